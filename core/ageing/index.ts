@@ -1,0 +1,3 @@
+export * from './drying.ts'
+export * from './equivalentAge.ts'
+export * from './strength.ts'

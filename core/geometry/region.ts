@@ -1,0 +1,51 @@
+import type { CrossSection } from 'manifold-3d'
+import { loopChords } from './chords.ts'
+import type { Kernel, SolidScope } from './kernel.ts'
+import type { Loop, Point } from './outline.ts'
+import type { Region } from './sectionSolid.ts'
+
+/** Chords of a loop as a region of one contour. */
+export const loopRegion = (loop: Loop): Region => [loopChords(loop).points]
+
+const toSection = (scope: SolidScope, region: Region): CrossSection =>
+  scope.keep(
+    new scope.kernel.CrossSection(
+      region.map((ring) => ring.map(([x, y]) => [x, y] as [number, number])),
+      'Positive',
+    ),
+  )
+
+const toRegion = (section: CrossSection): Region =>
+  section.toPolygons().map((ring) => ring.map(([x, y]): Point => [x, y]))
+
+/** Union, intersection or difference (first less the rest) of plan regions, mm. */
+export function combineRegions(
+  kernel: Kernel,
+  how: 'union' | 'intersection' | 'difference',
+  regions: readonly Region[],
+): Region {
+  return kernel.withSolids((scope) => {
+    const sections = regions.map((r) => toSection(scope, r))
+    return toRegion(scope.keep(scope.kernel.CrossSection[how](sections)))
+  })
+}
+
+/** A region grown by `delta` mm (shrunk when negative), with round or mitred outside corners. */
+export function offsetRegion(kernel: Kernel, region: Region, delta: number, join: 'round' | 'mitre'): Region {
+  return kernel.withSolids((scope) => {
+    const section = toSection(scope, region)
+    const grown = section.offset(delta, join === 'round' ? 'Round' : 'Miter', 4, 96)
+    return toRegion(scope.keep(grown))
+  })
+}
+
+/** Area of a region, mm2: outer contours less holes. */
+export const measureRegion = (region: Region): number =>
+  region.reduce((sum, ring) => {
+    let twice = 0
+    ring.forEach(([x, y], i) => {
+      const [nx, ny] = ring[(i + 1) % ring.length]!
+      twice += x * ny - nx * y
+    })
+    return sum + twice / 2
+  }, 0)

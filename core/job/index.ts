@@ -1,0 +1,7 @@
+export * from './changes.ts'
+export * from './defaults.ts'
+export * from './finding.ts'
+export * from './pourRecord.ts'
+export * from './readJob.ts'
+export * from './schema.ts'
+export * from './writeJob.ts'

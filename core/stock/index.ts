@@ -1,0 +1,2 @@
+export * from './catalogue.ts'
+export * from './schema.ts'

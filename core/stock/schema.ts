@@ -1,0 +1,153 @@
+import { z } from 'zod'
+
+const id = z.string().min(1).max(80)
+const label = z.string().min(1).max(120)
+const positive = z.number().positive().max(100_000)
+const notNegative = z.number().min(0).max(1_000_000)
+/** Money in the user's own currency; null shows as "no price", never as 0. */
+const price = notNegative.nullable()
+/** Where a row's figures come from; "own" marks a starting value of ours without a published source. */
+const source = z.string().max(300)
+
+export const boardSchema = z.strictObject({
+  id,
+  name: label,
+  material: z.enum(['melamine', 'mdf', 'birch-ply', 'spruce-ply', 'film-faced-ply', 'hardboard']),
+  thickness: positive,
+  length: positive,
+  width: positive,
+  grain: z.boolean().describe('whether the face has a direction that parts must keep'),
+  densityKgPerM3: positive,
+  elasticity: positive.describe('MPa, along the face grain where there is one'),
+  screwHold: positive.describe('allowable withdrawal of one screw in the edge, N'),
+  price: price.describe('a whole board'),
+  source,
+})
+
+export const strengthSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('law'), s: z.number().min(0.05).max(1) }),
+  z.strictObject({
+    kind: z.literal('points'),
+    points: z
+      .array(z.strictObject({ hours: positive, mpa: positive }))
+      .min(1)
+      .max(40),
+  }),
+])
+
+const perWater = z.strictObject({ stiff: positive, medium: positive, limit: positive })
+
+export const mixSchema = z.strictObject({
+  id,
+  name: label,
+  family: z.enum(['structural', 'mortar', 'glass-fibre', 'fast', 'lightweight']),
+  bagKg: positive,
+  yieldLitres: positive,
+  waterLitres: perWater.describe('a bag'),
+  f28: perWater.describe('mean strength at 28 days for each water, MPa'),
+  strength: strengthSchema,
+  freshKgPerM3: positive,
+  hardenedKgPerM3: positive,
+  cementPercent: z.number().min(0).max(100),
+  initialSet: positive.describe('minutes at 20 degC'),
+  finalSet: positive.describe('minutes at 20 degC'),
+  largestStone: notNegative,
+  leastThickness: z.strictObject({ plain: positive, mesh: positive }),
+  price: price.describe('a bag'),
+  source,
+})
+
+export const meshSchema = z.strictObject({
+  id,
+  name: label,
+  spacing: positive,
+  wire: positive,
+  length: positive,
+  width: positive,
+  finish: z.enum(['plain', 'galvanised', 'stainless', 'ar-glass']),
+  densityKgPerM3: positive,
+  price: price.describe('a sheet'),
+  source,
+})
+
+export const mixerSchema = z.strictObject({
+  id,
+  name: label,
+  litres: positive,
+  mixMinutes: positive,
+  source,
+})
+
+export const sealantSchema = z.strictObject({
+  id,
+  name: label,
+  millilitres: positive,
+  wastePercent: z.number().min(0).max(90),
+  readyMinutes: positive.describe('at 20 degC, for a throat up to 4 mm'),
+  readyThickMinutes: positive.describe('at 20 degC, for a throat up to 8 mm'),
+  price: price.describe('a cartridge'),
+  source,
+})
+
+export const agentSchema = z.strictObject({
+  id,
+  name: label,
+  kind: z.enum(['paste-wax', 'oil', 'lacquer', 'packing-tape', 'none']),
+  coats: z.number().int().min(0).max(10),
+  waitMinutes: notNegative.describe('after each coat at 20 degC'),
+  readyMinutes: notNegative.describe('after the last coat, before what follows'),
+  coverM2PerUnit: positive.describe('m2 per kg or litre and coat'),
+  unit: z.enum(['kg', 'litre', 'metre']),
+  price: price.describe('a unit'),
+  source,
+})
+
+export const sealerSchema = z.strictObject({
+  id,
+  name: label,
+  school: z.enum(['penetrating', 'film', 'wax']),
+  coats: z.number().int().min(1).max(10),
+  coverM2PerUnit: positive.describe('m2 per litre or kg and coat on a sealed face'),
+  unit: z.enum(['litre', 'kg']),
+  firstCoatFactor: z.number().positive().max(1).describe('share of that cover on raw concrete'),
+  betweenCoatsMinutes: notNegative,
+  notBeforeDays: notNegative,
+  inUseDays: notNegative.describe('from the last coat to use'),
+  price: price.describe('a unit'),
+  source,
+})
+
+const rows = <T extends z.ZodType<{ id: string }>>(row: T) =>
+  z
+    .array(row)
+    .max(200)
+    .superRefine((list, context) => {
+      const seen = new Set<string>()
+      list.forEach((item, i) => {
+        if (seen.has(item.id))
+          context.addIssue({ code: 'custom', path: [i, 'id'], message: `the id ${item.id} is used twice` })
+        seen.add(item.id)
+      })
+    })
+
+/** The stock a job carries: a copy of every row it can use. */
+export const stockSchema = z.strictObject({
+  boards: rows(boardSchema),
+  mixes: rows(mixSchema),
+  meshes: rows(meshSchema),
+  mixers: rows(mixerSchema),
+  sealants: rows(sealantSchema),
+  agents: rows(agentSchema),
+  sealers: rows(sealerSchema),
+})
+
+export type Stock = z.infer<typeof stockSchema>
+export type Board = z.infer<typeof boardSchema>
+export type Mix = z.infer<typeof mixSchema>
+export type Mesh = z.infer<typeof meshSchema>
+export type Mixer = z.infer<typeof mixerSchema>
+export type Sealant = z.infer<typeof sealantSchema>
+export type Agent = z.infer<typeof agentSchema>
+export type Sealer = z.infer<typeof sealerSchema>
+/** The name of a list in the stock. */
+export type StockList = keyof Stock
