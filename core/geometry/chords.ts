@@ -3,12 +3,15 @@ import type { Loop, Point, Segment } from './outline.ts'
 /** Largest distance of a chord from its arc, mm: min(0.05 mm, r/4000), so that a disc is within 0.033 percent. */
 export const sagittaFor = (radius: number): number => Math.min(0.05, radius / 4000)
 
+/** Below this, mm, an arc is a point for all purposes. */
+export const LEAST_RADIUS = 1e-4
+
 /**
  * Chords for an arc: sagitta s = r (1 - cos(a/2)) solved for the angle a of one chord. `finer` divides the sagitta
  * for small profiles, where the part outside the arc is what is measured.
  */
 export function chordCount(radius: number, sweepRad: number, finer = 1): number {
-  if (radius <= 0) return 1
+  if (radius < LEAST_RADIUS) return 2
   const angle = 2 * Math.acos(1 - Math.min(1, sagittaFor(radius) / finer / radius))
   return Math.max(2, Math.ceil(Math.abs(sweepRad) / angle - 1e-9))
 }

@@ -42,6 +42,7 @@ export function rectangleLoop(
   names: RectangleNames,
 ): Loop {
   const [x, y] = at
+  const rounded = radii.map((r) => (r < 1e-4 ? 0 : r))
   const corners: readonly Point[] = [
     [x, y],
     [x + length, y],
@@ -60,8 +61,8 @@ export function rectangleLoop(
     const [dx, dy] = along[side]!
     const [ax, ay] = corners[side]!
     const [bx, by] = corners[next]!
-    const r0 = radii[side]!
-    const r1 = radii[next]!
+    const r0 = rounded[side]!
+    const r1 = rounded[next]!
     const from: Point = [ax + dx * r0, ay + dy * r0]
     const to: Point = [bx - dx * r1, by - dy * r1]
     if (Math.hypot(to[0] - from[0], to[1] - from[1]) > 1e-9)

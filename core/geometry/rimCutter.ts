@@ -21,7 +21,10 @@ export function cutRim(scope: SolidScope, rim: RimCutter): Solid {
   const { loop } = rim
   loop.forEach((segment, i) => {
     const edge = rim.edges[segment.name] ?? { kind: 'square' }
-    if (segment.arc) return parts.push(...arcCutters(scope, rim, loop, i))
+    if (segment.arc) {
+      parts.push(...arcCutters(scope, rim, loop, i))
+      return
+    }
     if (edge.kind === 'square') return
     parts.push(straightCutter(scope, rim, loop, i, edge))
     const next = loop[(i + 1) % loop.length]!

@@ -1,5 +1,6 @@
 export * from './changes.ts'
 export * from './defaults.ts'
+export * from './explain.ts'
 export * from './finding.ts'
 export * from './pourRecord.ts'
 export * from './readJob.ts'

@@ -258,12 +258,14 @@ const SEALERS: readonly Sealer[] = [
 
 /** The stock a new shop starts with, as fresh copies that may be changed. Prices are only examples. */
 export const startingStock = (): Stock =>
-  structuredClone({
-    boards: [...BOARDS],
-    mixes: [...MIXES],
-    meshes: [...MESHES],
-    mixers: [...MIXERS],
-    sealants: [...SEALANTS],
-    agents: [...AGENTS],
-    sealers: [...SEALERS],
-  })
+  JSON.parse(
+    JSON.stringify({
+      boards: BOARDS,
+      mixes: MIXES,
+      meshes: MESHES,
+      mixers: MIXERS,
+      sealants: SEALANTS,
+      agents: AGENTS,
+      sealers: SEALERS,
+    }),
+  ) as Stock

@@ -1,0 +1,9 @@
+import { type Kernel, openKernel } from './kernel.ts'
+
+let opened: Promise<Kernel> | undefined
+
+/** One kernel for all tests of a file. */
+export const testKernel = (): Promise<Kernel> => {
+  opened ??= openKernel()
+  return opened
+}

@@ -1,0 +1,179 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { layOut } from './layOut.ts'
+import type { LaidSheet, LayoutPart } from './types.ts'
+
+const SHEET = { length: 2440, width: 1220 }
+
+/** Cuts one sheet by guillotine into `count` parts, without waste, from numbers in 0..1. */
+function cutSheet(count: number, chance: readonly number[], round: number, kerf: number): LayoutPart[] {
+  const pieces = [{ w: SHEET.length, h: SHEET.width }]
+  let next = 0
+  const draw = () => chance[next++ % chance.length]!
+  while (pieces.length < count) {
+    pieces.sort((a, b) => b.w * b.h - a.w * a.h)
+    const { w, h } = pieces.splice(draw() < 0.7 ? 0 : Math.floor(draw() * pieces.length), 1)[0]!
+    const along = draw() < 0.5 ? w > 160 : h <= 160
+    const side = along ? w : h
+    const at = Math.max(40, Math.floor((side * (0.2 + 0.6 * draw()) - kerf) / round) * round)
+    if (at + kerf + 40 > side) {
+      pieces.push({ w, h })
+      if (next > 400) break
+      continue
+    }
+    pieces.push(
+      along ? { w: at, h } : { w, h: at },
+      along ? { w: w - at - kerf, h } : { w, h: h - at - kerf },
+    )
+  }
+  return pieces.map((p, i) =>
+    draw() < 0.5 ? { id: `p${i}`, length: p.w, width: p.h } : { id: `p${i}`, length: p.h, width: p.w },
+  )
+}
+
+function checkSheet(sheet: LaidSheet, kerf: number, trim: number): void {
+  for (const [i, a] of sheet.parts.entries()) {
+    expect(Math.min(a.x, a.y)).toBeGreaterThanOrEqual(trim - 1e-6)
+    expect(a.x + a.length).toBeLessThanOrEqual(SHEET.length - trim + 1e-4)
+    expect(a.y + a.width).toBeLessThanOrEqual(SHEET.width - trim + 1e-4)
+    for (const b of sheet.parts.slice(i + 1)) {
+      const apart = Math.max(
+        a.x - b.x - b.length,
+        b.x - a.x - a.length,
+        a.y - b.y - b.width,
+        b.y - a.y - a.width,
+      )
+      expect(apart).toBeGreaterThanOrEqual(kerf - 1e-4)
+    }
+  }
+}
+
+/** Cuts the sheet as listed, one board after another, and returns the boards that are left. */
+function saw(sheet: LaidSheet, kerf: number, trim: number) {
+  let boards = [{ x: trim, y: trim, w: SHEET.length - 2 * trim, h: SHEET.width - 2 * trim }]
+  for (const cut of sheet.cuts) {
+    const along = cut.way === 'crossways'
+    const board = boards.find((b) =>
+      along
+        ? Math.abs(b.y - cut.from) < 1e-4 &&
+          Math.abs(b.y + b.h - cut.to) < 1e-4 &&
+          b.x <= cut.at + 1e-4 &&
+          cut.at <= b.x + b.w + 1e-4
+        : Math.abs(b.x - cut.from) < 1e-4 &&
+          Math.abs(b.x + b.w - cut.to) < 1e-4 &&
+          b.y <= cut.at + 1e-4 &&
+          cut.at <= b.y + b.h + 1e-4,
+    )
+    if (!board) throw new Error('a cut that does not go right across a board')
+    boards = boards.filter((b) => b !== board)
+    const beyond = cut.at + kerf
+    boards.push(
+      along ? { ...board, w: cut.at - board.x } : { ...board, h: cut.at - board.y },
+      along
+        ? { ...board, x: beyond, w: board.x + board.w - beyond }
+        : { ...board, y: beyond, h: board.y + board.h - beyond },
+    )
+  }
+  return boards
+}
+
+describe('layOut', () => {
+  it('lays lists cut from one sheet on one sheet', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 15 }),
+        fc.array(fc.double({ min: 0, max: 0.999, noNaN: true }), { minLength: 60, maxLength: 60 }),
+        fc.constantFrom(1, 0.1, 10),
+        (count, chance, round) => {
+          const parts = cutSheet(count, chance, round, 3.2)
+          const layout = layOut(parts, SHEET, { kerf: 3.2, trim: 0, turnParts: true })
+          expect([layout.sheets.length, layout.lowerBound, layout.tooLarge]).toEqual([1, 1, []])
+          checkSheet(layout.sheets[0]!, 3.2, 0)
+        },
+      ),
+      { seed: 1220, numRuns: 60 },
+    )
+  })
+
+  it('never overlaps, keeps the kerf, places every part once, and its cuts free every part', () => {
+    const part = fc.record({
+      length: fc.integer({ min: 20, max: 2500 }),
+      width: fc.integer({ min: 20, max: 1300 }),
+    })
+    fc.assert(
+      fc.property(
+        fc.array(part, { minLength: 0, maxLength: 25 }),
+        fc.constantFrom(0, 3, 4.5),
+        fc.constantFrom(0, 10),
+        fc.boolean(),
+        (sizes, kerf, trim, turnParts) => {
+          const parts = sizes.map((s, i) => ({ id: `p${i}`, ...s }))
+          const layout = layOut(parts, SHEET, { kerf, trim, turnParts, tries: 40 })
+          const ids = [...layout.sheets.flatMap((s) => s.parts.map((p) => p.id)), ...layout.tooLarge].sort()
+          expect(ids).toEqual(parts.map((p) => p.id).sort())
+          expect(layout.sheets.length).toBeGreaterThanOrEqual(layout.lowerBound)
+          for (const sheet of layout.sheets) {
+            checkSheet(sheet, kerf, trim)
+            if (!turnParts) expect(sheet.parts.every((p) => !p.turned)).toBe(true)
+            const boards = saw(sheet, kerf, trim)
+            for (const p of sheet.parts)
+              expect(
+                boards.some(
+                  (b) =>
+                    Math.abs(b.x - p.x) +
+                      Math.abs(b.y - p.y) +
+                      Math.abs(b.w - p.length) +
+                      Math.abs(b.h - p.width) <
+                    1e-3,
+                ),
+              ).toBe(true)
+          }
+        },
+      ),
+      { seed: 77, numRuns: 60 },
+    )
+  })
+
+  it.each<[string, [number, number][], boolean, number, number]>([
+    [
+      'four that cannot share',
+      [
+        [1500, 700],
+        [1500, 700],
+        [1500, 700],
+        [1500, 700],
+      ],
+      true,
+      4,
+      4,
+    ],
+    ['turned to fit', [[1200, 2400]], true, 1, 1],
+    ['not turned: too large', [[1200, 2400]], false, 0, 0],
+    [
+      'eight quarters less kerf',
+      Array.from({ length: 8 }, (): [number, number] => [607.6, 608.4]),
+      true,
+      1,
+      1,
+    ],
+    ['nothing', [], true, 0, 0],
+  ])('%s', (_, sizes, turnParts, sheets, bound) => {
+    const layout = layOut(
+      sizes.map(([length, width], i) => ({ id: `${i}`, length, width })),
+      SHEET,
+      { kerf: 3.2, trim: 0, turnParts },
+    )
+    expect([layout.sheets.length, layout.lowerBound]).toEqual([sheets, bound])
+  })
+
+  it('gives the same layout each time and stops when told to', () => {
+    const parts = Array.from({ length: 30 }, (_, i) => ({
+      id: `p${i}`,
+      length: 100 + ((i * 137) % 900),
+      width: 60 + ((i * 71) % 400),
+    }))
+    const options = { kerf: 3, trim: 10, turnParts: true }
+    expect(layOut(parts, SHEET, options)).toEqual(layOut(parts, SHEET, options))
+    expect(layOut(parts, SHEET, { ...options, shouldStop: () => true }).sheets.length).toBeGreaterThan(0)
+  })
+})

@@ -1,0 +1,7 @@
+export { pouredLoop, pouredPlacement, pouredPoint, sideAt } from './attitude.ts'
+export { halfSize, insetShape, outlineLoop, SIDES, shapeLoop } from './outlineLoop.ts'
+export { openingRim, outlineRim } from './pieceRecipe.ts'
+export { movedRule, moveOpening, placeOpenings, reach, removeOpening, resolvePlacing } from './placing.ts'
+export { planPieceStation } from './planPiece.ts'
+export type { PieceFigures, PieceGeometry, PieceStation, PlacedOpening } from './types.ts'
+export { explainPiece } from './words.ts'

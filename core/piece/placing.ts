@@ -1,0 +1,161 @@
+import type { Point } from '../geometry/index.ts'
+import type { Change, Opening, Piece, PlaceRule } from '../job/index.ts'
+import { halfSize, shapeLoop } from './outlineLoop.ts'
+import type { PlacedOpening } from './types.ts'
+
+export type PlacingProblem = {
+  readonly code: 'lost' | 'circular'
+  readonly openingId: string
+  readonly axis: Axis
+  readonly onto: string
+}
+type Axis = 'u' | 'v'
+
+export type Placing = {
+  /** Middle of each opening, or of its row, by opening id. */
+  readonly middles: ReadonlyMap<string, Point>
+  readonly problems: readonly PlacingProblem[]
+}
+
+/** Half of what an opening, its row included, takes up along an axis. */
+export function reach(opening: Opening, axis: Axis): number {
+  const half = halfSize(opening.shape)[axis === 'u' ? 0 : 1]
+  return opening.row?.along === axis ? half + ((opening.row.count - 1) * opening.row.pitch) / 2 : half
+}
+
+/**
+ * Where the rules put each opening. A rule onto an opening that is gone, or that leads back to itself, is a problem;
+ * the opening then stands in the piece's middle so that it can still be seen and moved.
+ */
+export function resolvePlacing(piece: Piece): Placing {
+  const byId = new Map(piece.openings.map((o) => [o.id, o]))
+  const problems: PlacingProblem[] = []
+  const found = new Map<string, number>()
+
+  function middle(opening: Opening, axis: Axis, asking: readonly string[]): number {
+    const key = `${axis}:${opening.id}`
+    const known = found.get(key)
+    if (known !== undefined) return known
+    const total = axis === 'u' ? piece.outline.length : piece.outline.width
+    const rule = opening[axis]
+    let at = total / 2
+    if (asking.includes(opening.id)) {
+      problems.push({ code: 'circular', openingId: opening.id, axis, onto: asking.at(-1) ?? opening.id })
+      return at
+    }
+    if ('opening' in rule) {
+      const other = byId.get(rule.opening)
+      if (!other) problems.push({ code: 'lost', openingId: opening.id, axis, onto: rule.opening })
+      else
+        at = fromOther(
+          rule,
+          middle(other, axis, [...asking, opening.id]),
+          reach(other, axis),
+          reach(opening, axis),
+        )
+    } else at = fromSides(rule, total, reach(opening, axis))
+    found.set(key, at)
+    return at
+  }
+
+  const middles = new Map(
+    piece.openings.map((o): [string, Point] => [o.id, [middle(o, 'u', []), middle(o, 'v', [])]]),
+  )
+  return { middles, problems }
+}
+
+function fromSides(rule: Exclude<PlaceRule, { opening: string }>, total: number, own: number): number {
+  switch (rule.rule) {
+    case 'fromStart':
+      return rule.distance + own
+    case 'fromEnd':
+      return total - rule.distance - own
+    case 'centred':
+      return total / 2 + rule.offset
+  }
+}
+
+function fromOther(
+  rule: Extract<PlaceRule, { opening: string }>,
+  other: number,
+  otherReach: number,
+  own: number,
+): number {
+  switch (rule.rule) {
+    case 'centredOn':
+      return other + rule.offset
+    case 'beyond':
+      return other + otherReach + rule.gap + own
+    case 'short':
+      return other - otherReach - rule.gap - own
+  }
+}
+
+/** Every opening of a piece with its boundary, rows spread out. */
+export function placeOpenings(piece: Piece, placing: Placing): PlacedOpening[] {
+  return piece.openings.flatMap((opening) => {
+    const [u, v] = placing.middles.get(opening.id)!
+    const count = opening.row?.count ?? 1
+    return Array.from({ length: count }, (_, i) => {
+      const shift = opening.row ? (i - (count - 1) / 2) * opening.row.pitch : 0
+      const centre: Point = opening.row?.along === 'v' ? [u, v + shift] : [u + shift, v]
+      const key = opening.row ? `${opening.id}.${i + 1}` : opening.id
+      const name = opening.row ? `${opening.name} ${i + 1}` : opening.name
+      return {
+        openingId: opening.id,
+        key,
+        name,
+        shape: opening.shape,
+        centre,
+        loop: shapeLoop(opening.shape, centre, key),
+      }
+    })
+  })
+}
+
+/** The same rule with its figure changed so that the opening stands `by` mm further along the axis. */
+export function movedRule(rule: PlaceRule, by: number): PlaceRule {
+  const tidy = (n: number) => Math.round(n * 1e4) / 1e4
+  switch (rule.rule) {
+    case 'fromStart':
+      return { ...rule, distance: tidy(rule.distance + by) }
+    case 'fromEnd':
+      return { ...rule, distance: tidy(rule.distance - by) }
+    case 'centred':
+    case 'centredOn':
+      return { ...rule, offset: tidy(rule.offset + by) }
+    case 'beyond':
+      return { ...rule, gap: tidy(rule.gap + by) }
+    case 'short':
+      return { ...rule, gap: tidy(rule.gap - by) }
+  }
+}
+
+/** The change that moves an opening while it keeps the kind of rule it is placed by. */
+export function moveOpening(piece: Piece, openingId: string, by: Point): Change {
+  const opening = piece.openings.find((o) => o.id === openingId)
+  if (!opening) throw new Error(`no opening ${openingId}`)
+  const patch: { u?: PlaceRule; v?: PlaceRule } = {}
+  if (by[0] !== 0) patch.u = movedRule(opening.u, by[0])
+  if (by[1] !== 0) patch.v = movedRule(opening.v, by[1])
+  return { type: 'openingChanged', pieceId: piece.id, openingId, patch }
+}
+
+/** Removes an opening; those placed by it keep their place, measured from the left and front from now on. */
+export function removeOpening(piece: Piece, openingId: string): Change[] {
+  const { middles } = resolvePlacing(piece)
+  const freed = piece.openings.flatMap((opening): Change[] => {
+    if (opening.id === openingId) return []
+    const patch: { u?: PlaceRule; v?: PlaceRule } = {}
+    for (const axis of ['u', 'v'] as const) {
+      const rule = opening[axis]
+      if (!('opening' in rule) || rule.opening !== openingId) continue
+      const at = middles.get(opening.id)![axis === 'u' ? 0 : 1]
+      patch[axis] = { rule: 'fromStart', distance: Math.round((at - reach(opening, axis)) * 1e4) / 1e4 }
+    }
+    return patch.u || patch.v
+      ? [{ type: 'openingChanged', pieceId: piece.id, openingId: opening.id, patch }]
+      : []
+  })
+  return [...freed, { type: 'openingRemoved', pieceId: piece.id, openingId }]
+}
