@@ -1,0 +1,121 @@
+import type { Piece } from '../../job/index.ts'
+import { screwPull } from '../../mechanics/index.ts'
+import { type PieceGeometry, SIDES, sideAt } from '../../piece/index.ts'
+import type { Board, Mix, Sealant } from '../../stock/index.ts'
+import { GRAVITY } from '../../units/convert.ts'
+import type { ScrewRow, SealantRow } from '../types.ts'
+import { type BarePart, perimeterOf, sideLength } from './boxParts.ts'
+
+/** Screws stay this far from a strip's ends, mm. */
+const END = 40
+/** A wiped joint uses as much as a bead of this radius, mm; our own figure. */
+const WIPED = 2
+/** Depth from which each corner gets a screw of its own, mm. */
+const CORNER_SCREW_DEPTH = 100
+
+export type SidePull = { readonly partId: string; readonly spacing: number; readonly holds: boolean }
+
+/** How far apart the screws of a strip may be: 10 base thicknesses, or what prying allows. */
+export function screwSpacing(
+  piece: Piece,
+  base: Board,
+  side: Board,
+  mix: Mix,
+): { spacing: number; holds: boolean } {
+  const joint = {
+    school: piece.mould.school,
+    height: piece.thickness,
+    spacing: 1,
+    baseThickness: base.thickness,
+    sideThickness: side.thickness,
+    freshKgPerM3: mix.freshKgPerM3,
+  }
+  const edgeOf = piece.mould.school === 'wrap' ? base : side
+  const byPrying = edgeOf.screwHold / screwPull(joint)
+  const most = 10 * base.thickness
+  return { spacing: Math.min(most, byPrying), holds: byPrying >= END }
+}
+
+/** Screws of each strip into the base edge (wrap) or through the base into the strip (stand), with their places. */
+export function screwRows(
+  piece: Piece,
+  geometry: PieceGeometry,
+  parts: readonly BarePart[],
+  base: Board,
+  side: Board,
+  spacing: number,
+): ScrewRow[] {
+  const depth = piece.thickness
+  const length = 2 * (piece.mould.school === 'wrap' ? side.thickness : base.thickness)
+  return SIDES.map((where): ScrewRow => {
+    const name = sideAt(where, piece.attitude)
+    const strip = parts.find((p) => p.id === `strip/${name}`)!
+    const own = sideLength(piece, name)
+    const lead = (strip.lengthMm - own) / 2
+    const run = Math.max(0, own - 2 * END)
+    const count = Math.max(2, Math.ceil(run / Math.max(END, spacing) - 1e-9) + 1)
+    const end = Math.min(END, own / 4)
+    const step = (own - 2 * end) / (count - 1)
+    const positions = Array.from({ length: count }, (_, i) => lead + end + i * step)
+    return {
+      where: `${strip.name} to base`,
+      partId: strip.id,
+      lengthMm: length,
+      count,
+      spacingMm: step,
+      positionsMm: positions,
+    }
+  }).concat(depth > CORNER_SCREW_DEPTH ? cornerScrews(geometry, side) : [])
+}
+
+const cornerScrews = (geometry: PieceGeometry, side: Board): ScrewRow[] => [
+  {
+    where: 'corners',
+    partId: 'strip/front',
+    lengthMm: 2 * side.thickness,
+    count: 4,
+    spacingMm: 0,
+    positionsMm: [geometry.thickness / 2],
+  },
+]
+
+/**
+ * Force that holds a knockout down, N: the larger of twice the net uplift and (1.5 rho V - m) g, although a straight
+ * body sealed to the base feels only side push.
+ */
+export function holdDownForce(volume: number, massKg: number, freshKgPerM3: number): number {
+  const lifted = freshKgPerM3 * volume * 1e-9
+  const net = Math.max(0, lifted - massKg) * GRAVITY
+  return Math.max(2 * net, (1.5 * lifted - massKg) * GRAVITY, 0)
+}
+
+/** Sealant by joint: base joint of each side, vertical corners, round knockouts; each with its own radius. */
+export function sealantRows(piece: Piece, geometry: PieceGeometry): SealantRow[] {
+  const { down } = piece.attitude
+  const sharpCorners = piece.outline.radii.filter((r) => r === 0).length
+  const roundCorners = 4 - sharpCorners
+  const radiusOf = (edge: Piece['sides']['front']['top']) => (edge.kind === 'bead' ? edge.size : 0)
+  const rims = Object.fromEntries(piece.openings.map((o) => [o.id, o.rim[down]]))
+  const rows: Omit<SealantRow, 'millilitres'>[] = [
+    ...SIDES.map((side) => ({
+      where: `${side} base joint`,
+      lengthMm: sideLength(piece, side),
+      radiusMm: radiusOf(piece.sides[side][down]),
+    })),
+    { where: 'vertical corners', lengthMm: (sharpCorners + 2 * roundCorners) * piece.thickness, radiusMm: 0 },
+    ...geometry.openings.map((o) => ({
+      where: `round the ${o.name} knockout`,
+      lengthMm: perimeterOf(o),
+      radiusMm: radiusOf(rims[o.openingId]!),
+    })),
+  ]
+  return rows.map((row) => ({ ...row, millilitres: sealantVolume(row.lengthMm, row.radiusMm) }))
+}
+
+/** mL for a length: 2 (1 - pi/4) r^2 a mm, half of it wiped away. r 6: 15.45 mL/m. */
+export const sealantVolume = (length: number, radius: number): number =>
+  (2 * (1 - Math.PI / 4) * Math.max(radius, WIPED) ** 2 * length) / 1000
+
+/** Minutes at 20 degC until concrete may touch the sealant: by its throat, 0.41 r. */
+export const sealantReady = (rows: readonly SealantRow[], sealant: Sealant): number =>
+  Math.max(0, ...rows.map((r) => r.radiusMm)) * 0.41 <= 4 ? sealant.readyMinutes : sealant.readyThickMinutes

@@ -1,0 +1,95 @@
+import type { Board, Stock } from '../stock/index.ts'
+import type { BarePart } from './boardBox/boxParts.ts'
+import type { CutNote, CutRow, MouldPart } from './types.ts'
+
+/** Letters for a list: A to Z, then AA. */
+export const letter = (n: number): string =>
+  n < 26 ? String.fromCharCode(65 + n) : letter(Math.floor(n / 26) - 1) + letter(n % 26)
+
+type Piece = {
+  readonly part: BarePart
+  readonly board: Pick<Board, 'id' | 'name'>
+  readonly thickness: number
+  readonly count: number
+}
+
+/** Gives every part its letter and lists what is to be cut, equal sizes of one board in one row. */
+export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRow[]; parts: MouldPart[] } {
+  const pieces = parts.flatMap((part): Piece[] => {
+    if (part.role === 'sealant' || part.role === 'wrap' || part.role === 'chamfer') return []
+    const counts = new Map<string, Piece>()
+    for (const layer of part.layers) {
+      if (layer.boardId === 'card-shim') continue
+      const known = counts.get(layer.boardId)
+      const board = stock.boards.find((b) => b.id === layer.boardId)!
+      counts.set(layer.boardId, { part, board, thickness: layer.thicknessMm, count: (known?.count ?? 0) + 1 })
+    }
+    return [...counts.values()]
+  })
+  const groups = new Map<string, Piece[]>()
+  for (const piece of pieces) {
+    const { part, board } = piece
+    const key = [
+      part.role,
+      board.id,
+      part.lengthMm.toFixed(3),
+      part.widthMm.toFixed(3),
+      shapeOf(part).shape,
+    ].join('|')
+    groups.set(key, [...(groups.get(key) ?? []), piece])
+  }
+  const labels = new Map<string, string>()
+  const rows = [...groups.values()].map((group, i): CutRow => {
+    const { part, board, thickness } = group[0]!
+    const label = letter(i)
+    for (const { part: p } of group) labels.set(p.id, labels.get(p.id) ?? label)
+    return {
+      label,
+      name: rowName(group.map((g) => g.part)),
+      role: part.role,
+      boardId: board.id,
+      boardName: board.name,
+      lengthMm: part.lengthMm,
+      widthMm: part.widthMm,
+      thicknessMm: thickness,
+      count: group.reduce((sum, g) => sum + g.count, 0),
+      ...shapeOf(part),
+      partIds: group.map((g) => g.part.id),
+      notes: notesFor(part),
+    }
+  })
+  return {
+    rows,
+    parts: parts.map(({ laminate: _, ...part }) => ({ ...part, label: labels.get(part.id) ?? '' })),
+  }
+}
+
+function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
+  if (part.role === 'corner') return { shape: 'hollow corner', radiusMm: part.lengthMm }
+  if (part.role !== 'knockout' || part.recipe.kind !== 'prism') return { shape: 'rectangle', radiusMm: 0 }
+  const arcs = part.recipe.outline.filter((s) => s.arc)
+  if (arcs.length === 0) return { shape: 'rectangle', radiusMm: 0 }
+  const radius = arcs[0]!.arc!.radius
+  return arcs.length === part.recipe.outline.length && Math.abs(radius * 2 - part.lengthMm) < 1e-6
+    ? { shape: 'disc', radiusMm: radius }
+    : { shape: 'rounded corners', radiusMm: radius }
+}
+
+function rowName(parts: readonly BarePart[]): string {
+  const names = parts.map((p) => p.name)
+  if (parts.length === 1) return names[0]!
+  if (parts[0]!.role === 'strip') return names.every((n) => n.endsWith(' end')) ? 'ends' : names.join(', ')
+  const stem = names[0]!.replace(/ \d+ /, ' ')
+  return names.every((n) => n.replace(/ \d+ /, ' ') === stem) ? `${stem}s` : names.join(', ')
+}
+
+function notesFor(part: BarePart): CutNote[] {
+  const notes: CutNote[] = []
+  if (part.role === 'base' || part.role === 'strip') notes.push('faced side in')
+  if (part.role === 'knockout' || part.role === 'corner') {
+    if (part.layers.length > 1) notes.push('laminate')
+    notes.push('raw edges face concrete: seal or tape')
+    if (shapeOf(part).shape === 'disc') notes.push('cut the disc, drill the middle')
+  }
+  return notes
+}

@@ -1,0 +1,6 @@
+export { chooseLaminate, LAMINATE_TOLERANCE } from './laminate.ts'
+export { layOut } from './layout/layOut.ts'
+export type { LayoutPart } from './layout/types.ts'
+export { planMouldStation } from './planMould.ts'
+export * from './types.ts'
+export { explainMould } from './words.ts'

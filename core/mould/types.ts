@@ -1,0 +1,151 @@
+import type { SolidRecipe } from '../geometry/index.ts'
+import type { Finding } from '../job/index.ts'
+
+export type PartRole = 'base' | 'strip' | 'corner' | 'knockout' | 'wrap' | 'sealant' | 'chamfer'
+
+/** One part of the mould as it stands in the pour. */
+export type MouldPart = {
+  /** Derived from role and source: `strip/front`, `knockout/basin`. */
+  readonly id: string
+  readonly role: PartRole
+  readonly name: string
+  /** Letter for the cut list; only for display. Parts of one row share it; bought stuff has none. */
+  readonly label: string
+  readonly boardId: string | null
+  readonly lengthMm: number
+  readonly widthMm: number
+  readonly thicknessMm: number
+  /** What it is laminated from, from the base up; one layer for a plain board. */
+  readonly layers: readonly LaminateLayer[]
+  readonly recipe: SolidRecipe
+}
+
+export type LaminateLayer = { readonly boardId: string; readonly name: string; readonly thicknessMm: number }
+
+export type CutRow = {
+  readonly label: string
+  readonly name: string
+  readonly role: PartRole
+  readonly boardId: string
+  readonly boardName: string
+  readonly lengthMm: number
+  readonly widthMm: number
+  readonly thicknessMm: number
+  readonly count: number
+  /** How it is shaped after it is cut to size. */
+  readonly shape: 'rectangle' | 'rounded corners' | 'disc' | 'hollow corner'
+  readonly radiusMm: number
+  readonly partIds: readonly string[]
+  readonly notes: readonly CutNote[]
+}
+
+export type CutNote =
+  | 'faced side in'
+  | 'raw edges face concrete: seal or tape'
+  | 'laminate'
+  | 'handle ends run past'
+  | 'cut the disc, drill the middle'
+  | 'rip to the chamfer'
+
+export type BoardLayout = {
+  readonly boardId: string
+  readonly boardName: string
+  readonly sheetLengthMm: number
+  readonly sheetWidthMm: number
+  readonly lowerBoundSheets: number
+  readonly wasteShare: number
+  readonly tooLarge: readonly string[]
+  readonly sheets: readonly {
+    readonly usedShare: number
+    readonly parts: readonly {
+      label: string
+      xMm: number
+      yMm: number
+      lengthMm: number
+      widthMm: number
+      turned: boolean
+    }[]
+    readonly cuts: readonly {
+      order: number
+      way: 'crossways' | 'lengthways'
+      atMm: number
+      fromMm: number
+      toMm: number
+    }[]
+    readonly offcuts: readonly {
+      xMm: number
+      yMm: number
+      lengthMm: number
+      widthMm: number
+      kept: boolean
+    }[]
+  }[]
+}
+
+export type ScrewRow = {
+  readonly where: string
+  readonly partId: string
+  readonly lengthMm: number
+  readonly count: number
+  readonly spacingMm: number
+  readonly positionsMm: readonly number[]
+}
+
+export type SealantRow = {
+  readonly where: string
+  readonly lengthMm: number
+  readonly radiusMm: number
+  readonly millilitres: number
+}
+
+export type MouldFigures = {
+  readonly method: 'board box'
+  readonly school: 'wrap' | 'stand'
+  readonly corners: string
+  readonly runPastMm: number
+  readonly partCount: number
+  readonly sheetCount: number
+  readonly parts: readonly {
+    readonly id: string
+    readonly label: string
+    readonly role: PartRole
+    readonly name: string
+    readonly boardId: string | null
+    readonly lengthMm: number
+    readonly widthMm: number
+    readonly thicknessMm: number
+    readonly layers: readonly LaminateLayer[]
+    readonly weightKg: number
+  }[]
+  readonly cutList: readonly CutRow[]
+  readonly layouts: readonly BoardLayout[]
+  readonly screws: readonly ScrewRow[]
+  readonly screwCount: number
+  readonly sealant: {
+    readonly rows: readonly SealantRow[]
+    readonly totalLengthMm: number
+    readonly totalMillilitres: number
+    readonly cartridges: number
+    readonly cartridgeShare: number
+    readonly readyMinutes: number
+  }
+  readonly tapeLengthMm: number
+  readonly glueAreaM2: number
+  readonly holdDown: readonly {
+    readonly partId: string
+    readonly name: string
+    readonly holdForceN: number
+    readonly screws: number
+  }[]
+  readonly footPressureKPa: number
+  readonly boardCost: number | null
+  readonly costPerCast: number | null
+  readonly buildHours: number
+  readonly weightKg: number
+}
+
+export type MouldStation = {
+  readonly figures: MouldFigures
+  readonly findings: readonly Finding[]
+  readonly parts: readonly MouldPart[]
+}

@@ -1,0 +1,56 @@
+import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
+
+/** Sentences for the findings of this station. */
+export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): Explanation | null {
+  switch (code) {
+    case 'board-missing':
+      return {
+        what: `No board ${f.row} in the stock for ${f.for}`,
+        why: 'Choose another board, or add this one to the job’s stock.',
+      }
+    case 'sealant-missing':
+      return {
+        what: `No sealant ${f.row} in the stock`,
+        why: 'Choose another, or add this one to the job’s stock.',
+      }
+    case 'no-laminate':
+      return {
+        what: `${f.part}: the boards to hand make ${mm(f.nearestMm)}, not ${mm(f.wantedMm)}`,
+        why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
+        remedy: 'Laminate from every board in stock',
+      }
+    case 'wrap-fills-opening':
+      return {
+        what: `A wrap of ${mm(f.wrapMm)} leaves nothing of the ${f.opening} knockout`,
+        why: 'The knockout is the opening less a wrap on each side.',
+        remedy: 'Leave the wrap off',
+      }
+    case 'larger-than-sheet':
+      return {
+        what: `${f.parts} larger than a sheet of ${f.board}, ${mm(f.sheetLengthMm)} x ${mm(f.sheetWidthMm)}`,
+        why: 'A joint in a mould face shows in the cast. Choose a larger board, allow parts to be turned, or cast in two pieces.',
+      }
+    case 'tall-form':
+      return {
+        what: `${mm(f.depthMm)} deep: ${Number(f.pressureKPa).toFixed(1)} kPa at the foot`,
+        why: 'Wet concrete pushes as a full liquid. Have the form and its ties designed by someone qualified.',
+      }
+    case 'hold-the-top':
+      return {
+        what: `${mm(f.depthMm)} deep: the screws along the base cannot hold the sides alone`,
+        why: 'The push at the foot pries them out of the board’s edge. Hold the top with a brace, tie or strap, or use plywood.',
+      }
+    case 'tooled-arris':
+      return {
+        what: `The ${f.face} lies open in the pour: its edges at ${f.sides} are tooled by hand`,
+        why: 'No bead in the mould forms an open edge. Run an edging tool along it when the sheen is gone.',
+      }
+    case 'mould-wears-out':
+      return {
+        what: `${f.casts} casts a mould; its faces last about ${f.lasts}`,
+        why: 'Faces wear by waxing and prying. Plan a second mould or a harder board.',
+      }
+    default:
+      return null
+  }
+}
