@@ -1,0 +1,3 @@
+export { planFinishStation } from './planFinish.ts'
+export type { FinishFigures, FinishStation, FinishStep } from './types.ts'
+export { explainFinish } from './words.ts'

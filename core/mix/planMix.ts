@@ -1,0 +1,120 @@
+import type { Finding, Piece } from '../job/index.ts'
+import type { PieceStation } from '../piece/index.ts'
+import type { Mix, Stock } from '../stock/index.ts'
+import type { Batch, MixFigures, MixStation } from './types.ts'
+
+/** Waste by size of the cast: small moulds lose more to the tub. */
+export const defaultWaste = (litres: number): number => (litres < 10 ? 15 : 10)
+/** A mixer takes whole or half bags. */
+const BAG_STEP = 0.5
+/** Part of the water held back until the mix shows its need. */
+const HELD_BACK = 0.1
+/** How far (dry + water)/yield may lie from the stated fresh density. */
+const DENSITY_TOLERANCE = 0.03
+
+/** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. */
+export function planMixStation(
+  piece: Piece,
+  { figures: { volumeLitres } }: PieceStation,
+  stock: Stock,
+): { station: MixStation | null; findings: Finding[] } {
+  const findings: Finding[] = []
+  const raise = (
+    code: string,
+    level: Finding['level'],
+    facts: Finding['facts'],
+    remedies: Finding['remedies'] = [],
+  ) =>
+    findings.push({
+      code,
+      level,
+      station: 'mix',
+      about: [{ pieceId: piece.id, kind: 'choice', id: 'mix' }],
+      facts,
+      remedies,
+    })
+  const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
+  const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
+  if (!mix) raise('mix-missing', 'stop', { row: piece.mix.mix })
+  if (!mixer) raise('mixer-missing', 'stop', { row: piece.mix.mixer })
+  if (!mix || !mixer) return { station: null, findings }
+
+  const wastePercent = piece.mix.wastePercent ?? defaultWaste(volumeLitres)
+  const needed = volumeLitres * (1 + wastePercent / 100)
+  const bagsExact = needed / mix.yieldLitres
+  const bags = Math.max(1, Math.ceil(bagsExact - 1e-9))
+  const water = mix.waterLitres[piece.mix.water]
+  const perBatch = Math.floor(mixer.litres / mix.yieldLitres / BAG_STEP + 1e-9) * BAG_STEP
+  if (perBatch === 0)
+    raise(
+      'mixer-too-small',
+      'warn',
+      { mixer: mixer.name, mixerLitres: mixer.litres, yieldLitres: mix.yieldLitres },
+      largerMixer(piece, mix, stock),
+    )
+  const density = (mix.bagKg + mix.waterLitres.medium) / (mix.yieldLitres / 1000)
+  if (Math.abs(density / mix.freshKgPerM3 - 1) > DENSITY_TOLERANCE)
+    raise('yield-doubtful', 'note', { mix: mix.name, byBagKgPerM3: density, statedKgPerM3: mix.freshKgPerM3 })
+  if (piece.mix.water === 'limit')
+    raise('water-at-limit', 'note', { f28Mpa: mix.f28.limit, mediumMpa: mix.f28.medium })
+  const jobBags = Math.ceil(bagsExact * piece.quantity - 1e-9)
+  const batches = splitBatches(bags, perBatch || BAG_STEP, mix, water)
+  const figures: MixFigures = {
+    mixName: mix.name,
+    volumeLitres,
+    wastePercent,
+    wasteFrom: piece.mix.wastePercent === null ? 'size' : 'choice',
+    neededLitres: needed,
+    bagsExact,
+    bags,
+    bagsPerJob: Math.max(jobBags, 1),
+    spareLitres: bags * mix.yieldLitres - needed,
+    waterPerBagLitres: water,
+    waterLeastPerBagLitres: mix.waterLitres.stiff,
+    waterMostPerBagLitres: mix.waterLitres.limit,
+    waterLitres: bags * water,
+    dryKg: bags * mix.bagKg,
+    f28Mpa: mix.f28[piece.mix.water],
+    cementKg: (bags * mix.bagKg * mix.cementPercent) / 100,
+    densityCheckKgPerM3: density,
+    mixer: mixer.name,
+    bagsPerBatch: perBatch || BAG_STEP,
+    batches,
+    mixMinutes: batches.length * mixer.mixMinutes,
+    costPerCast: mix.price === null ? null : bags * mix.price,
+    costPerJob: mix.price === null ? null : Math.max(jobBags, 1) * mix.price,
+  }
+  return { station: { figures, findings }, findings }
+}
+
+function largerMixer(piece: Piece, mix: Mix, stock: Stock): Finding['remedies'] {
+  const larger = stock.mixers
+    .filter((m) => m.litres >= mix.yieldLitres)
+    .sort((a, b) => a.litres - b.litres)[0]
+  return larger
+    ? [
+        {
+          code: 'mixer-too-small',
+          facts: { mixer: larger.name },
+          changes: [{ type: 'mixChosen', pieceId: piece.id, patch: { mixer: larger.id } }],
+        },
+      ]
+    : []
+}
+
+/** Even batches in whole or half bags, none above what the mixer takes; they add up to the bags opened. */
+export function splitBatches(bags: number, most: number, mix: Mix, waterPerBag: number): Batch[] {
+  const count = Math.ceil(bags / most - 1e-9)
+  const steps = Math.round(bags / BAG_STEP)
+  return Array.from({ length: count }, (_, i) => {
+    const share = (Math.floor(((i + 1) * steps) / count) - Math.floor((i * steps) / count)) * BAG_STEP
+    return {
+      number: i + 1,
+      bags: share,
+      litres: share * mix.yieldLitres,
+      dryKg: share * mix.bagKg,
+      waterLitres: share * waterPerBag,
+      heldBackLitres: share * waterPerBag * HELD_BACK,
+    }
+  })
+}

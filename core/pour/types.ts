@@ -1,0 +1,57 @@
+import type { Finding } from '../job/index.ts'
+
+export type StepCode =
+  | 'seal-joints'
+  | 'wax'
+  | 'checks'
+  | 'batch'
+  | 'lay-mesh'
+  | 'compact'
+  | 'screed'
+  | 'cover'
+  | 'trowel'
+  | 'tool-edges'
+  | 'ease-knockouts'
+  | 'sides-off'
+  | 'sharp-sides-off'
+  | 'flip'
+  | 'knockouts-out'
+  | 'cure'
+
+/** One step of the pour day; times in minutes from the first water, negative before it. */
+export type ScheduleStep = {
+  readonly code: StepCode
+  readonly startMinutes: number
+  readonly endMinutes: number
+  /** When it is too late; null where it may wait. */
+  readonly latestMinutes: number | null
+  readonly text: string
+  readonly batch: number | null
+}
+
+export type PourFigures = {
+  readonly start: string
+  readonly zone: string
+  readonly temperatureDegC: number
+  readonly coldestDegC: number
+  readonly rate: number
+  readonly workingMinutes: number
+  readonly initialSetMinutes: number
+  readonly finalSetMinutes: number
+  readonly sheenGoneMinutes: number
+  readonly placedByMinutes: number
+  readonly easeFromMinutes: number
+  readonly easeUntilMinutes: number
+  readonly firstStripMinutes: number | null
+  readonly sharpStripMinutes: number | null
+  readonly flipMinutes: number | null
+  readonly curedMinutes: number | null
+  readonly f28Mpa: number
+  readonly dryingKgPerM2H: number
+  readonly liftKg: number
+  readonly liftPeople: number
+  readonly schedule: readonly ScheduleStep[]
+  readonly strength: readonly { readonly hours: number; readonly mpa: number }[]
+}
+
+export type PourStation = { readonly figures: PourFigures; readonly findings: readonly Finding[] }

@@ -1,0 +1,181 @@
+import type { Finding, Piece } from '../job/index.ts'
+import type { MouldPart, MouldStation } from '../mould/index.ts'
+import type { PieceStation } from '../piece/index.ts'
+import type { Agent, Board, Stock } from '../stock/index.ts'
+import { strippingOrder } from './strippingOrder.ts'
+import type { AgentRow, ReleaseFigures, ReleaseStation } from './types.ts'
+
+/** Depth from which a rigid knockout wants draft or a wrap, mm. */
+const DRAFT_DEPTH = 25
+/** Suction of a waxed, smooth closed base, MPa; section area times this is what the first lift overcomes. */
+const SUCTION = 0.001
+
+const FACED: readonly Board['material'][] = ['melamine', 'film-faced-ply']
+const MATERIAL_WORD: Readonly<Record<Board['material'], string>> = {
+  melamine: 'melamine face',
+  mdf: 'MDF',
+  'birch-ply': 'birch ply',
+  'spruce-ply': 'spruce ply',
+  'film-faced-ply': 'film face',
+  hardboard: 'hardboard',
+}
+
+/** The fourth station: what goes on the faces, and in which order the mould comes off. */
+export function planReleaseStation(
+  piece: Piece,
+  { geometry, figures }: PieceStation,
+  mould: MouldStation,
+  stock: Stock,
+): ReleaseStation {
+  const findings: Finding[] = []
+  const raise = (
+    code: string,
+    level: Finding['level'],
+    facts: Finding['facts'],
+    remedies: Finding['remedies'] = [],
+    part?: string,
+  ) =>
+    findings.push({
+      code,
+      level,
+      station: 'release',
+      about: [{ pieceId: piece.id, kind: part ? 'part' : 'choice', id: part ?? 'release' }],
+      facts,
+      remedies,
+    })
+
+  const face = stock.agents.find((a) => a.id === piece.release.faceAgent)
+  const seal = stock.agents.find((a) => a.id === piece.release.edgeSeal)
+  if (!face) raise('agent-missing', 'stop', { row: piece.release.faceAgent })
+  if (!seal) raise('agent-missing', 'stop', { row: piece.release.edgeSeal })
+
+  const agents: AgentRow[] = []
+  const boardOf = (part: MouldPart) =>
+    stock.boards.find((b) => b.id === (part.boardId ?? part.layers[0]?.boardId))
+  const depth = piece.thickness
+  const strips = mould.parts.filter((p) => p.role === 'strip')
+  const base = mould.parts.find((p) => p.role === 'base')
+  const left = piece.release.leftOut !== null
+  const add = (
+    faceName: string,
+    parts: readonly MouldPart[],
+    areaM2: number,
+    agent: Agent | undefined,
+    material: string,
+    note: string,
+  ) => {
+    if (!agent || areaM2 <= 0) return
+    agents.push(agentRow(faceName, parts, areaM2, agent, material, note))
+  }
+  if (base && face) {
+    const sideArea = 2 * (geometry.length + geometry.width) * depth * 1e-6
+    for (const [name, parts, area] of [
+      ['base', [base], figures.showFaceAreaM2],
+      ['sides', strips, sideArea],
+    ] as const) {
+      const board = boardOf(parts[0]!)
+      const material = board ? MATERIAL_WORD[board.material] : 'board'
+      const faced = board ? FACED.includes(board.material) : true
+      if (!faced) add(name, parts, area, seal, material, 'seal first, raw board soaks and bonds')
+      if (!left)
+        add(
+          name,
+          parts,
+          area,
+          face,
+          material,
+          face.kind === 'paste-wax' ? 'haze, then buff' : 'a thin film, no pools',
+        )
+    }
+  }
+  const rigid = mould.parts.filter((p) => p.role === 'knockout' || p.role === 'corner')
+  if (rigid.length > 0) {
+    const area = rigid.reduce((sum, p) => sum + edgeArea(p), 0) * 1e-6
+    add('knockout and corner edges', rigid, area, seal, 'raw board edge', 'every raw edge, over the top too')
+    if (!left && seal?.kind !== 'packing-tape')
+      add('knockout and corner edges', rigid, area, face, 'sealed edge', 'after the seal is hard')
+  }
+
+  const knockouts = mould.parts.filter((p) => p.role === 'knockout')
+  if (knockouts.length > 0 && piece.mould.wrap === 0 && depth > DRAFT_DEPTH)
+    raise('knockout-locks', 'warn', { knockouts: knockouts.length, depthMm: depth, draftDegrees: 2 }, [
+      {
+        code: 'knockout-locks',
+        facts: { wrapMm: 3 },
+        changes: [{ type: 'mouldChosen', pieceId: piece.id, patch: { wrap: 3 } }],
+      },
+    ])
+  if (left)
+    raise('release-left-out', 'warn', { reason: piece.release.leftOut! }, [
+      {
+        code: 'release-left-out',
+        facts: {},
+        changes: [{ type: 'releaseChosen', pieceId: piece.id, patch: { leftOut: null } }],
+      },
+    ])
+  const sealer = stock.sealers.find((s) => s.id === piece.finish.sealer)
+  if (!left && face?.kind === 'oil' && sealer && sealer.school !== 'wax') {
+    const wax = stock.agents.find((a) => a.kind === 'paste-wax')
+    raise(
+      'oil-under-sealer',
+      'warn',
+      { agent: face.name, sealer: sealer.name },
+      wax
+        ? [
+            {
+              code: 'oil-under-sealer',
+              facts: { agent: wax.name },
+              changes: [{ type: 'releaseChosen', pieceId: piece.id, patch: { faceAgent: wax.id } }],
+            },
+          ]
+        : [],
+    )
+  }
+  const result: ReleaseFigures = {
+    agents,
+    partsTrapped: 0,
+    waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
+    faceAreaM2: figures.showFaceAreaM2 + 2 * (geometry.length + geometry.width) * depth * 1e-6,
+    suctionN: figures.showFaceAreaM2 * 1e6 * SUCTION,
+    stripping: strippingOrder(piece, mould),
+    leftOut: piece.release.leftOut,
+  }
+  return { figures: result, findings }
+}
+
+/** Face of a knockout or corner block that stands in the concrete, mm2. */
+function edgeArea(part: MouldPart): number {
+  if (part.recipe.kind !== 'prism') return 0
+  const { outline, low, high } = part.recipe
+  const wet = outline.filter((s) => part.role === 'knockout' || s.arc)
+  const length = wet.reduce(
+    (sum, { from, to, arc }) =>
+      sum + (arc ? arc.radius * Math.abs(arc.sweepRad) : Math.hypot(to[0] - from[0], to[1] - from[1])),
+    0,
+  )
+  return length * (high - low)
+}
+
+function agentRow(
+  face: string,
+  parts: readonly MouldPart[],
+  areaM2: number,
+  agent: Agent,
+  material: string,
+  note: string,
+): AgentRow {
+  const amount = (areaM2 * agent.coats) / agent.coverM2PerUnit
+  return {
+    face,
+    material,
+    partIds: parts.map((p) => p.id),
+    areaM2,
+    agent: agent.name,
+    coats: agent.coats,
+    waitMinutes: agent.coats * agent.waitMinutes + agent.readyMinutes,
+    amount,
+    unit: agent.unit,
+    cost: agent.price === null ? null : amount * agent.price,
+    note,
+  }
+}

@@ -1,0 +1,77 @@
+import type { Piece } from '../job/index.ts'
+import type { MouldPart, MouldStation } from '../mould/index.ts'
+import type { StripStep } from './types.ts'
+
+const names = (parts: readonly MouldPart[]): string => parts.map((p) => p.name).join(', ')
+const ids = (parts: readonly MouldPart[]): string[] => parts.map((p) => p.id)
+
+/** The order in which a box comes off. Sides slide off first; then the slab is turned with its base still on. */
+export function strippingOrder(piece: Piece, { parts }: MouldStation): StripStep[] {
+  const strips = parts.filter((p) => p.role === 'strip')
+  const knockouts = parts.filter((p) => p.role === 'knockout')
+  const corners = parts.filter((p) => p.role === 'corner' || p.role === 'chamfer')
+  const base = parts.filter((p) => p.role === 'base')
+  const long =
+    piece.mould.corners === 'ends-long'
+      ? strips.filter((p) => p.name.endsWith(' end'))
+      : strips.filter((p) => !p.name.endsWith(' end'))
+  const order =
+    piece.mould.corners === 'pinwheel' ? strips : [...long, ...strips.filter((p) => !long.includes(p))]
+  const steps: StripStep[] = []
+  if (knockouts.length > 0) {
+    steps.push({
+      code: 'knockout-screws',
+      partIds: ids(knockouts),
+      text: `Take out the screws of the knockouts from below: ${names(knockouts)}.`,
+    })
+    steps.push({
+      code: 'ease-knockouts',
+      partIds: ids(knockouts),
+      text: 'From final set, turn and ease each knockout until it moves; do not pull it yet.',
+    })
+  }
+  steps.push({
+    code: 'strip-screws',
+    partIds: ids(strips),
+    text: 'Take out every screw of the sides. Count them.',
+  })
+  const lever =
+    piece.mould.runPast > 0
+      ? 'lever at the ends that run past, never against the concrete'
+      : 'tap outward at both ends, never lever against the concrete'
+  steps.push({
+    code: 'strip',
+    partIds: ids(order),
+    text: `Sides off in this order: ${names(order)}; ${lever}.`,
+  })
+  if (corners.length > 0)
+    steps.push({
+      code: 'strip',
+      partIds: ids(corners),
+      text: `Off with ${names(corners)}, outward from the corner.`,
+    })
+  if (piece.attitude.down === 'top') {
+    steps.push({
+      code: 'flip',
+      partIds: ids(base),
+      text: 'Turn the slab over with its base still on, onto battens across its length.',
+    })
+    steps.push({
+      code: 'lift-base',
+      partIds: ids(base),
+      text: 'Peel the base off from one short end, with a thin wedge at each corner.',
+    })
+  } else
+    steps.push({
+      code: 'lift-base',
+      partIds: ids(base),
+      text: 'Break the slab free of its base: wedge one end up, slide battens under, then lift.',
+    })
+  if (knockouts.length > 0)
+    steps.push({
+      code: 'knockouts-out',
+      partIds: ids(knockouts),
+      text: `Press the knockouts out: ${names(knockouts)}.`,
+    })
+  return steps
+}

@@ -1,0 +1,174 @@
+import { boundLoop, type Gap, loopRegion, measureGap } from '../geometry/index.ts'
+import type { Change, Finding, Level, Piece } from '../job/index.ts'
+import { moveOpening, type PieceGeometry, type PlacedOpening } from '../piece/index.ts'
+import type { Land } from './types.ts'
+
+/** Lands wider than this many thicknesses, and than 150 mm, are not looked at. */
+const WIDE = 150
+
+export type JudgedLand = Land & {
+  readonly level: Level | null
+  readonly long: boolean
+  readonly wantedMm: number
+}
+
+/** The concrete left between openings, and between openings and the outline, each judged. */
+export function judgeLands(piece: Piece, geometry: PieceGeometry): JudgedLand[] {
+  const { openings, outline, thickness } = geometry
+  const outlineEdges = loopRegion(outline)
+  const regions = openings.map((o) => loopRegion(o.loop))
+  const boxes = openings.map((o) => boundLoop(o.loop))
+  const lands: JudgedLand[] = []
+  const reach = Math.max(WIDE, thickness)
+  openings.forEach((a, i) => {
+    const { min, max } = boxes[i]!
+    const { length, width } = piece.outline
+    const nearEdge = Math.min(min[0], min[1], length - max[0], width - max[1])
+    if (nearEdge < reach) {
+      const gap = measureGap(regions[i]!, outlineEdges)
+      lands.push(
+        judge(
+          gap,
+          thickness,
+          [a.name, edgeName(gap, length, width)],
+          [a.openingId],
+          a.shape.kind === 'round',
+        ),
+      )
+    }
+    openings.slice(i + 1).forEach((b, k) => {
+      const other = boxes[i + 1 + k]!
+      const apart = Math.max(
+        other.min[0] - max[0],
+        min[0] - other.max[0],
+        other.min[1] - max[1],
+        min[1] - other.max[1],
+      )
+      if (apart > reach) return
+      const [small, large] = a.shape.kind === 'round' ? [i, i + 1 + k] : [i + 1 + k, i]
+      const gap = measureGap(regions[small]!, regions[large]!)
+      const isRound = a.shape.kind === 'round' || b.shape.kind === 'round'
+      lands.push(
+        judge(
+          gap,
+          thickness,
+          [openings[small]!.name, openings[large]!.name],
+          [openings[small]!.openingId, openings[large]!.openingId],
+          isRound,
+        ),
+      )
+    })
+  })
+  return lands
+}
+
+function edgeName(gap: Gap, length: number, width: number): string {
+  const [x, y] = gap.to
+  const sides: [string, number][] = [
+    ['front edge', y],
+    ['back edge', width - y],
+    ['left edge', x],
+    ['right edge', length - x],
+  ]
+  return sides.sort((a, b) => a[1] - b[1])[0]![0]
+}
+
+/**
+ * A long rail (narrow for more than 3 x its width) warns under 50 mm or under the thickness; a short bridge, as beside
+ * a round hole, is a note under the thickness and warns under max(T/2, 15). Under max(T/4, 10) either stops the pour.
+ */
+function judge(
+  gap: Gap,
+  thickness: number,
+  between: [string, string],
+  openingIds: string[],
+  round: boolean,
+): JudgedLand {
+  const { least, from, to, narrowLength } = gap
+  const long = !round && narrowLength > 3 * least
+  const stopUnder = Math.max(thickness / 4, 10)
+  const warnUnder = long ? Math.max(50, thickness) : Math.max(thickness / 2, 15)
+  const level: Level | null =
+    least < stopUnder - 1e-6
+      ? 'stop'
+      : least < warnUnder - 1e-6
+        ? 'warn'
+        : !long && least < thickness - 1e-6
+          ? 'note'
+          : null
+  return {
+    between,
+    openingIds,
+    leastMm: least,
+    narrowLengthMm: narrowLength,
+    fromXMm: from[0],
+    fromYMm: from[1],
+    toXMm: to[0],
+    toYMm: to[1],
+    level,
+    long,
+    wantedMm: Math.ceil(warnUnder / 5) * 5,
+  }
+}
+
+/** Findings for narrow lands, one for each pair of features, with moves along the gap as remedies. */
+export function landFindings(
+  piece: Piece,
+  lands: readonly JudgedLand[],
+  openings: readonly PlacedOpening[],
+): Finding[] {
+  const groups = new Map<string, JudgedLand[]>()
+  for (const land of lands) {
+    if (!land.level) continue
+    const key = `${land.openingIds.join('|')}|${land.openingIds.length === 1 ? land.between[1] : ''}|${land.level}`
+    groups.set(key, [...(groups.get(key) ?? []), land])
+  }
+  return [...groups.values()].map((group): Finding => {
+    const worst = group.reduce((a, b) => (b.leastMm < a.leastMm ? b : a))
+    const name = (id: string) => piece.openings.find((o) => o.id === id)!.name
+    const [first, second] = worst.openingIds
+    const facts = {
+      opening: name(first!),
+      count: group.length,
+      to: second && second !== first ? name(second) : worst.between[1],
+      landMm: worst.leastMm,
+      thicknessMm: piece.thickness,
+      long: worst.long ? 'rail' : 'bridge',
+      wantedMm: worst.wantedMm,
+    }
+    return {
+      code: worst.level === 'note' ? 'land-short' : 'land-narrow',
+      level: worst.level!,
+      station: 'steel',
+      about: openings
+        .filter((o) => worst.openingIds.includes(o.openingId))
+        .map((o) => ({ pieceId: piece.id, kind: 'opening', id: o.openingId, face: `opening/${o.key}` })),
+      facts,
+      remedies: worst.level === 'note' ? [] : landRemedies(piece, worst, facts),
+    }
+  })
+}
+
+/** Moves one feature away from the other along the gap, to the wanted land in whole steps. */
+function landRemedies(piece: Piece, land: JudgedLand, facts: Finding['facts']): Finding['remedies'] {
+  const [dx, dy] = [land.fromXMm - land.toXMm, land.fromYMm - land.toYMm]
+  const along = Math.abs(dx) >= Math.abs(dy) ? 0 : 1
+  const away = Math.sign(along === 0 ? dx : dy)
+  const by = land.wantedMm - land.leastMm
+  if (away === 0 || by <= 0) return []
+  const move = (openingId: string, direction: number) => {
+    const shift: [number, number] = along === 0 ? [direction * by, 0] : [0, direction * by]
+    const way = along === 0 ? (direction > 0 ? 'right' : 'left') : direction > 0 ? 'back' : 'forward'
+    const change: Change = moveOpening(piece, openingId, shift)
+    const moved = piece.openings.find((o) => o.id === openingId)!
+    return {
+      code: `move-${openingId}-${way}`,
+      facts: { ...facts, moved: moved.name, byMm: by, way },
+      changes: [change],
+    }
+  }
+  const [first, second] = land.openingIds
+  const remedies = [move(first!, away)]
+  if (second && second !== first) remedies.push(move(second, -away))
+  return remedies
+}

@@ -1,0 +1,168 @@
+import { boundLoop, type Kernel, loopRegion, offsetRegion, type Point } from '../geometry/index.ts'
+import type { Finding, Piece } from '../job/index.ts'
+import type { PieceStation } from '../piece/index.ts'
+import type { Mesh, Mix, Stock } from '../stock/index.ts'
+import { massOf } from '../units/convert.ts'
+import { judgeLands, landFindings } from './lands.ts'
+import { meshRegion, meshSheet } from './meshSheet.ts'
+import type { SteelFigures, SteelStation } from './types.ts'
+
+/** Steel nearer than this to the show face shows through (ghosting), mm. */
+const GHOSTING = 12
+/** Sheets lap by one square and this, mm. */
+const LAP = 50
+
+/** Cover by exposure: 15 mm dry, 30 outdoors or wet unless the mesh does not rust; at least 1.5 x the largest stone. */
+export function coverFor(piece: Piece, mesh: Mesh | undefined, mix: Mix): number {
+  const rusts = mesh?.finish === 'plain'
+  const wet = piece.exposure === 'outdoors' || piece.exposure === 'wet-room'
+  return Math.max(wet && rusts ? 30 : 15, 1.5 * mix.largestStone)
+}
+
+/** The third station: what goes inside, and whether the piece is thick enough for it. */
+export function planSteelStation(
+  kernel: Kernel,
+  piece: Piece,
+  { geometry, figures }: PieceStation,
+  stock: Stock,
+  mix: Mix,
+): SteelStation {
+  const mesh = piece.steel.kind === 'mesh' ? stock.meshes.find((m) => m.id === piece.steel.mesh) : undefined
+  const cover = piece.steel.cover ?? coverFor(piece, mesh, mix)
+  const findings: Finding[] = []
+  const raise = (
+    code: string,
+    level: Finding['level'],
+    facts: Finding['facts'],
+    remedies: Finding['remedies'] = [],
+  ) =>
+    findings.push({
+      code,
+      level,
+      station: 'steel',
+      about: [{ pieceId: piece.id, kind: 'piece', id: piece.id }],
+      facts,
+      remedies,
+    })
+  if (piece.steel.kind === 'mesh' && !mesh) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
+
+  const buildable = geometry.recipe !== null
+  const sheet = mesh && buildable ? cutMesh(kernel, geometry, mesh, cover) : null
+  const massKg =
+    mesh && sheet ? massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3) : 0
+  const depth = piece.steel.depth ?? (piece.thickness < 60 ? 'middle' : 'stretched-face')
+  const height = mesh ? (depth === 'middle' ? piece.thickness / 2 : cover + mesh.wire) : null
+  const down = piece.attitude.down
+  const lands = buildable ? judgeLands(piece, geometry) : []
+  const least = leastThickness(piece, mix, mesh, cover)
+  const steelVolume = mesh ? (massKg / mesh.densityKgPerM3) * 1e9 : 0
+  const volume = figures.volumeLitres * 1e6
+  const thinnestLand = lands.reduce<(typeof lands)[number] | null>(
+    (a, b) => (!a || b.leastMm < a.leastMm ? b : a),
+    null,
+  )
+  const landIsThinnest = thinnestLand !== null && thinnestLand.leastMm < piece.thickness
+  const sheets = mesh && sheet ? sheetsFor(sheet.sheetLength, sheet.sheetWidth, mesh) : { count: 0, laps: 0 }
+  const result: SteelFigures = {
+    kind: piece.steel.kind,
+    meshName: mesh?.name ?? null,
+    coverMm: cover,
+    coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
+    heightMm: height,
+    layAtFillMm:
+      height === null || !mesh ? null : (down === 'top' ? piece.thickness - height : height) - mesh.wire,
+    depthSchool: mesh ? (depth === 'middle' ? 'middle' : 'stretched face') : null,
+    coverToShowFaceMm: height === null || !mesh ? null : piece.thickness - height - mesh.wire,
+    lengthwaysWires: sheet?.lengthways ?? 0,
+    crosswaysWires: sheet?.crossways ?? 0,
+    wirePieces: sheet?.wires.length ?? 0,
+    totalWireMm: sheet?.totalLength ?? 0,
+    sheetLengthMm: sheet?.sheetLength ?? 0,
+    sheetWidthMm: sheet?.sheetWidth ?? 0,
+    sheetCount: sheets.count,
+    lapsMm: sheets.laps,
+    massKg,
+    cost: mesh?.price == null ? null : mesh.price * sheets.count,
+    steelShare: mesh ? ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * piece.thickness) : 0,
+    leastThicknessMm: least,
+    thinnestMm: landIsThinnest ? thinnestLand.leastMm : piece.thickness,
+    thinnestWhere: landIsThinnest
+      ? `between ${thinnestLand.between[0]} and ${thinnestLand.between[1]}`
+      : 'the slab itself',
+    placedKg: massOf(Math.max(0, volume - steelVolume), mix.hardenedKgPerM3) + massKg,
+    strippingKg: massOf(Math.max(0, volume - steelVolume), mix.freshKgPerM3) + massKg,
+    lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
+  }
+
+  if (piece.thickness < least - 1e-6)
+    raise(
+      'too-thin',
+      piece.thickness < 0.75 * least ? 'stop' : 'warn',
+      { thicknessMm: piece.thickness, leastMm: least, mix: mix.name, with: mesh ? 'mesh' : 'no mesh' },
+      [
+        {
+          code: 'too-thin',
+          facts: { leastMm: least },
+          changes: [{ type: 'thicknessChanged', pieceId: piece.id, thickness: least }],
+        },
+      ],
+    )
+  if (mesh && sheet && sheet.wires.length === 0)
+    raise('mesh-does-not-fit', 'warn', { coverMm: cover, spacingMm: mesh.spacing })
+  if (mesh && result.coverToShowFaceMm !== null && result.coverToShowFaceMm < GHOSTING)
+    raise('ghosting', 'warn', { coverMm: Math.max(0, result.coverToShowFaceMm), wantedMm: GHOSTING })
+  if (
+    mesh &&
+    height !== null &&
+    Math.min(height, piece.thickness - height) - mesh.wire < cover - 1e-6 &&
+    piece.thickness >= least
+  )
+    raise('cover-short', 'warn', {
+      coverMm: Math.min(height, piece.thickness - height) - mesh.wire,
+      wantedMm: cover,
+    })
+  if (result.sheetCount > 1)
+    raise('mesh-laps', 'note', { sheets: result.sheetCount, lapMm: mesh!.spacing + LAP })
+  findings.push(...landFindings(piece, lands, geometry.openings))
+  return { figures: result, findings, wires: sheet?.wires ?? [] }
+}
+
+function cutMesh(kernel: Kernel, { outline, openings }: PieceStation['geometry'], mesh: Mesh, cover: number) {
+  const region = meshRegion(
+    kernel,
+    outline,
+    openings.map((o) => o.loop),
+    cover,
+  )
+  const inside = offsetRegion(kernel, loopRegion(outline), -cover, 'mitre')
+  if (inside.length === 0) return meshSheet([], { min: [0, 0], max: [0, 0] }, mesh.spacing)
+  const { min, max } = boundLoop(outline)
+  const box: { min: Point; max: Point } = {
+    min: [min[0] + cover, min[1] + cover],
+    max: [max[0] - cover, max[1] - cover],
+  }
+  return meshSheet(region, box, mesh.spacing)
+}
+
+/** Least thickness: by the mix, and with mesh at least two covers and two wires; without it 50 mm outdoors or above half a metre. */
+function leastThickness(piece: Piece, mix: Mix, mesh: Mesh | undefined, cover: number): number {
+  if (mesh) return Math.max(mix.leastThickness.mesh, 2 * cover + 2 * mesh.wire, 3 * mix.largestStone)
+  const small = Math.max(piece.outline.length, piece.outline.width) < 500 && piece.exposure !== 'outdoors'
+  return Math.max(
+    mix.leastThickness.plain,
+    mix.family === 'structural' && !small ? 50 : 0,
+    3 * mix.largestStone,
+  )
+}
+
+/** Sheets bought for a mat, with a lap of one square and 50 mm where two meet. */
+function sheetsFor(length: number, width: number, mesh: Mesh): { count: number; laps: number } {
+  if (length <= 0 || width <= 0) return { count: 0, laps: 0 }
+  const lap = mesh.spacing + LAP
+  const across = (extent: number, sheet: number) =>
+    extent <= sheet ? 1 : 1 + Math.ceil((extent - sheet) / (sheet - lap))
+  const straight = [across(length, mesh.length), across(width, mesh.width)] as const
+  const turned = [across(length, mesh.width), across(width, mesh.length)] as const
+  const [a, b] = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
+  return { count: a * b, laps: (a - 1) * width + (b - 1) * length }
+}

@@ -1,0 +1,52 @@
+import type { Point } from '../geometry/index.ts'
+import type { Finding } from '../job/index.ts'
+
+/** One straight piece of wire, as placed. */
+export type Wire = { readonly from: Point; readonly to: Point }
+
+export type Land = {
+  readonly between: readonly [string, string]
+  readonly openingIds: readonly string[]
+  readonly leastMm: number
+  readonly narrowLengthMm: number
+  readonly fromXMm: number
+  readonly fromYMm: number
+  readonly toXMm: number
+  readonly toYMm: number
+}
+
+export type SteelFigures = {
+  readonly kind: 'mesh' | 'none'
+  readonly meshName: string | null
+  readonly coverMm: number
+  readonly coverFrom: 'exposure' | 'choice'
+  /** From the underside as placed to the middle of the sheet. */
+  readonly heightMm: number | null
+  /** Lay the sheet when the fill stands this high in the mould. */
+  readonly layAtFillMm: number | null
+  readonly depthSchool: 'middle' | 'stretched face' | null
+  readonly coverToShowFaceMm: number | null
+  readonly lengthwaysWires: number
+  readonly crosswaysWires: number
+  readonly wirePieces: number
+  readonly totalWireMm: number
+  readonly sheetLengthMm: number
+  readonly sheetWidthMm: number
+  readonly sheetCount: number
+  readonly lapsMm: number
+  readonly massKg: number
+  readonly cost: number | null
+  readonly steelShare: number
+  readonly leastThicknessMm: number
+  readonly thinnestMm: number
+  readonly thinnestWhere: string
+  readonly placedKg: number
+  readonly strippingKg: number
+  readonly lands: readonly Land[]
+}
+
+export type SteelStation = {
+  readonly figures: SteelFigures
+  readonly findings: readonly Finding[]
+  readonly wires: readonly Wire[]
+}
