@@ -4,7 +4,10 @@ import type { Explanation, Finding } from '../job/index.ts'
 export function explainLog({ code, facts: f }: Finding): Explanation | null {
   switch (code) {
     case 'next-time':
-      return { what: `Last time you wrote: ${f.said}`, why: `From the pour of ${f.on}.` }
+      return {
+        what: `Last time you wrote: ${String(f.said).replace(/\.$/, '')}`,
+        why: `From the pour of ${f.on}.`,
+      }
     case 'waste-learned':
       return {
         what: `Your pours used ${f.learnedPercent} percent more than the volume; ${f.nowPercent} is planned`,

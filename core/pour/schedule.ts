@@ -1,5 +1,6 @@
 import { edgeSize } from '../geometry/index.ts'
 import { SIDES } from '../piece/index.ts'
+import { lengthWithUnit } from '../units/index.ts'
 import type { PourInput } from './planPour.ts'
 import type { ScheduleStep, StepCode } from './types.ts'
 
@@ -92,7 +93,7 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
         'lay-mesh',
         placed,
         placed + 3,
-        `Lay the mesh when the fill is ${Math.round(steel.figures.layAtFillMm!)} mm deep, wires ${Math.round(steel.figures.coverMm)} mm from every side`,
+        `Lay the mesh when the fill is ${lengthWithUnit(Math.round(steel.figures.layAtFillMm!), settings)} deep, wires ${lengthWithUnit(steel.figures.coverMm, settings)} from every side`,
       )
     now = placed + (steps.at(-1)!.code === 'lay-mesh' ? 3 : 0)
   }

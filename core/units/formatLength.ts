@@ -52,3 +52,9 @@ export function formatTyped(mm: number, style: MeasureStyle): string {
 /** The smallest step the drawings show: 1 mm, or one fraction of an inch, in mm. */
 export const shopStep = (style: MeasureStyle): number =>
   style.units === 'inch' ? MM_PER_UNIT.in / style.inchDenominator : 1
+
+/** A length with its unit, for sentences: `22 mm` to half a millimetre, `7/8"`. */
+export const lengthWithUnit = (mm: number, style: MeasureStyle): string => {
+  const half = Math.round(mm * 2) / 2
+  return style.units === 'mm' ? `${showNumber(half, 1)} mm` : formatInches(mm, style.inchDenominator)
+}

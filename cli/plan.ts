@@ -1,0 +1,39 @@
+/** `npm run --silent plan -- FILE [--json]`: the plan of a job file. Exit 0, 1 when a finding stops the pour, 2 when the file cannot be read. */
+import fs from 'node:fs'
+import { openKernel } from '../core/geometry/index.ts'
+import { readJob } from '../core/job/index.ts'
+import { planJob } from '../core/planJson.ts'
+import { planText } from './planText.ts'
+
+const USAGE = 'usage: npm run --silent plan -- FILE [--json]'
+const args = process.argv.slice(2)
+const json = args.includes('--json')
+const files = args.filter((a) => a !== '--json')
+
+async function main(): Promise<number> {
+  const [file] = files
+  if (!file || files.length > 1 || file.startsWith('-')) {
+    console.error(USAGE)
+    return 2
+  }
+  let text: string
+  try {
+    text = fs.readFileSync(file, 'utf8')
+  } catch (error) {
+    console.error(
+      `${file}: ${error instanceof Error && 'code' in error && error.code === 'ENOENT' ? 'there is no such file' : 'the file cannot be read'}`,
+    )
+    return 2
+  }
+  const read = readJob(text)
+  if (!read.ok) {
+    for (const { path, text: why } of read.problems)
+      console.error(`${file}: ${path ? `${path}: ` : ''}${why}`)
+    return 2
+  }
+  const plan = planJob(await openKernel(), read.job)
+  process.stdout.write(json ? `${JSON.stringify(plan, null, 2)}\n` : planText(plan, read.job.settings))
+  return plan.findings.some((f) => f.level === 'stop') ? 1 : 0
+}
+
+process.exitCode = await main()

@@ -1,0 +1,70 @@
+import type { Settings } from '../core/job/index.ts'
+import type { PlanJson } from '../core/planJson.ts'
+import { clock } from '../core/sheets/index.ts'
+import { formatCut, formatLength } from '../core/units/index.ts'
+
+const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
+
+/** The plan as text for a terminal, a station a paragraph. */
+export function planText(plan: PlanJson, settings: Settings): string {
+  const out: string[] = [`${plan.job.name}: ${plan.job.pieceCount} pieces`, '']
+  const mm = (n: number) => formatLength(n, settings)
+  const cut = (n: number) => formatCut(n, settings)
+  for (const { id, name, quantity, stations: s } of plan.pieces) {
+    out.push(`== ${name}${quantity > 1 ? `, ${quantity} of them` : ''}`)
+    const row = (label: string, text: string) => out.push(`   ${label.padEnd(9)}${text}`)
+    if (s.piece)
+      row(
+        'piece',
+        `${mm(s.piece.lengthMm)} x ${mm(s.piece.widthMm)} x ${mm(s.piece.thicknessMm)}, ${s.piece.volumeLitres.toFixed(2)} L, ${s.piece.concreteKg.toFixed(1)} kg, poured ${s.piece.poured}`,
+      )
+    if (s.mould) {
+      row(
+        'mould',
+        `${s.mould.method}, ${s.mould.school}: ${s.mould.partCount} parts from ${s.mould.sheetCount} sheets, ${s.mould.screwCount} screws`,
+      )
+      for (const r of s.mould.cutList)
+        row(
+          '',
+          `${r.label.padEnd(3)}${String(r.count).padStart(2)} x ${cut(r.lengthMm)} x ${cut(r.widthMm)}  ${r.name}, ${r.boardName}`,
+        )
+    }
+    if (s.steel)
+      row(
+        'steel',
+        s.steel.meshName
+          ? `${s.steel.meshName}, ${s.steel.crosswaysWires} + ${s.steel.lengthwaysWires} wires, cover ${mm(s.steel.coverMm)}, ${s.steel.massKg.toFixed(2)} kg`
+          : 'none',
+      )
+    if (s.release)
+      row('release', s.release.agents.map((a) => `${a.face}: ${a.agent} x ${a.coats}`).join('; '))
+    if (s.mix) {
+      row(
+        'mix',
+        `${s.mix.bags} x ${s.mix.mixName}, ${s.mix.neededLitres.toFixed(1)} L needed, cost ${s.mix.costPerCast === null ? 'no price' : s.mix.costPerCast.toFixed(2)}`,
+      )
+      for (const b of s.mix.batches)
+        row('', `batch ${b.number}: ${b.bags} bags, ${b.waterLitres.toFixed(2)} L water`)
+    }
+    if (s.pour) {
+      row('pour', `${s.pour.start.replace('T', ' ')}, ${s.pour.temperatureDegC.toFixed(0)} degC`)
+      for (const step of s.pour.schedule) row('', `${clock(step.startMinutes).padStart(10)}  ${step.text}`)
+    }
+    if (s.finish)
+      row(
+        'finish',
+        `${s.finish.sealer}, ${s.finish.sealerAmount.toFixed(2)} ${s.finish.sealerUnit}, ${s.finish.turns} turns, ${s.finish.daysToUse} days to use`,
+      )
+    if (s.log)
+      row(
+        'log',
+        `${s.log.pourCount} pours${s.log.offByPercent === null ? '' : `, bags off by ${s.log.offByPercent.toFixed(0)} percent`}`,
+      )
+    for (const f of plan.findings.filter((f) => f.about.some((a) => a.pieceId === id))) {
+      out.push(`   ${MARK[f.level]}     ${f.text}. ${f.why}`)
+      for (const r of f.remedies) out.push(`            > ${r.text}`)
+    }
+    out.push('')
+  }
+  return `${out.join('\n')}\n`
+}

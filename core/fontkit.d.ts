@@ -1,0 +1,3 @@
+declare module 'fontkit' {
+  export function create(data: Uint8Array): unknown
+}

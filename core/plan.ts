@@ -1,0 +1,156 @@
+import { type FinishStation, planFinishStation } from './finish/index.ts'
+import type { Kernel } from './geometry/index.ts'
+import { type Finding, type Job, type Piece, rankFindings, type StationName } from './job/index.ts'
+import { type LogStation, planLogStation } from './log/index.ts'
+import { type Memo, noMemo } from './memo.ts'
+import { type MixStation, planMixStation } from './mix/index.ts'
+import { type MouldStation, planMouldStation } from './mould/index.ts'
+import { type PieceStation, planPieceStation } from './piece/index.ts'
+import { type PourStation, planPourStation } from './pour/index.ts'
+import { planReleaseStation, type ReleaseStation } from './release/index.ts'
+import { planSteelStation, type SteelStation } from './steel/index.ts'
+
+/** Density where no mix is chosen, so that the piece still has a weight; a finding says that the mix is missing. */
+const USUAL_KG_PER_M3 = 2300
+
+export type Stations = {
+  readonly piece: PieceStation | null
+  readonly mould: MouldStation | null
+  readonly steel: SteelStation | null
+  readonly release: ReleaseStation | null
+  readonly mix: MixStation | null
+  readonly pour: PourStation | null
+  readonly finish: FinishStation | null
+  readonly log: LogStation | null
+}
+
+export type PiecePlan = {
+  readonly id: string
+  readonly name: string
+  readonly stations: Stations
+  /** Worst first. */
+  readonly findings: readonly Finding[]
+  /** Stations that failed by a fault of ours; the others stand. */
+  readonly failed: readonly { readonly station: StationName; readonly message: string }[]
+}
+
+export type PlanOptions = {
+  /** Figures from exact sums, without building the solid. */
+  readonly quick?: boolean
+  readonly memo?: Memo
+  readonly shouldStop?: () => boolean
+}
+
+/**
+ * The line, station after station: each takes the document and the stations before it. A station that cannot be worked
+ * out is null and its findings say why; those after it that need it are null too.
+ */
+export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanOptions = {}): PiecePlan {
+  const { quick = false, memo = noMemo, shouldStop } = options
+  const { stock, settings } = job
+  const findings: Finding[] = []
+  const failed: { station: StationName; message: string }[] = []
+  const attempt = <T>(station: StationName, work: () => T): T | null => {
+    try {
+      return work()
+    } catch (error) {
+      failed.push({ station, message: error instanceof Error ? error.message : String(error) })
+      return null
+    }
+  }
+  const keep = <T extends { readonly findings: readonly Finding[] }>(result: T | null): T | null => {
+    if (result) findings.push(...result.findings)
+    return result
+  }
+  const { outline, thickness, sides, openings, attitude, id } = piece
+  const shape = { id, outline, thickness, sides, openings, attitude }
+  const mixRow = stock.mixes.find((m) => m.id === piece.mix.mix)
+  const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
+  const mixForWork = mixRow ?? stock.mixes[0]
+
+  const hardened = mixRow?.hardenedKgPerM3 ?? USUAL_KG_PER_M3
+  const pieceStation = keep(
+    attempt('piece', () =>
+      memo('piece', { shape, hardened, quick }, () => planPieceStation(kernel, piece, hardened, quick)),
+    ),
+  )
+  const mould =
+    pieceStation && mixForWork
+      ? (keep(
+          attempt('mould', () =>
+            memo(
+              'mould',
+              {
+                shape,
+                choice: piece.mould,
+                casts: piece.plannedCasts,
+                moulds: piece.mouldCount,
+                boards: stock.boards,
+                sealants: stock.sealants,
+                fresh: mixForWork.freshKgPerM3,
+              },
+              () => planMouldStation(piece, pieceStation, stock, mixForWork, shouldStop),
+            ),
+          ),
+        )?.station ?? null)
+      : null
+  const steel =
+    pieceStation && mixForWork
+      ? keep(
+          attempt('steel', () =>
+            memo(
+              'steel',
+              {
+                shape,
+                quick,
+                choice: piece.steel,
+                exposure: piece.exposure,
+                mesh: stock.meshes,
+                mix: mixForWork,
+              },
+              () => planSteelStation(kernel, piece, pieceStation, stock, mixForWork),
+            ),
+          ),
+        )
+      : null
+  const release =
+    pieceStation && mould
+      ? keep(attempt('release', () => planReleaseStation(piece, pieceStation, mould, stock)))
+      : null
+  const mix = pieceStation
+    ? (keep(attempt('mix', () => planMixStation(piece, pieceStation, stock)))?.station ?? null)
+    : null
+  const buildable = pieceStation?.geometry.recipe != null
+  const pour =
+    pieceStation && buildable && mould && steel && release && mix && mixRow && mixer
+      ? keep(
+          attempt('pour', () =>
+            planPourStation({
+              piece,
+              settings,
+              mix: mixRow,
+              mixer,
+              stations: { piece: pieceStation, mould, steel, release, mix },
+            }),
+          ),
+        )
+      : null
+  const finish =
+    pieceStation && steel && pour
+      ? (keep(attempt('finish', () => planFinishStation(piece, { piece: pieceStation, steel, pour }, stock)))
+          ?.station ?? null)
+      : null
+  const log =
+    pieceStation && mix && pour && mixRow
+      ? keep(
+          attempt('log', () => planLogStation(piece, job.pours, { piece: pieceStation, mix, pour }, mixRow)),
+        )
+      : null
+  return {
+    id: piece.id,
+    name: piece.name,
+    stations: { piece: pieceStation, mould, steel, release, mix, pour, finish, log },
+    findings: rankFindings(findings),
+    failed,
+  }
+}

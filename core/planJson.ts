@@ -1,0 +1,114 @@
+import type { Kernel } from './geometry/index.ts'
+import {
+  type About,
+  type Change,
+  type Facts,
+  type Job,
+  type Level,
+  rankFindings,
+  type StationName,
+} from './job/index.ts'
+import { stationMemo } from './memo.ts'
+import { type PiecePlan, planPiece } from './plan.ts'
+import { proveRemedies } from './remedies.ts'
+import { type SheetsFigures, shopSheet } from './sheets/index.ts'
+import { explain, remedyText, wordsStyle } from './words.ts'
+
+/** Raised when a key of the plan's JSON changes its meaning or goes; new keys do not raise it. */
+export const PLAN_VERSION = 1
+
+type Figures<T> = T extends { readonly figures: infer F } ? F | null : never
+type StationsJson = {
+  readonly [K in keyof PiecePlan['stations']]: Figures<NonNullable<PiecePlan['stations'][K]>>
+} & {
+  readonly sheets: SheetsFigures | null
+}
+
+export type FindingJson = {
+  readonly code: string
+  readonly level: Level
+  readonly station: StationName
+  readonly about: readonly About[]
+  readonly facts: Facts
+  readonly text: string
+  readonly why: string
+  readonly remedies: readonly {
+    readonly code: string
+    readonly facts: Facts
+    readonly text: string
+    readonly changes: readonly Change[]
+  }[]
+}
+
+export type PlanJson = {
+  readonly planVersion: number
+  readonly job: {
+    readonly id: string
+    readonly name: string
+    readonly pieceCount: number
+    readonly pourCount: number
+  }
+  readonly pieces: readonly {
+    readonly id: string
+    readonly name: string
+    readonly quantity: number
+    readonly stations: StationsJson
+  }[]
+  readonly findings: readonly FindingJson[]
+}
+
+/** The figures of one piece's plan, without solids. */
+export function stationsJson(kernel: Kernel, job: Job, plan: PiecePlan): StationsJson {
+  const piece = job.pieces.find((p) => p.id === plan.id)!
+  const { piece: pieceStation, mould, steel, release, mix, pour, finish, log } = plan.stations
+  const sheets =
+    pieceStation && mould && steel && release && mix && pour
+      ? shopSheet(kernel, {
+          jobName: job.name,
+          piece,
+          settings: job.settings,
+          stations: { piece: pieceStation, mould, steel, release, mix, pour, finish },
+        }).figures
+      : null
+  return {
+    piece: pieceStation?.figures ?? null,
+    mould: mould?.figures ?? null,
+    steel: steel?.figures ?? null,
+    release: release?.figures ?? null,
+    mix: mix?.figures ?? null,
+    pour: pour?.figures ?? null,
+    finish: finish?.figures ?? null,
+    log: log?.figures ?? null,
+    sheets,
+  }
+}
+
+/** The whole job planned, as the command line and the server give it: figures, findings with words, no meshes. */
+export function planJob(kernel: Kernel, job: Job): PlanJson {
+  const memo = stationMemo()
+  const plans = job.pieces.map((piece) =>
+    proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo }), memo),
+  )
+  for (const plan of plans)
+    for (const { station, message } of plan.failed) throw new Error(`${plan.name}, ${station}: ${message}`)
+  const style = wordsStyle(job.settings)
+  return {
+    planVersion: PLAN_VERSION,
+    job: { id: job.id, name: job.name, pieceCount: job.pieces.length, pourCount: job.pours.length },
+    pieces: plans.map((plan, i) => ({
+      id: plan.id,
+      name: plan.name,
+      quantity: job.pieces[i]!.quantity,
+      stations: stationsJson(kernel, job, plan),
+    })),
+    findings: rankFindings(plans.flatMap((p) => p.findings)).map((finding) => {
+      const words = explain(finding, style)
+      return {
+        ...finding,
+        text: words.what,
+        why: words.why,
+        remedies: finding.remedies.map((r) => ({ ...r, text: remedyText(words, r) })),
+      }
+    }),
+  }
+}

@@ -1,0 +1,32 @@
+import type { Kernel } from './geometry/index.ts'
+import { applyChange, type Finding, isWorseOrEqual, type Job, type Remedy } from './job/index.ts'
+import type { Memo } from './memo.ts'
+import { type PiecePlan, planPiece } from './plan.ts'
+
+const keyOf = (f: Finding): string =>
+  `${f.station}|${f.code}|${f.about.map((a) => `${a.kind}:${a.id}`).join(',')}`
+
+/**
+ * Leaves each finding only the remedies that cure it: the line is run again with the change, and a remedy stays when
+ * its finding is gone and no other of the same or a worse level has come.
+ */
+export function proveRemedies(kernel: Kernel, job: Job, plan: PiecePlan, memo?: Memo): PiecePlan {
+  const before = new Set(plan.findings.map(keyOf))
+  const cures = (finding: Finding, remedy: Remedy): boolean => {
+    const changed = remedy.changes.reduce(applyChange, job)
+    const piece = changed.pieces.find((p) => p.id === plan.id)
+    if (!piece) return true
+    const after = planPiece(kernel, changed, piece, { quick: true, ...(memo && { memo }) }).findings
+    const own = keyOf(finding)
+    if (after.some((f) => keyOf(f) === own && isWorseOrEqual(f.level, finding.level))) return false
+    return after.every((f) => before.has(keyOf(f)) || !isWorseOrEqual(f.level, finding.level))
+  }
+  return {
+    ...plan,
+    findings: plan.findings.map((finding) =>
+      finding.remedies.length === 0
+        ? finding
+        : { ...finding, remedies: finding.remedies.filter((r) => cures(finding, r)) },
+    ),
+  }
+}

@@ -1,0 +1,99 @@
+import type { Point } from '../geometry/index.ts'
+import type { Mark, Page } from './types.ts'
+
+type TextStyle = {
+  readonly align?: 'left' | 'middle' | 'right'
+  readonly bold?: boolean
+  readonly turned?: boolean
+}
+
+/** Collects the marks of one page; coordinates in mm from the lower left. */
+export class PageWriter {
+  private readonly marks: Mark[] = []
+  constructor(
+    readonly width: number,
+    readonly height: number,
+  ) {}
+
+  line(points: readonly Point[], weight: number, dash?: readonly [number, number]): void {
+    this.marks.push({ kind: 'line', points, closed: false, weight, ...(dash && { dash }) })
+  }
+
+  shape(points: readonly Point[], weight: number): void {
+    this.marks.push({ kind: 'line', points, closed: true, weight })
+  }
+
+  /** A shape filled with a grey from 0 (black) to 1 (white), without an outline. */
+  fill(points: readonly Point[], grey: number): void {
+    this.marks.push({ kind: 'line', points, closed: true, weight: 0, fill: grey })
+  }
+
+  text(
+    at: Point,
+    text: string,
+    size: number,
+    { align = 'left', bold = false, turned = false }: TextStyle = {},
+  ): void {
+    this.marks.push({ kind: 'text', at, text, size, align, bold, ...(turned && { turned }) })
+  }
+
+  /** Text on a white ground, centred. */
+  label([x, y]: Point, text: string, size: number): void {
+    const half = text.length * size * 0.23 + 0.6
+    this.fill(
+      [
+        [x - half, y - size * 0.5],
+        [x + half, y - size * 0.5],
+        [x + half, y + size * 0.6],
+        [x - half, y + size * 0.6],
+      ],
+      1,
+    )
+    this.text([x, y - size * 0.32], text, size, { align: 'middle', bold: true })
+  }
+
+  /** A dimension as a maker draws it: extension lines, a line with end ticks, the figure in the middle. */
+  dimension(from: Point, to: Point, away: number, text: string, where: 'below' | 'left'): void {
+    const [dx, dy] = where === 'below' ? [0, -away] : [-away, 0]
+    const [a, b]: [Point, Point] = [
+      [from[0] + dx, from[1] + dy],
+      [to[0] + dx, to[1] + dy],
+    ]
+    this.line([from, a], 0.08)
+    this.line([to, b], 0.08)
+    this.line([a, b], 0.2)
+    for (const [x, y] of [a, b])
+      this.line(
+        [
+          [x - 1, y - 1],
+          [x + 1, y + 1],
+        ],
+        0.35,
+      )
+    this.label([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], text, 4)
+  }
+
+  /** 100 mm to be checked with a rule: a print that was scaled is found out. */
+  checkBar([x, y]: Point): void {
+    this.line(
+      [
+        [x, y],
+        [x + 100, y],
+      ],
+      0.4,
+    )
+    for (let i = 0; i <= 10; i += 1)
+      this.line(
+        [
+          [x + i * 10, y],
+          [x + i * 10, y + (i % 5 === 0 ? 3 : 1.6)],
+        ],
+        0.2,
+      )
+    this.text([x + 102, y], '100 mm: check with a rule', 2.8)
+  }
+
+  page(): Page {
+    return { width: this.width, height: this.height, marks: this.marks }
+  }
+}

@@ -1,0 +1,123 @@
+import {
+  type Kernel,
+  type Point,
+  type Region,
+  type SolidRecipe,
+  sectionSolid,
+  uprightPlane,
+} from '../geometry/index.ts'
+import type { Piece } from '../job/index.ts'
+import type { MouldPart, MouldStation } from '../mould/index.ts'
+import { type PieceStation, pouredPlacement } from '../piece/index.ts'
+import type { SteelStation } from '../steel/index.ts'
+import type { Material, SectionDrawing, SectionPart } from './types.ts'
+
+export type SectionInput = {
+  readonly piece: Piece
+  readonly pieceStation: PieceStation
+  readonly mould: MouldStation | null
+  readonly steel: SteelStation | null
+  readonly attitude: 'poured' | 'placed'
+}
+
+const MATERIAL: Readonly<Record<MouldPart['role'], Material>> = {
+  base: 'board',
+  strip: 'board',
+  corner: 'board',
+  knockout: 'board',
+  chamfer: 'board',
+  wrap: 'foam',
+  sealant: 'sealant',
+}
+
+/**
+ * Piece and mould cut by an upright plane along a line of the plan, from their solids. `from` and `to` are in the plan
+ * of the attitude shown; as placed only the piece is cut.
+ */
+export function sectionDrawing(
+  kernel: Kernel,
+  input: SectionInput,
+  from: Point,
+  to: Point,
+): SectionDrawing | null {
+  const { piece, pieceStation, mould, attitude } = input
+  const { recipe, thickness } = pieceStation.geometry
+  if (!recipe) return null
+  const poured = attitude === 'poured'
+  const plane = uprightPlane(from, to)
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1])
+  const parts = kernel.withSolids((scope) => {
+    const cut = (
+      id: string,
+      material: Material,
+      solid: SolidRecipe,
+      layers: readonly number[] = [],
+    ): SectionPart[] => {
+      const region: Region = sectionSolid(scope, scope.solid(solid), plane)
+      return region.length === 0 ? [] : [{ id, material, layers, region }]
+    }
+    const turned: SolidRecipe = poured
+      ? { kind: 'moved', solid: recipe, by: pouredPlacement(piece.attitude, pieceStation.geometry) }
+      : recipe
+    return [
+      ...cut('piece', 'concrete', turned),
+      ...(poured && mould
+        ? mould.parts.flatMap((p) => cut(p.id, MATERIAL[p.role], p.recipe, layerHeights(p)))
+        : []),
+    ]
+  })
+  const ys = parts.flatMap((p) => p.region.flat().map(([, y]) => y))
+  return {
+    length,
+    low: Math.min(0, ...ys),
+    high: Math.max(thickness, ...ys),
+    parts: [...parts, ...wireMarks(input, from, to, poured)],
+  }
+}
+
+/** Heights at which the layers of a laminated part meet, from the base up. */
+function layerHeights({ layers }: MouldPart): number[] {
+  let height = 0
+  return layers.slice(0, -1).map((layer) => {
+    height += layer.thicknessMm
+    return height
+  })
+}
+
+/** Wires that cross the plane, drawn as small rounds at their true size and height. */
+function wireMarks(
+  { piece, pieceStation, steel }: SectionInput,
+  from: Point,
+  to: Point,
+  poured: boolean,
+): SectionPart[] {
+  if (!steel?.figures.heightMm) return []
+  const { length, thickness } = pieceStation.geometry
+  const flip = poured && piece.attitude.down === 'top'
+  const height = flip ? thickness - steel.figures.heightMm : steel.figures.heightMm
+  const run = Math.hypot(to[0] - from[0], to[1] - from[1])
+  const u = [(to[0] - from[0]) / run, (to[1] - from[1]) / run] as const
+  const radius = wireRadius(steel)
+  const marks = steel.wires.flatMap((wire): Point[][] => {
+    const [a, b] = [wire.from, wire.to].map(([x, y]): Point => [flip ? length - x : x, y]) as [Point, Point]
+    const side = (p: Point) => (p[0] - from[0]) * -u[1] + (p[1] - from[1]) * u[0]
+    const [sa, sb] = [side(a), side(b)]
+    if (sa === sb || sa > 0 === sb > 0) return []
+    const t = sa / (sa - sb)
+    const at: Point = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
+    const x = (at[0] - from[0]) * u[0] + (at[1] - from[1]) * u[1]
+    if (x < 0 || x > run) return []
+    const along = Math.abs(b[0] - a[0]) > Math.abs(b[1] - a[1])
+    return [disc(x, height + (along ? radius : -radius), radius)]
+  })
+  return marks.length === 0 ? [] : [{ id: 'steel', material: 'steel', layers: [], region: marks }]
+}
+
+const wireRadius = ({ figures }: SteelStation): number =>
+  figures.totalWireMm === 0 ? 0 : Math.sqrt(((figures.massKg / 7850) * 1e9) / figures.totalWireMm / Math.PI)
+
+const disc = (x: number, y: number, r: number): Point[] =>
+  Array.from(
+    { length: 12 },
+    (_, i): Point => [x + r * Math.cos((i * Math.PI) / 6), y + r * Math.sin((i * Math.PI) / 6)],
+  )

@@ -1,0 +1,357 @@
+import type { FinishStation } from '../finish/index.ts'
+import { boundLoop, type Kernel, loopChords, type Point } from '../geometry/index.ts'
+import type { Piece, Settings } from '../job/index.ts'
+import type { MixStation } from '../mix/index.ts'
+import type { MouldStation } from '../mould/index.ts'
+import { type PieceStation, pouredLoop } from '../piece/index.ts'
+import type { PourStation } from '../pour/index.ts'
+import type { ReleaseStation } from '../release/index.ts'
+import type { SteelStation } from '../steel/index.ts'
+import { closeRounding, formatCut, formatLength, showNumber } from '../units/index.ts'
+import { hatchLines } from './hatch.ts'
+import { PageWriter } from './pageWriter.ts'
+import { sectionDrawing } from './sectionDrawing.ts'
+import type { Material, Page, SheetsFigures } from './types.ts'
+
+export type ShopSheetInput = {
+  readonly jobName: string
+  readonly piece: Piece
+  readonly settings: Settings
+  readonly stations: {
+    readonly piece: PieceStation
+    readonly mould: MouldStation
+    readonly steel: SteelStation
+    readonly release: ReleaseStation
+    readonly mix: MixStation
+    readonly pour: PourStation
+    readonly finish: FinishStation | null
+  }
+}
+
+export type ShopSheet = { readonly pages: readonly Page[]; readonly figures: SheetsFigures }
+
+const PAPER = { A4: [297, 210], Letter: [279.4, 215.9] } as const
+const SCALES = [1, 2, 2.5, 4, 5, 8, 10, 15, 20, 25, 50, 100, 200]
+const MARGIN = 10
+const HATCH: Readonly<
+  Record<Material, { spacing: number; angle: number; weight: number; grey?: number } | null>
+> = {
+  concrete: { spacing: 2.2, angle: Math.PI / 4, weight: 0.09, grey: 0.95 },
+  board: { spacing: 0.9, angle: 0, weight: 0.07 },
+  foam: { spacing: 1.2, angle: -Math.PI / 4, weight: 0.07 },
+  sealant: { spacing: 0.5, angle: Math.PI / 2, weight: 0.2, grey: 0.3 },
+  steel: { spacing: 0.4, angle: 0, weight: 0.2, grey: 0 },
+}
+
+/** Where the drawing's section is cut when nobody chose: across the largest opening, else the middle. */
+export function sectionLevel({ geometry }: PieceStation): number {
+  const largest = [...geometry.openings].sort((a, b) => Math.abs(area(b.loop)) - Math.abs(area(a.loop)))[0]
+  return largest?.centre[1] ?? geometry.width / 2
+}
+const area = (loop: Parameters<typeof boundLoop>[0]): number => {
+  const { min, max } = boundLoop(loop)
+  return (max[0] - min[0]) * (max[1] - min[1])
+}
+
+/**
+ * The shop sheet: the plan as poured and a section at one stated scale with dimensions, the cut list, and on a second
+ * page mix, times and the order of work. Null when the piece cannot be built.
+ */
+export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
+  const { stations, settings } = input
+  const [width, height] = PAPER[settings.paper]
+  const { geometry } = stations.piece
+  const margin = stations.mould.figures.runPastMm + 30
+  const need = [geometry.length + 2 * margin, geometry.width + 2 * margin] as const
+  const room = [width * 0.62, height - 75] as const
+  const scale =
+    SCALES.find((s) => need[0] / s <= room[0] && need[1] / s <= room[1]) ??
+    Math.ceil(Math.max(need[0] / room[0], need[1] / room[1]))
+  const pages = [drawingPage(kernel, input, scale, width, height), workPage(input, width, height)]
+  return { pages, figures: { paper: settings.paper, pages: pages.length, scaleOneTo: scale } }
+}
+
+function titleBlock(page: PageWriter, { jobName, piece }: ShopSheetInput, right: string): void {
+  page.text([MARGIN, page.height - 13], piece.name, 7, { bold: true })
+  page.text(
+    [MARGIN, page.height - 19],
+    `${jobName} · ${piece.attitude.down === 'top' ? 'AS POURED, SHOW FACE DOWN: the plan is a mirror image' : 'as poured, show face up'}`,
+    3.4,
+  )
+  page.text([page.width - MARGIN, page.height - 13], right, 5, { align: 'right', bold: true })
+  page.line(
+    [
+      [MARGIN, page.height - 22],
+      [page.width - MARGIN, page.height - 22],
+    ],
+    0.4,
+  )
+}
+
+function drawingPage(
+  kernel: Kernel,
+  input: ShopSheetInput,
+  scale: number,
+  width: number,
+  height: number,
+): Page {
+  const { piece, settings, stations } = input
+  const { geometry } = stations.piece
+  const page = new PageWriter(width, height)
+  titleBlock(page, input, `1 : ${scale}`)
+  const size = (mm: number) => formatLength(mm, settings)
+  const ox = MARGIN + 22
+  const oy = height - 42 - (geometry.width + stations.mould.figures.runPastMm) / scale
+  const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
+  page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
+  for (const part of stations.mould.parts) {
+    if (part.recipe.kind !== 'prism' || part.role === 'base') continue
+    const points = loopChords(part.recipe.outline).points.map(at)
+    if (part.role !== 'wrap')
+      for (const [a, b] of hatchLines(
+        [points],
+        1.1,
+        part.role === 'strip' && !part.name.endsWith(' end') ? 0 : Math.PI / 2,
+      ))
+        page.line([a, b], 0.06)
+    page.shape(points, 0.25)
+    if (part.label) {
+      const { min, max } = boundLoop(part.recipe.outline)
+      page.label(at([(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]), part.label, 3.4)
+    }
+  }
+  const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
+  page.shape(loopChords(outline).points.map(at), 0.5)
+  for (const wire of stations.steel.wires) {
+    const flip = piece.attitude.down === 'top'
+    const ends = [wire.from, wire.to].map(([x, y]): Point => at([flip ? geometry.length - x : x, y]))
+    page.line(ends, 0.06, [1.2, 0.8])
+  }
+  const out = (stations.mould.figures.runPastMm + 26) / scale + 4
+  page.dimension(at([0, 0]), at([geometry.length, 0]), out, size(geometry.length), 'below')
+  page.dimension(at([0, 0]), at([0, geometry.width]), out, size(geometry.width), 'left')
+  openingDimensions(page, input, at, size)
+
+  const level = sectionLevel(stations.piece)
+  const run = stations.mould.figures.runPastMm + 40
+  const section = sectionDrawing(
+    kernel,
+    { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude: 'poured' },
+    [-run, level],
+    [geometry.length + run, level],
+  )
+  const sy = oy - out - 20 - geometry.thickness / scale
+  page.line([at([-run, level]), at([geometry.length + run, level])], 0.18, [6, 1.4])
+  page.text([at([-run, level])[0] - 4, at([0, level])[1] - 1.2], 'A', 3.8, { bold: true })
+  if (section) {
+    page.text([MARGIN, sy + geometry.thickness / scale + 5], 'SECTION A', 3.4, { bold: true })
+    const cut = ([x, y]: Point): Point => [ox + (x - run) / scale, sy + y / scale]
+    for (const part of section.parts) {
+      const region = part.region.map((ring) => ring.map(cut))
+      const hatch = HATCH[part.material]
+      if (hatch?.grey !== undefined && region.length === 1) page.fill(region[0]!, hatch.grey)
+      if (hatch)
+        for (const [a, b] of hatchLines(region, hatch.spacing, hatch.angle)) page.line([a, b], hatch.weight)
+      for (const ring of region) page.shape(ring, 0.3)
+    }
+    page.dimension(cut([run, 0]), cut([run, geometry.thickness]), 12, size(geometry.thickness), 'left')
+    const { base } = { base: stations.mould.parts.find((p) => p.role === 'base') }
+    if (base)
+      page.text(
+        [ox, sy - base.thicknessMm / scale - 5],
+        `base ${base.layers[0]?.name ?? ''}; sides ${stations.mould.parts.find((p) => p.role === 'strip')?.layers[0]?.name ?? ''}; ${stations.mould.figures.school}`,
+        3,
+      )
+  }
+  page.checkBar([MARGIN, MARGIN + 4])
+  cutTable(page, input, width * 0.69, height - 30)
+  return page.page()
+}
+
+/** Each opening's middle from the left and front of the mould, as the maker measures it in the box. */
+function openingDimensions(
+  page: PageWriter,
+  { piece, stations }: ShopSheetInput,
+  at: (p: Point) => Point,
+  size: (mm: number) => string,
+): void {
+  const { geometry } = stations.piece
+  for (const opening of geometry.openings) {
+    const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
+    const [cx, cy] = at([x, opening.centre[1]])
+    page.line(
+      [
+        [cx - 2, cy],
+        [cx + 2, cy],
+      ],
+      0.12,
+    )
+    page.line(
+      [
+        [cx, cy - 2],
+        [cx, cy + 2],
+      ],
+      0.12,
+    )
+    const text =
+      opening.shape.kind === 'round'
+        ? `d ${size(opening.shape.diameter)}`
+        : `${size(opening.shape.length)} x ${size(opening.shape.width)}`
+    page.label([cx, cy - 5], text, 2.8)
+    page.label([cx, cy - 9], `${size(x)} from left, ${size(opening.centre[1])} from front`, 2.4)
+  }
+}
+
+function cutTable(
+  page: PageWriter,
+  { piece, settings, stations }: ShopSheetInput,
+  x: number,
+  top: number,
+): void {
+  const { figures } = stations.mould
+  page.text([x, top], 'CUT LIST', 3.8, { bold: true })
+  let y = top - 6
+  for (const row of figures.cutList) {
+    if (y < 20) break
+    page.text([x, y], row.label, 3.8, { bold: true })
+    page.text([x + 6, y], row.name, 3)
+    page.text([page.width - MARGIN, y], `${row.count} x`, 3.4, { align: 'right', bold: true })
+    page.text(
+      [x + 6, y - 4.2],
+      `${formatCut(row.lengthMm, settings)} x ${formatCut(row.widthMm, settings)}   ${row.boardName}`,
+      3.4,
+      { bold: true },
+    )
+    if (row.shape !== 'rectangle')
+      page.text(
+        [page.width - MARGIN, y - 4.2],
+        `${row.shape}${row.shape === 'rounded corners' ? ` r ${formatCut(row.radiusMm, settings)}` : ''}`,
+        2.6,
+        { align: 'right' },
+      )
+    y -= 10
+    page.line(
+      [
+        [x, y + 3.6],
+        [page.width - MARGIN, y + 3.6],
+      ],
+      0.1,
+    )
+  }
+  const row = stations.mould.figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
+  if (row && piece.mould.school === 'wrap') {
+    const base = stations.mould.parts.find((p) => p.role === 'base')!
+    const closed = closeRounding(
+      [piece.thickness, base.thicknessMm],
+      settings.units === 'inch' ? 25.4 / settings.inchDenominator : 0.5,
+    )
+    page.text(
+      [x, y],
+      `strip ${formatCut(closed.total, settings)} = ${closed.shown.map((s) => formatCut(s, settings)).join(' + ')}`,
+      2.8,
+    )
+    y -= 5
+  }
+  page.text(
+    [x, y],
+    `Screws ${figures.screwCount}; sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}; tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m`,
+    2.8,
+  )
+}
+
+function workPage(input: ShopSheetInput, width: number, height: number): Page {
+  const { stations } = input
+  const page = new PageWriter(width, height)
+  titleBlock(page, input, 'mix, times, order')
+  const left = MARGIN
+  const middle = width / 2 + 5
+  let y = height - 30
+  const { mix, pour, steel, release, finish } = stations
+  const heading = (x: number, text: string) => {
+    page.text([x, y], text, 3.8, { bold: true })
+    y -= 5.5
+  }
+  const line = (x: number, text: string, value = '') => {
+    const end = x === left ? middle - 10 : width - MARGIN
+    for (const [i, part] of wrapText(text, value ? 56 : 82).entries()) {
+      page.text([x, y], part, 3)
+      if (i === 0 && value) page.text([end, y], value, 3.2, { align: 'right', bold: true })
+      y -= 4.4
+    }
+  }
+  heading(left, 'MIX')
+  line(left, mix.figures.mixName, `${mix.figures.bags} bag${mix.figures.bags === 1 ? '' : 's'}`)
+  line(
+    left,
+    `volume ${mix.figures.volumeLitres.toFixed(2)} L, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
+    `${mix.figures.neededLitres.toFixed(1)} L`,
+  )
+  for (const b of mix.figures.batches)
+    line(
+      left,
+      `batch ${b.number}: ${b.bags} bag${b.bags === 1 ? '' : 's'}, hold ${b.heldBackLitres.toFixed(2)} L back`,
+      `${b.waterLitres.toFixed(2)} L water`,
+    )
+  line(left, `water a bag ${mix.figures.waterLeastPerBagLitres} to ${mix.figures.waterMostPerBagLitres} L`)
+  y -= 3
+  heading(left, 'STEEL')
+  const s = steel.figures
+  if (s.kind === 'none' || s.meshName === null) line(left, 'no mesh')
+  else
+    line(
+      left,
+      `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${Math.round(s.coverMm)}, lay at fill ${Math.round(s.layAtFillMm ?? 0)} mm`,
+      `${s.massKg.toFixed(1)} kg`,
+    )
+  y -= 3
+  heading(left, 'FACES')
+  for (const a of release.figures.agents)
+    line(left, `${a.face}: ${a.agent}, ${a.coats} coat${a.coats === 1 ? '' : 's'}`, `${a.waitMinutes} min`)
+  y -= 3
+  heading(left, 'OFF, IN THIS ORDER')
+  release.figures.stripping.forEach((step, i) => {
+    line(left, `${i + 1}. ${step.text}`)
+  })
+  y = height - 30
+  heading(
+    middle,
+    `POUR, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, from ${pour.figures.start.replace('T', ' ')}`,
+  )
+  for (const step of pour.figures.schedule) line(middle, step.text, clock(step.startMinutes))
+  if (finish) {
+    y -= 3
+    heading(middle, 'FINISH')
+    for (const step of finish.figures.steps)
+      line(
+        middle,
+        `${step.text}${step.amount === null ? '' : `: ${step.amount.toFixed(2)} ${step.unit}`}`,
+        `after ${showNumber(step.startHours / 24, 1)} d`,
+      )
+  }
+  page.text(
+    [left, MARGIN],
+    'Dust: respirator when cutting, mixing and sanding. Wet concrete burns: gloves and eyes. Two people or a frame to turn it.',
+    3,
+  )
+  return page.page()
+}
+
+/** `+0:24`, `+1 d 3:10`, `-3:15` from the first water. */
+export function clock(minutes: number): string {
+  const m = Math.round(Math.abs(minutes))
+  const days = Math.floor(m / 1440)
+  const rest = `${Math.floor((m % 1440) / 60)}:${String(m % 60).padStart(2, '0')}`
+  return `${minutes < 0 ? '-' : '+'}${days > 0 ? `${days} d ` : ''}${rest}`
+}
+
+function wrapText(text: string, most: number): string[] {
+  const lines: string[] = []
+  let line = ''
+  for (const word of text.split(' ')) {
+    if (line && line.length + word.length + 1 > most) {
+      lines.push(line)
+      line = word
+    } else line = line ? `${line} ${word}` : word
+  }
+  return [...lines, line]
+}

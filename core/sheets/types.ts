@@ -1,0 +1,47 @@
+import type { Point } from '../geometry/index.ts'
+
+/** What a closed shape is made of; each has its own hatch, the same on the stage and on paper. */
+export type Material = 'concrete' | 'board' | 'sealant' | 'foam' | 'steel'
+
+/** One mark on a page. Page coordinates are mm from the lower left corner, y up. */
+export type Mark =
+  | {
+      readonly kind: 'line'
+      readonly points: readonly Point[]
+      readonly closed: boolean
+      readonly weight: number
+      readonly dash?: readonly [number, number]
+      readonly fill?: number
+    }
+  | {
+      readonly kind: 'text'
+      readonly at: Point
+      readonly text: string
+      readonly size: number
+      readonly align: 'left' | 'middle' | 'right'
+      readonly bold: boolean
+      readonly turned?: boolean
+    }
+
+export type Page = { readonly width: number; readonly height: number; readonly marks: readonly Mark[] }
+
+/** A material cut by the section plane: contours in section coordinates, mm at true size. */
+export type SectionPart = {
+  readonly id: string
+  readonly material: Material
+  readonly layers: readonly number[]
+  readonly region: readonly (readonly Point[])[]
+}
+
+export type SectionDrawing = {
+  readonly length: number
+  readonly low: number
+  readonly high: number
+  readonly parts: readonly SectionPart[]
+}
+
+export type SheetsFigures = {
+  readonly paper: 'A4' | 'Letter'
+  readonly pages: number
+  readonly scaleOneTo: number
+}
