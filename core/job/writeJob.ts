@@ -7,6 +7,7 @@ export const writeJob = (job: Job): string => `${JSON.stringify(job, null, 2)}\n
 export function jobFileName(name: string): string {
   const slug = name
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')

@@ -100,7 +100,7 @@ function drawingPage(
   const page = new PageWriter(width, height)
   titleBlock(page, input, `1 : ${scale}`)
   const size = (mm: number) => formatLength(mm, settings)
-  const ox = MARGIN + 22
+  const ox = MARGIN + 22 + stations.mould.figures.runPastMm / scale
   const oy = height - 42 - (geometry.width + stations.mould.figures.runPastMm) / scale
   const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
   page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
@@ -127,13 +127,13 @@ function drawingPage(
     const ends = [wire.from, wire.to].map(([x, y]): Point => at([flip ? geometry.length - x : x, y]))
     page.line(ends, 0.06, [1.2, 0.8])
   }
-  const out = (stations.mould.figures.runPastMm + 26) / scale + 4
+  const out = stations.mould.figures.runPastMm / scale + Math.min(26 / scale, 8) + 5
   page.dimension(at([0, 0]), at([geometry.length, 0]), out, size(geometry.length), 'below')
   page.dimension(at([0, 0]), at([0, geometry.width]), out, size(geometry.width), 'left')
   openingDimensions(page, input, at, size)
 
   const level = sectionLevel(stations.piece)
-  const run = stations.mould.figures.runPastMm + 40
+  const run = stations.mould.figures.runPastMm + Math.min(40, 18 * scale)
   const section = sectionDrawing(
     kernel,
     { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude: 'poured' },

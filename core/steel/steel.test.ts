@@ -1,0 +1,138 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { boundLoop, type Kernel } from '../geometry/index.ts'
+import { testKernel } from '../geometry/testKernel.ts'
+import type { Piece } from '../job/index.ts'
+import { planPieceStation } from '../piece/index.ts'
+import { testBasin, testSlab, testStock, testTaps, testTop } from '../testPiece.ts'
+import { explainSteel, meshRegion, meshSheet, planSteelStation } from './index.ts'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+const mix = testStock.mixes[0]!
+const plan = (piece: Piece) =>
+  planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock, mix)
+const rect = (length: number, width: number) =>
+  ({ kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }) as Piece['outline']
+
+describe('mesh sheet', () => {
+  it('has 10 + 6 wires for 1000 x 600 at cover 15', () => {
+    const { figures } = plan(testSlab({ outline: rect(1000, 600) }))
+    expect([figures.crosswaysWires, figures.lengthwaysWires, figures.coverMm]).toEqual([10, 6, 15])
+    expect(figures.totalWireMm).toBeCloseTo(10 * 570 + 6 * 970, 3)
+    expect(figures.massKg).toBeCloseTo((10 * 570 + 6 * 970) * Math.PI * 4 * 7850e-9, 4)
+    expect(figures.sheetCount).toBe(1)
+  })
+  it('keeps every wire clear of edges and openings by the cover, and drops short pieces', () => {
+    const { geometry } = planPieceStation(kernel, testTop(), 2300, true)
+    const cover = 15
+    const { min, max } = boundLoop(geometry.outline)
+    const sheet = meshSheet(
+      meshRegion(
+        kernel,
+        geometry.outline,
+        geometry.openings.map((o) => o.loop),
+        cover,
+      ),
+      { min: [min[0] + cover, min[1] + cover], max: [max[0] - cover, max[1] - cover] },
+      100,
+    )
+    for (const { from, to } of sheet.wires) {
+      expect(Math.hypot(to[0] - from[0], to[1] - from[1])).toBeGreaterThanOrEqual(100 - 1e-6)
+      for (let t = 0; t <= 1; t += 0.02) {
+        const [x, y] = [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t]
+        for (const o of geometry.openings)
+          if (o.shape.kind === 'round')
+            expect(Math.hypot(x - o.centre[0], y - o.centre[1])).toBeGreaterThan(17.5 + cover - 0.1)
+      }
+    }
+    expect(sheet.wires.length).toBeGreaterThan(14)
+  })
+  it('is placed at mid depth below 60 mm and at the stretched face above, and says when to lay it', () => {
+    expect(plan(testTop()).figures).toMatchObject({
+      depthSchool: 'middle',
+      heightMm: 22.5,
+      layAtFillMm: 18.5,
+      coverToShowFaceMm: 18.5,
+    })
+    expect(plan(testSlab({ thickness: 80 })).figures).toMatchObject({
+      depthSchool: 'stretched face',
+      heightMm: 19,
+      layAtFillMm: 57,
+    })
+    expect(
+      plan(testSlab({ thickness: 80, attitude: { down: 'bottom', turnDeg: 0 } })).figures.layAtFillMm,
+    ).toBe(15)
+  })
+})
+
+describe('findings', () => {
+  const taps = (gap: number) => ({ ...testTaps, v: { rule: 'beyond', opening: 'basin', gap } as const })
+  it.each<[string, Piece, [string, string][]]>([
+    [
+      'two tap holes 22 mm from the basin',
+      testTop(),
+      [
+        ['land-narrow', 'warn'],
+        ['land-short', 'note'],
+      ],
+    ],
+    [
+      '30 mm: only a note',
+      testTop({ openings: [testBasin, taps(30)] }),
+      [
+        ['land-short', 'note'],
+        ['land-short', 'note'],
+      ],
+    ],
+    ['9 mm stops', testTop({ openings: [testBasin, taps(9)] }), [['land-narrow', 'stop']]],
+    [
+      'a long rail of 40 mm',
+      testTop({ openings: [{ ...testBasin, v: { rule: 'fromStart', distance: 40 } }] }),
+      [['land-narrow', 'warn']],
+    ],
+    ['no openings', testSlab(), []],
+    [
+      '30 mm thick with mesh',
+      testSlab({ thickness: 30 }),
+      [
+        ['too-thin', 'warn'],
+        ['ghosting', 'warn'],
+      ],
+    ],
+    [
+      '3 mm thick',
+      testSlab({ thickness: 3 }),
+      [
+        ['too-thin', 'stop'],
+        ['ghosting', 'warn'],
+      ],
+    ],
+    [
+      '30 mm thick without',
+      testSlab({ thickness: 30, steel: { ...testSlab().steel, kind: 'none' } }),
+      [['too-thin', 'stop']],
+    ],
+    ['outdoors in plain steel wants 30 mm cover', testSlab({ exposure: 'outdoors' }), [['too-thin', 'stop']]],
+    [
+      'mesh that is not there',
+      testSlab({ steel: { ...testSlab().steel, mesh: 'gone' } }),
+      [
+        ['mesh-missing', 'stop'],
+        ['too-thin', 'warn'],
+      ],
+    ],
+    [
+      'too small for a square',
+      testSlab({ outline: rect(80, 60) }),
+      [['mesh-does-not-fit', 'warn']].slice(0, 0) as [string, string][],
+    ],
+    ['larger than the sheet', testSlab({ outline: rect(2600, 900), thickness: 60 }), [['mesh-laps', 'note']]],
+  ])('%s', (_, piece, codes) => {
+    const { findings } = plan(piece)
+    expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
+    for (const f of findings)
+      expect(JSON.stringify(explainSteel(f, { mm: String }))).not.toMatch(/undefined|NaN/)
+  })
+})

@@ -1,0 +1,80 @@
+import path from 'node:path'
+import compression from 'compression'
+import express, { type Express, type NextFunction, type Request, type Response } from 'express'
+import helmet from 'helmet'
+import type { Kernel } from '../core/geometry/index.ts'
+import { LIMITS, readJob } from '../core/job/index.ts'
+import { planJob } from '../core/planJson.ts'
+
+/** The policy under which the whole interface runs: nothing from elsewhere, wasm allowed, Radix's style elements allowed. */
+const POLICY = {
+  'default-src': ["'self'"],
+  'script-src': ["'self'", "'wasm-unsafe-eval'"],
+  'worker-src': ["'self'"],
+  'connect-src': ["'self'"],
+  'style-src': ["'self'", "'unsafe-inline'"],
+  'img-src': ["'self'", 'data:', 'blob:'],
+  'font-src': ["'self'"],
+  'manifest-src': ["'self'"],
+  'object-src': ["'none'"],
+  'base-uri': ["'none'"],
+  'frame-ancestors': ["'none'"],
+  'form-action': ["'self'"],
+}
+
+/** The server: the built interface, the demo job, and `POST /api/plan`, which takes a job file and gives its plan. */
+export function hollowServer(kernel: Kernel, site: string, demo: string): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(
+    helmet({
+      contentSecurityPolicy: { useDefaults: false, directives: POLICY },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(compression())
+  app.post('/api/plan', express.text({ type: () => true, limit: LIMITS.fileBytes }), (request, response) => {
+    const read = readJob(typeof request.body === 'string' ? request.body : '')
+    if (read.ok) response.json(planJob(kernel, read.job))
+    else response.status(422).json({ problems: read.problems })
+  })
+  app.use('/api', (_, response) => {
+    response
+      .status(404)
+      .json({
+        problems: [
+          { code: 'unknown', path: '', text: 'There is nothing here. POST a job file to /api/plan.' },
+        ],
+      })
+  })
+  app.get('/demo/kestrel-rise.hollow.json', (_, response) => {
+    response.sendFile(path.resolve(demo))
+  })
+  app.use(express.static(site, { setHeaders: cacheForever, index: 'index.html' }))
+  app.get('/{*path}', (_, response) => {
+    response.sendFile(path.resolve(site, 'index.html'))
+  })
+  app.use((error: Error & { status?: number }, _: Request, response: Response, __: NextFunction) => {
+    const tooLarge = error.status === 413
+    response.status(error.status ?? 500).json({
+      problems: [
+        {
+          code: tooLarge ? 'tooLarge' : 'failed',
+          path: '',
+          text: tooLarge
+            ? `The file is larger than ${LIMITS.fileBytes / 1e6} MB.`
+            : 'The plan could not be made.',
+        },
+      ],
+    })
+  })
+  return app
+}
+
+/** Built files carry a hash in their name and never change; everything else is asked for again. */
+function cacheForever(response: Response, file: string): void {
+  response.setHeader(
+    'Cache-Control',
+    /[\\/]assets[\\/]/.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache',
+  )
+}

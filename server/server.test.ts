@@ -1,0 +1,81 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import fs from 'node:fs'
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import os from 'node:os'
+import path from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openKernel } from '../core/geometry/index.ts'
+import { hollowServer } from './app.ts'
+
+const demo = new URL('../demo/kestrel-rise.hollow.json', import.meta.url).pathname
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'hollow-'))
+let server: Server
+let address: string
+beforeAll(async () => {
+  fs.writeFileSync(path.join(folder, 'index.html'), '<title>page</title>')
+  const app = hollowServer(await openKernel(), folder, demo)
+  await new Promise<void>((done) => {
+    server = app.listen(0, '127.0.0.1', () => done())
+  })
+  address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+})
+afterAll(() => {
+  server.close()
+  fs.rmSync(folder, { recursive: true })
+})
+const post = (body: string) =>
+  fetch(`${address}/api/plan`, { method: 'POST', body, headers: { 'content-type': 'application/json' } })
+
+describe('server', () => {
+  it('plans a job file as the command line does, and refuses what it cannot read with what and where', async () => {
+    const text = fs.readFileSync(demo, 'utf8')
+    const answer = await post(text)
+    expect(answer.status).toBe(200)
+    const plan = await answer.json()
+    expect(plan).toEqual(
+      JSON.parse(
+        execFileSync('node', ['--import', 'tsx', 'cli/plan.ts', demo, '--json'], { encoding: 'utf8' }),
+      ),
+    )
+    const refused = await post(text.replace('"thickness": 45', '"thickness": "45"'))
+    expect([refused.status, (await refused.json()).problems[0].path]).toEqual([422, 'pieces[0].thickness'])
+    expect((await post('')).status).toBe(422)
+    expect((await post(' '.repeat(20_000_100))).status).toBe(413)
+  })
+  it('serves pages with a strict policy, the demo job, and nothing under /api but the plan', async () => {
+    const page = await fetch(`${address}/piece/wash-top`)
+    expect(await page.text()).toContain('<title>page</title>')
+    expect(page.headers.get('content-security-policy')).toContain("default-src 'self'")
+    expect((await (await fetch(`${address}/demo/kestrel-rise.hollow.json`)).json()).format).toBe('hollow')
+    expect((await fetch(`${address}/api/other`)).status).toBe(404)
+  })
+})
+
+describe('command line', () => {
+  const run = (...args: string[]) =>
+    spawnSync('node', ['--import', 'tsx', 'cli/plan.ts', ...args], { encoding: 'utf8' })
+  const file = (name: string, text: string) => {
+    const at = path.join(folder, name)
+    fs.writeFileSync(at, text)
+    return at
+  }
+  it.each<[string, () => string[], number, RegExp, RegExp]>([
+    ['a plan as text', () => [demo], 0, /Wash top/, /^$/],
+    [
+      'a finding that stops',
+      () => [file('stop.json', fs.readFileSync(demo, 'utf8').replace('"gap": 21', '"gap": -60'))],
+      1,
+      /STOP {5}/,
+      /^$/,
+    ],
+    ['no such file', () => ['nowhere.json'], 2, /^$/, /no such file/],
+    ['not a job', () => [file('bad.json', '{"format":"hollow","version":1}')], 2, /^$/, /bad\.json: id: /],
+    ['no file', () => [], 2, /^$/, /usage/],
+  ])('%s', (_, args, code, out, error) => {
+    const result = run(...args())
+    expect(result.status).toBe(code)
+    expect(result.stdout).toMatch(out)
+    expect(result.stderr).toMatch(error)
+  })
+})
