@@ -22,8 +22,8 @@ const POLICY = {
   'form-action': ["'self'"],
 }
 
-/** The server: the built interface, the demo job, and `POST /api/plan`, which takes a job file and gives its plan. */
-export function hollowServer(kernel: Kernel, site: string, demo: string): Express {
+/** The server: the built interface and `POST /api/plan`, which takes a job file and gives its plan. */
+export function hollowServer(kernel: Kernel, site: string): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -39,16 +39,9 @@ export function hollowServer(kernel: Kernel, site: string, demo: string): Expres
     else response.status(422).json({ problems: read.problems })
   })
   app.use('/api', (_, response) => {
-    response
-      .status(404)
-      .json({
-        problems: [
-          { code: 'unknown', path: '', text: 'There is nothing here. POST a job file to /api/plan.' },
-        ],
-      })
-  })
-  app.get('/demo/kestrel-rise.hollow.json', (_, response) => {
-    response.sendFile(path.resolve(demo))
+    response.status(404).json({
+      problems: [{ code: 'unknown', path: '', text: 'There is nothing here. POST a job file to /api/plan.' }],
+    })
   })
   app.use(express.static(site, { setHeaders: cacheForever, index: 'index.html' }))
   app.get('/{*path}', (_, response) => {

@@ -6,7 +6,7 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 const port = Number(process.env.PORT ?? 4173)
 const host = process.env.HOST ?? '127.0.0.1'
 
-const app = hollowServer(await openKernel(), here('../web/dist'), here('../demo/kestrel-rise.hollow.json'))
+const app = hollowServer(await openKernel(), here('../web/dist'))
 const server = app.listen(port, host, (error?: Error) => {
   if (error) {
     console.error(`Cannot listen on ${host}:${port}: ${error.message}. Choose another with PORT=...`)

@@ -14,7 +14,7 @@ let server: Server
 let address: string
 beforeAll(async () => {
   fs.writeFileSync(path.join(folder, 'index.html'), '<title>page</title>')
-  const app = hollowServer(await openKernel(), folder, demo)
+  const app = hollowServer(await openKernel(), folder)
   await new Promise<void>((done) => {
     server = app.listen(0, '127.0.0.1', () => done())
   })
@@ -43,11 +43,10 @@ describe('server', () => {
     expect((await post('')).status).toBe(422)
     expect((await post(' '.repeat(20_000_100))).status).toBe(413)
   })
-  it('serves pages with a strict policy, the demo job, and nothing under /api but the plan', async () => {
+  it('serves pages with a strict policy, and nothing under /api but the plan', async () => {
     const page = await fetch(`${address}/piece/wash-top`)
     expect(await page.text()).toContain('<title>page</title>')
     expect(page.headers.get('content-security-policy')).toContain("default-src 'self'")
-    expect((await (await fetch(`${address}/demo/kestrel-rise.hollow.json`)).json()).format).toBe('hollow')
     expect((await fetch(`${address}/api/other`)).status).toBe(404)
   })
 })

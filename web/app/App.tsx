@@ -1,0 +1,79 @@
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { Navigate, Route, Routes, useNavigate, useParams } from 'react-router'
+import { Jobs } from '../shelf/Jobs.tsx'
+import { loadJob } from '../storage/jobStore.ts'
+import { addressOf, firstAddress } from './boot.ts'
+import { jobOpened } from './jobSlice.ts'
+import { Shell } from './Shell.tsx'
+import { useAppDispatch, useAppSelector } from './store.ts'
+import { database, useAutosave } from './useAutosave.ts'
+import { useTheme } from './useTheme.ts'
+
+const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
+const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
+
+export function App() {
+  useTheme()
+  useAutosave()
+  return (
+    <Suspense fallback={<Waiting />}>
+      <Routes>
+        <Route path="/" element={<Start />} />
+        <Route path="/jobs" element={<Jobs />} />
+        <Route path="/job/:jobId" element={<OpenJob />} />
+        <Route path="/job/:jobId/stock" element={<WithJob page={<Stock />} />} />
+        <Route path="/job/:jobId/new" element={<WithJob page={<NewPiece />} />} />
+        <Route path="/job/:jobId/:pieceId/:station" element={<WithJob page={<Shell />} />} />
+        <Route path="*" element={<Navigate to="/" replace />} />
+      </Routes>
+    </Suspense>
+  )
+}
+
+const Waiting = () => <p className="p-8 text-soft">Opening the job ...</p>
+
+function Start() {
+  const navigate = useNavigate()
+  useEffect(() => {
+    let gone = false
+    void firstAddress().then((address) => {
+      if (!gone) navigate(address, { replace: true })
+    })
+    return () => {
+      gone = true
+    }
+  }, [navigate])
+  return <Waiting />
+}
+
+function OpenJob() {
+  const job = useAppSelector((s) => s.job.job)
+  const { jobId } = useParams()
+  return <WithJob page={job && job.id === jobId ? <Navigate to={addressOf(job)} replace /> : <Waiting />} />
+}
+
+/** Loads the job the address names before its page is shown. */
+function WithJob({ page }: { page: React.ReactNode }) {
+  const { jobId } = useParams()
+  const open = useAppSelector((s) => s.job.job?.id)
+  const dispatch = useAppDispatch()
+  const [missing, setMissing] = useState<string | null>(null)
+  useEffect(() => {
+    if (!jobId || open === jobId) return
+    let gone = false
+    loadJob(database, jobId)
+      .then((row) => {
+        if (gone) return
+        if (row) dispatch(jobOpened(row))
+        else setMissing(jobId)
+      })
+      .catch(() => {
+        if (!gone) setMissing(jobId)
+      })
+    return () => {
+      gone = true
+    }
+  }, [jobId, open, dispatch])
+  if (open === jobId) return page
+  return missing === jobId ? <Navigate to="/jobs" replace /> : <Waiting />
+}

@@ -1,0 +1,122 @@
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import type { Finding } from '../../core/job/index.ts'
+import { explain, remedyText, wordsStyle } from '../../core/words.ts'
+import { useMeasureStyle } from '../ui/MeasureField.tsx'
+import { usePlan } from './PlanContext.tsx'
+import { useAppDispatch, useChange } from './store.ts'
+import { pointedAt } from './viewSlice.ts'
+
+const SHOWN = 3
+const LEVEL_WORD = { stop: 'stops the pour', warn: 'look', note: 'note' } as const
+
+/** Findings, worst first: a line each with its figure and, where one exists, the button that cures it. */
+export function Findings() {
+  const { findings, failed, fresh, plan } = usePlan()
+  const [all, setAll] = useState(false)
+  const [open, setOpen] = useState<string | null>(null)
+  const shown = all ? findings : findings.slice(0, SHOWN)
+  const key = (f: Finding, i: number) => `${f.station}/${f.code}/${f.about.map((a) => a.id).join('+')}/${i}`
+  return (
+    <section
+      aria-label="Findings"
+      className={`max-h-[46vh] overflow-y-auto border-t border-ink bg-sheet ${fresh ? '' : 'stale'}`}
+    >
+      {failed && (
+        <p role="alert" className="px-4 py-2 text-oxide">
+          This station could not be worked out: {failed}. The others stand; undo the last change or report it.
+        </p>
+      )}
+      {plan && findings.length === 0 && !failed && (
+        <p className="label px-4 py-[7px] text-[15px] text-settled">Nothing stops the pour. No findings.</p>
+      )}
+      <ul>
+        {shown.map((f, i) => (
+          <Line
+            key={key(f, i)}
+            finding={f}
+            open={open === key(f, i)}
+            onOpen={() => setOpen(open === key(f, i) ? null : key(f, i))}
+          />
+        ))}
+      </ul>
+      {findings.length > SHOWN && (
+        <button
+          type="button"
+          className="word mx-3 text-soft"
+          onClick={() => setAll(!all)}
+          aria-expanded={all}
+        >
+          {all ? 'fewer' : `${findings.length - SHOWN} more`}
+        </button>
+      )}
+    </section>
+  )
+}
+
+function Line({ finding, open, onOpen }: { finding: Finding; open: boolean; onOpen: () => void }) {
+  const style = useMeasureStyle()
+  const change = useChange()
+  const dispatch = useAppDispatch()
+  const { jobId, pieceId } = useParams()
+  const words = explain(finding, wordsStyle(style))
+  const about = finding.about[0]
+  const lit = about
+    ? about.kind === 'opening'
+      ? `opening/${about.id}`
+      : about.kind === 'side'
+        ? `side/${about.id}`
+        : about.kind === 'part'
+          ? about.id
+          : null
+    : null
+  return (
+    <li
+      className="border-b last:border-b-0"
+      onPointerEnter={() => dispatch(pointedAt(lit))}
+      onPointerLeave={() => dispatch(pointedAt(null))}
+    >
+      <div className="flex items-center gap-3 px-4 py-[3px]">
+        <LevelMark level={finding.level} />
+        <button
+          type="button"
+          className="label min-h-8 min-w-0 flex-1 text-left text-[16px] leading-tight hover:underline"
+          onClick={onOpen}
+          aria-expanded={open}
+        >
+          <span className="sr-only">{LEVEL_WORD[finding.level]}: </span>
+          <strong className="font-semibold">{words.what}</strong>
+          {!open && <span className="text-soft">{`  ${words.why.split(/[:.] /)[0]}`}</span>}
+        </button>
+        <Link to={`/job/${jobId}/${pieceId}/${finding.station}`} className="word label text-soft">
+          {finding.station}
+        </Link>
+        {finding.remedies.slice(0, open ? undefined : 1).map((r) => (
+          <button
+            key={r.code}
+            type="button"
+            className={`act ${finding.level === 'note' ? '' : 'act-oxide'}`}
+            onClick={() => change(remedyText(words, r), ...r.changes)}
+          >
+            {remedyText(words, r)}
+          </button>
+        ))}
+      </div>
+      {open && <p className="px-4 pb-2 pl-[52px] text-[14px] text-soft">{words.why}</p>}
+    </li>
+  )
+}
+
+function LevelMark({ level }: { level: Finding['level'] }) {
+  return (
+    <svg aria-hidden width="22" height="22" viewBox="0 0 24 24" className="flex-none">
+      {level === 'stop' && <rect x="1" y="8.5" width="22" height="7" fill="var(--oxide)" />}
+      {level === 'warn' && (
+        <path d="M12 4.5 19.5 12 12 19.5 4.5 12z" fill="none" stroke="var(--oxide)" strokeWidth="2.2" />
+      )}
+      {level === 'note' && (
+        <circle cx="12" cy="12" r="6" fill="none" stroke="var(--soft)" strokeWidth="1.8" />
+      )}
+    </svg>
+  )
+}

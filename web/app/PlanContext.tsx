@@ -1,0 +1,117 @@
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react'
+import { applyChange, type Change, type Finding, type Job, type Piece } from '../../core/job/index.ts'
+import type { PiecePlan } from '../../core/plan.ts'
+import { nextRun, quickWorker, slowWorker } from '../worker/planner.ts'
+import type { Reply, Scene } from '../worker/protocol.ts'
+import { useAppSelector } from './store.ts'
+
+export type PlanView = {
+  readonly job: Job
+  /** The piece as shown: with what is being dragged. */
+  readonly piece: Piece
+  readonly plan: PiecePlan | null
+  /** Whether the figures are those of the piece as shown. */
+  readonly fresh: boolean
+  /** Whether the solid is. */
+  readonly solidFresh: boolean
+  readonly scene: Scene | null
+  /** Findings with remedies that were proven. */
+  readonly findings: readonly Finding[]
+  readonly failed: string | null
+  readonly preview: (changes: readonly Change[] | null) => void
+  readonly previewing: boolean
+}
+
+const Context = createContext<PlanView | null>(null)
+
+/** The plan of the piece shown. */
+export function usePlan(): PlanView {
+  const view = useContext(Context)
+  if (!view) throw new Error('usePlan needs a piece')
+  return view
+}
+
+/** How long the piece rests before its remedies are proven, ms. */
+const REST = 150
+
+/** Asks the workers for the plan of a piece, keeps the last answer, drops late ones and says whether it is stale. */
+export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: string; children: ReactNode }) {
+  const edit = useAppSelector((s) => s.job.edit)
+  const [dragged, setDragged] = useState<readonly Change[] | null>(null)
+  const [plan, setPlan] = useState<{ plan: PiecePlan; runId: number; stage: 'figures' | 'solid' } | null>(
+    null,
+  )
+  const [scene, setScene] = useState<{ scene: Scene; runId: number } | null>(null)
+  const [proven, setProven] = useState<{ findings: readonly Finding[]; runId: number } | null>(null)
+  const [failed, setFailed] = useState<string | null>(null)
+  const [asked, setAsked] = useState(0)
+  const latest = useRef(0)
+  const shown = useMemo(() => (dragged ? dragged.reduce(applyChange, job) : job), [dragged, job])
+
+  useEffect(() => {
+    const take = (reply: Reply) => {
+      if (reply.runId !== latest.current) return
+      if (reply.kind === 'plan') {
+        setPlan({ plan: reply.plan, runId: reply.runId, stage: reply.stage })
+        setFailed(
+          reply.plan.failed[0] ? `${reply.plan.failed[0].station}: ${reply.plan.failed[0].message}` : null,
+        )
+      }
+      if (reply.kind === 'scene' && reply.scene) setScene({ scene: reply.scene, runId: reply.runId })
+      if (reply.kind === 'remedies') setProven({ findings: reply.plan.findings, runId: reply.runId })
+      if (reply.kind === 'failed') setFailed(reply.message)
+    }
+    const stops = [quickWorker.listen(take), slowWorker.listen(take)]
+    return () => {
+      for (const stop of stops) stop()
+    }
+  }, [])
+
+  useEffect(() => {
+    const runId = nextRun()
+    latest.current = runId
+    setAsked(runId)
+    quickWorker.post({
+      kind: 'plan',
+      runId,
+      jobRevision: edit,
+      job: shown,
+      pieceId,
+      preview: dragged !== null,
+    })
+    if (dragged) return
+    const timer = setTimeout(() => slowWorker.post({ kind: 'remedies', runId, job: shown, pieceId }), REST)
+    return () => clearTimeout(timer)
+  }, [shown, pieceId, edit, dragged])
+
+  const preview = useCallback((changes: readonly Change[] | null) => setDragged(changes), [])
+  const piece = shown.pieces.find((p) => p.id === pieceId)
+  const current = plan?.plan.id === pieceId ? plan : null
+  const view = useMemo((): PlanView | null => {
+    if (!piece) return null
+    const fresh = current?.runId === asked
+    const unproven = (current?.plan.findings ?? []).map((f) => ({ ...f, remedies: [] }))
+    return {
+      job: shown,
+      piece,
+      plan: current?.plan ?? null,
+      fresh,
+      solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
+      scene: scene?.scene ?? null,
+      findings: proven && proven.runId === asked ? proven.findings : unproven,
+      failed,
+      preview,
+      previewing: dragged !== null,
+    }
+  }, [piece, shown, current, asked, scene, proven, failed, preview, dragged])
+  return view && <Context.Provider value={view}>{children}</Context.Provider>
+}

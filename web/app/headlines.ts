@@ -1,0 +1,106 @@
+import type { StationName } from '../../core/job/index.ts'
+import type { PiecePlan } from '../../core/plan.ts'
+import { formatLength, type MeasureStyle, showNumber } from '../../core/units/index.ts'
+
+export type Headline = { readonly figure: string; readonly unit: string; readonly line: string }
+
+const NONE: Headline = { figure: '–', unit: '', line: 'not yet: see the findings' }
+const plural = (n: number, one: string): string => (n === 1 ? one : `${one}s`)
+
+/** A figure as the rail shows it: three figures are enough to work by. */
+const litres = (n: number): string => (n < 10 ? n.toFixed(2) : n.toFixed(1))
+export const hours = (minutes: number): string =>
+  minutes / 60 < 10 ? (minutes / 60).toFixed(1) : String(Math.round(minutes / 60))
+
+/** The headline of each station: its figure, unit and the line below. */
+export function headline(
+  station: StationName,
+  { stations: s }: PiecePlan,
+  style: MeasureStyle,
+  printed: number,
+): Headline {
+  switch (station) {
+    case 'piece': {
+      if (!s.piece) return NONE
+      const kg = s.steel && s.steel.figures.massKg > 0 ? s.steel.figures.placedKg : s.piece.figures.concreteKg
+      return { figure: litres(s.piece.figures.volumeLitres), unit: 'L', line: `${kg.toFixed(1)} kg` }
+    }
+    case 'mould': {
+      if (!s.mould) return NONE
+      const { partCount, sheetCount, layouts } = s.mould.figures
+      const waste =
+        layouts.length === 0 ? 0 : layouts.reduce((sum, l) => sum + l.wasteShare, 0) / layouts.length
+      return {
+        figure: String(partCount),
+        unit: 'parts',
+        line: `${sheetCount} ${plural(sheetCount, 'sheet')}, ${Math.round((1 - waste) * 100)}% used`,
+      }
+    }
+    case 'steel': {
+      if (!s.steel) return NONE
+      const { thinnestMm, thinnestWhere } = s.steel.figures
+      return {
+        figure: formatLength(thinnestMm, style),
+        unit: style.units === 'mm' ? 'mm' : '',
+        line: thinnestWhere === 'the slab itself' ? 'thinnest' : thinnestWhere,
+      }
+    }
+    case 'release': {
+      if (!s.release) return NONE
+      const { agents, partsTrapped, waitMinutes } = s.release.figures
+      return {
+        figure: String(partsTrapped),
+        unit: 'trapped',
+        line: agents[0]
+          ? `${agents[0].agent.replace(/^.*?(\w+ \w+)$/, '$1')}, ${waitMinutes} min`
+          : 'no agent',
+      }
+    }
+    case 'mix': {
+      if (!s.mix) return NONE
+      const { bags, batches, costPerCast } = s.mix.figures
+      return {
+        figure: String(bags),
+        unit: plural(bags, 'bag'),
+        line: `${batches.length} ${batches.length === 1 ? 'batch' : 'batches'}, ${costPerCast === null ? 'no price' : costPerCast.toFixed(2)}`,
+      }
+    }
+    case 'pour': {
+      if (!s.pour) return NONE
+      const { firstStripMinutes, temperatureDegC } = s.pour.figures
+      if (firstStripMinutes === null) return { figure: 'never', unit: '', line: `at ${temperatureDegC} °C` }
+      return {
+        figure: hours(firstStripMinutes),
+        unit: 'h',
+        line: `to first strip at ${showNumber(temperatureDegC, 1)} °C`,
+      }
+    }
+    case 'finish': {
+      if (!s.finish) return NONE
+      const { daysToUse, turns, coats } = s.finish.figures
+      return {
+        figure: String(daysToUse),
+        unit: plural(daysToUse, 'day'),
+        line: `${turns} ${plural(turns, 'turn')}, ${coats} ${plural(coats, 'coat')}`,
+      }
+    }
+    case 'log': {
+      if (!s.log) return NONE
+      const { pourCount, offByPercent } = s.log.figures
+      return {
+        figure: String(pourCount),
+        unit: plural(pourCount, 'pour'),
+        line:
+          offByPercent === null
+            ? 'nothing to compare'
+            : `bags off by ${offByPercent > 0 ? '+' : ''}${offByPercent.toFixed(0)}%`,
+      }
+    }
+    case 'sheets':
+      return {
+        figure: s.pour ? '2' : '–',
+        unit: s.pour ? 'pages' : '',
+        line: printed === 0 ? 'none printed' : `printed ${printed}`,
+      }
+  }
+}

@@ -1,0 +1,74 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+import type { Point } from '../../core/geometry/index.ts'
+
+export type Theme = 'day' | 'night'
+export type Selection = { readonly kind: 'opening' | 'side'; readonly id: string } | null
+
+/** What is looked at; none of it is part of the job. */
+export type ViewState = {
+  readonly theme: Theme
+  readonly attitude: 'poured' | 'placed'
+  /** Part, face or opening under the pointer, lit in every view: `strip/front`, `opening/basin`. */
+  readonly lit: string | null
+  readonly selection: Selection
+  /** The section line in the plan of the attitude shown; null follows the largest opening. */
+  readonly line: { readonly from: Point; readonly to: Point } | null
+  readonly apart: boolean
+  readonly shortcuts: boolean
+  readonly printed: number
+}
+
+const initialState: ViewState = {
+  theme: 'day',
+  attitude: 'poured',
+  lit: null,
+  selection: null,
+  line: null,
+  apart: false,
+  shortcuts: true,
+  printed: 0,
+}
+
+export const viewSlice = createSlice({
+  name: 'view',
+  initialState: initialState as ViewState,
+  reducers: {
+    themeTurned: (state) => ({
+      ...state,
+      theme: state.theme === 'day' ? ('night' as const) : ('day' as const),
+    }),
+    themeRead: (state, { payload }: PayloadAction<Theme>) => ({ ...state, theme: payload }),
+    turnedOver: (state) => ({
+      ...state,
+      attitude: state.attitude === 'poured' ? ('placed' as const) : ('poured' as const),
+      line: null,
+    }),
+    attitudeShown: (state, { payload }: PayloadAction<ViewState['attitude']>) => ({
+      ...state,
+      attitude: payload,
+      line: state.attitude === payload ? state.line : null,
+    }),
+    pointedAt: (state, { payload }: PayloadAction<string | null>) =>
+      state.lit === payload ? state : { ...state, lit: payload },
+    selected: (state, { payload }: PayloadAction<Selection>) => ({ ...state, selection: payload }),
+    lineDragged: (state, { payload }: PayloadAction<ViewState['line']>) => ({ ...state, line: payload }),
+    partsMoved: (state) => ({ ...state, apart: !state.apart }),
+    pieceShown: (state) => ({ ...state, selection: null, line: null, lit: null }),
+    shortcutsSwitched: (state) => ({ ...state, shortcuts: !state.shortcuts }),
+    sheetPrinted: (state) => ({ ...state, printed: state.printed + 1 }),
+  },
+})
+
+export const {
+  themeTurned,
+  themeRead,
+  turnedOver,
+  attitudeShown,
+  pointedAt,
+  selected,
+  lineDragged,
+  partsMoved,
+  pieceShown,
+  shortcutsSwitched,
+  sheetPrinted,
+} = viewSlice.actions

@@ -1,0 +1,178 @@
+import { useCallback, useEffect, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { emptyJob, type JobProblem, readJob } from '../../core/job/index.ts'
+import { addressOf, demoJob, openNew } from '../app/boot.ts'
+import { downloadJob, newId } from '../app/files.ts'
+import { jobClosed, jobOpened } from '../app/jobSlice.ts'
+import { store, useAppDispatch } from '../app/store.ts'
+import { database } from '../app/useAutosave.ts'
+import { listJobs, loadJob, loadShelf } from '../storage/jobStore.ts'
+
+type Listed = { readonly id: string; readonly name: string; readonly savedAt: number }
+
+/** All jobs on this device: open, start, import, export, delete. */
+export function Jobs() {
+  const navigate = useNavigate()
+  const dispatch = useAppDispatch()
+  const [jobs, setJobs] = useState<readonly Listed[] | null>(null)
+  const [problems, setProblems] = useState<{ file: string; list: readonly JobProblem[] } | null>(null)
+  const [deleting, setDeleting] = useState<Listed | null>(null)
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const refresh = useCallback(() => {
+    listJobs(database)
+      .then(setJobs)
+      .catch(() => {
+        setJobs([])
+        setTrouble(
+          'The browser blocks storage for this page: jobs are kept only while it is open. Export them.',
+        )
+      })
+  }, [])
+  useEffect(refresh, [refresh])
+
+  const open = async (id: string) => {
+    const row = await loadJob(database, id)
+    if (!row) return
+    dispatch(jobOpened(row))
+    navigate(addressOf(row.job))
+  }
+  const start = async () => {
+    const stock = await loadShelf(database).catch(() => null)
+    const job = emptyJob(newId('job'), 'New job', stock ?? (await demoJob()).stock)
+    await openNew(job)
+    navigate(addressOf(job))
+  }
+  const bring = async (file: File) => {
+    setProblems(null)
+    const read = readJob(await file.text())
+    if (!read.ok) {
+      setProblems({ file: file.name, list: read.problems })
+      return
+    }
+    const taken = jobs?.some((j) => j.id === read.job.id)
+    const job = taken ? { ...read.job, id: newId('job'), name: `${read.job.name} (imported)` } : read.job
+    await openNew(job)
+    navigate(addressOf(job))
+  }
+  const demo = async () => {
+    const job = await demoJob()
+    if (jobs?.some((j) => j.id === job.id)) return open(job.id)
+    await openNew(job)
+    navigate(addressOf(job))
+  }
+  const remove = async (job: Listed) => {
+    await database.jobs.delete(job.id)
+    if (store.getState().job.job?.id === job.id) dispatch(jobClosed())
+    setDeleting(null)
+    refresh()
+  }
+  return (
+    <main className="h-full overflow-auto bg-sheet">
+      <div className="mx-auto max-w-[760px] px-6 py-10">
+        <h1 className="text-[40px]!">Steady Hollow</h1>
+        <p className="text-soft">
+          From a piece to its mould, its pour and its log. Everything is kept on this device.
+        </p>
+        {trouble && (
+          <p role="alert" className="mt-4 text-oxide">
+            {trouble}
+          </p>
+        )}
+        <h2 className="mt-8">Jobs</h2>
+        {jobs?.length === 0 && (
+          <p className="py-2 text-soft">
+            No jobs yet. Start one, bring in a job file, or open the demo job to look around.
+          </p>
+        )}
+        <ul>
+          {jobs?.map((j) => (
+            <li key={j.id} className="row">
+              <button
+                type="button"
+                className="word text-[19px]! font-bold p-0!"
+                onClick={() => void open(j.id)}
+              >
+                {j.name}
+              </button>
+              <span className="flex items-baseline gap-3">
+                <span className="text-soft text-[14px]">
+                  {new Date(j.savedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}
+                </span>
+                <button
+                  type="button"
+                  className="word"
+                  onClick={async () => downloadJob((await loadJob(database, j.id))!.job)}
+                  aria-label={`Export ${j.name}`}
+                >
+                  export
+                </button>
+                <button
+                  type="button"
+                  className="word text-oxide"
+                  onClick={() => setDeleting(j)}
+                  aria-label={`Delete ${j.name}`}
+                >
+                  delete
+                </button>
+              </span>
+            </li>
+          ))}
+        </ul>
+        {deleting && (
+          <div
+            role="alertdialog"
+            aria-label={`Delete ${deleting.name}`}
+            className="mt-3 border-[1.5px] border-oxide p-3"
+          >
+            <p>
+              Delete <strong>{deleting.name}</strong> with all its pieces and its log? Export it first if you
+              may want it back.
+            </p>
+            <div className="mt-2 flex gap-2">
+              <button type="button" className="act act-oxide" onClick={() => void remove(deleting)}>
+                Delete the job
+              </button>
+              <button type="button" className="act" onClick={() => setDeleting(null)}>
+                Keep it
+              </button>
+            </div>
+          </div>
+        )}
+        <div className="mt-6 flex flex-wrap gap-2">
+          <button type="button" className="act" onClick={() => void start()}>
+            New job
+          </button>
+          <label className="act flex cursor-pointer items-center focus-within:outline-2 focus-within:outline-[var(--focus)]">
+            Import a job file
+            <input
+              type="file"
+              accept=".json,application/json"
+              className="sr-only"
+              onChange={(e) => {
+                const file = e.target.files?.[0]
+                e.target.value = ''
+                if (file) void bring(file)
+              }}
+            />
+          </label>
+          <button type="button" className="act" onClick={() => void demo()}>
+            Open the demo job
+          </button>
+        </div>
+        {problems && (
+          <div role="alert" className="caution">
+            <strong>{problems.file} was not imported; nothing was changed.</strong>
+            <ul className="list-disc pl-5">
+              {problems.list.map((p) => (
+                <li key={p.path + p.text}>
+                  {p.path && <code>{p.path}: </code>}
+                  {p.text}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+      </div>
+    </main>
+  )
+}

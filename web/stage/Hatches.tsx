@@ -1,0 +1,40 @@
+/** Drafting hatches of the stage, one for each material, the same in plan and section. */
+export function Hatches() {
+  return (
+    <defs>
+      <pattern id="hatch-concrete" width="46" height="38" patternUnits="userSpaceOnUse">
+        <rect width="46" height="38" fill="var(--concrete)" />
+        <g fill="none" stroke="var(--concrete-mark)" strokeWidth="1">
+          <path d="M6 9l6-3 2 5z M31 26l5 2-4 4z M27 6l3 1-1 3z" />
+        </g>
+        <g fill="var(--concrete-mark)">
+          <circle cx="19" cy="17" r="0.9" />
+          <circle cx="40" cy="12" r="0.8" />
+          <circle cx="10" cy="29" r="0.9" />
+          <circle cx="23" cy="33" r="0.7" />
+          <circle cx="42" cy="35" r="0.8" />
+        </g>
+      </pattern>
+      <pattern id="hatch-board" width="40" height="7" patternUnits="userSpaceOnUse">
+        <rect width="40" height="7" fill="var(--board)" />
+        <path d="M0 2h24M30 2h10M0 5.5h9M14 5.5h26" stroke="var(--board-mark)" strokeWidth="0.8" />
+      </pattern>
+      <pattern id="hatch-board-up" width="7" height="40" patternUnits="userSpaceOnUse">
+        <rect width="7" height="40" fill="var(--board)" />
+        <path d="M2 0v24M2 30v10M5.5 0v9M5.5 14v26" stroke="var(--board-mark)" strokeWidth="0.8" />
+      </pattern>
+      <pattern id="hatch-foam" width="8" height="8" patternUnits="userSpaceOnUse">
+        <rect width="8" height="8" fill="var(--foam)" />
+        <path d="M0 4l2-2 2 2 2-2 2 2" fill="none" stroke="var(--foam-mark)" strokeWidth="0.9" />
+      </pattern>
+    </defs>
+  )
+}
+
+export const HATCH_OF = {
+  concrete: 'url(#hatch-concrete)',
+  board: 'url(#hatch-board)',
+  foam: 'url(#hatch-foam)',
+  sealant: 'var(--sealant)',
+  steel: 'var(--steel)',
+} as const

@@ -1,0 +1,269 @@
+import { useState } from 'react'
+import type { Point } from '../../core/geometry/index.ts'
+import type { SectionDrawing } from '../../core/sheets/index.ts'
+import { formatLength } from '../../core/units/index.ts'
+import { usePlan } from '../app/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { lineDragged, pointedAt } from '../app/viewSlice.ts'
+import { useMeasureStyle } from '../ui/MeasureField.tsx'
+import { Dimension } from './Dimension.tsx'
+import { HATCH_OF, Hatches } from './Hatches.tsx'
+import { ringPath } from './paths.ts'
+import { usualLine } from './sectionLine.ts'
+import { useSection } from './useSection.ts'
+import { useSize } from './useSize.ts'
+
+type Mode = 'ends' | 'whole' | 'raised'
+/** Below this height on screen a whole section shows too little, px. */
+const SHALLOW = 56
+const ROOM = { side: 66, top: 34, bottom: 30 }
+const GAP = 34
+const RAISED = 3
+
+/** The section, cut from the real solids: true to scale, the middle broken out where a shallow piece would not show. */
+export function SectionView() {
+  const { piece, plan, solidFresh } = usePlan()
+  const { attitude, line: dragged } = useAppSelector((s) => s.view)
+  const mirrored = attitude === 'poured' && piece.attitude.down === 'top'
+  const line = dragged ?? usualLine(piece, mirrored, 'along')
+  const { drawing, fresh } = useSection(attitude, line.from, line.to)
+  const [box, size] = useSize<HTMLDivElement>()
+  const [wanted, setWanted] = useState<Mode | null>(null)
+  const dispatch = useAppDispatch()
+  const across = Math.abs(line.from[0] - line.to[0]) < Math.abs(line.from[1] - line.to[1])
+  const inner = { width: size.width - 2 * ROOM.side, height: size.height - ROOM.top - ROOM.bottom }
+  const whole = drawing ? inner.width / drawing.length : 1
+  const height = drawing ? drawing.high - drawing.low : 1
+  const mode: Mode = wanted ?? (height * Math.min(whole, inner.height / height) < SHALLOW ? 'ends' : 'whole')
+  return (
+    <div
+      ref={box}
+      className={`relative h-full min-h-0 w-full overflow-hidden border-t ${fresh ? '' : 'stale'}`}
+    >
+      <div className="absolute left-4 right-3 top-1 z-[1] flex items-center gap-3">
+        <span className="view-name">
+          Section A, {mode === 'raised' ? `heights × ${RAISED}` : 'true to scale'}
+          {mode === 'ends' && ', middle broken out'}
+        </span>
+        <span className="flex-1" />
+        {plan && !solidFresh && <span className="label text-[13px] text-soft">working</span>}
+        <button
+          type="button"
+          className="word label text-soft"
+          onClick={() => dispatch(lineDragged(usualLine(piece, mirrored, across ? 'along' : 'across')))}
+        >
+          {across ? 'cut along' : 'cut across'}
+        </button>
+        {(['ends', 'whole', 'raised'] as const).map((m) => (
+          <button
+            key={m}
+            type="button"
+            aria-pressed={mode === m}
+            className={`word label ${mode === m ? 'font-bold' : 'text-soft'}`}
+            onClick={() => setWanted(m)}
+          >
+            {m === 'raised' ? `heights × ${RAISED}` : m}
+          </button>
+        ))}
+      </div>
+      {drawing && size.width > 0 && (
+        <Drawing drawing={drawing} mode={mode} width={size.width} height={size.height} />
+      )}
+      {!drawing && plan && (
+        <p className="label absolute left-4 top-9 text-soft">
+          No section while a finding stops the piece from being built.
+        </p>
+      )}
+    </div>
+  )
+}
+
+function Drawing({
+  drawing,
+  mode,
+  width,
+  height,
+}: {
+  drawing: SectionDrawing
+  mode: Mode
+  width: number
+  height: number
+}) {
+  const { piece, plan } = usePlan()
+  const attitude = useAppSelector((s) => s.view.attitude)
+  const style = useMeasureStyle()
+  const tall = drawing.high - drawing.low
+  const inner = { width: width - 2 * ROOM.side, height: height - ROOM.top - ROOM.bottom }
+  const fit = inner.width / drawing.length
+  const kx =
+    mode === 'ends'
+      ? Math.min(2.4, inner.height / tall)
+      : Math.min(fit, inner.height / (tall * (mode === 'raised' ? RAISED : 1)))
+  const ky = mode === 'raised' ? kx * RAISED : kx
+  const broken = mode === 'ends' && drawing.length * kx > inner.width
+  const half = (inner.width - GAP) / 2
+  const startX = broken ? ROOM.side : (width - drawing.length * kx) / 2
+  const baseY = ROOM.top + (inner.height + tall * ky) / 2 + drawing.low * ky
+  const low = (p: Point): Point => [startX + p[0] * kx, baseY - p[1] * ky]
+  const high = (p: Point): Point => [width - ROOM.side - (drawing.length - p[0]) * kx, baseY - p[1] * ky]
+  const text = (mm: number) => formatLength(mm, style)
+  const body = drawing.parts.find((p) => p.id === 'piece')
+  const xs = body?.region.flat().map(([x]) => x) ?? [0]
+  const edge = low([Math.min(...xs), 0])[0]
+  const steel = plan?.stations.steel?.figures
+  const poured = attitude === 'poured'
+  const mould = plan?.stations.mould
+  const base = mould?.parts.find((p) => p.role === 'base')
+  const stripHigh = base && piece.mould.school === 'wrap' ? base.thicknessMm : 0
+  const farX = high([drawing.length, 0])[0]
+  return (
+    <svg
+      width={width}
+      height={height}
+      className="absolute inset-0"
+      role="img"
+      aria-label={`Section of ${piece.name}, ${poured ? 'as poured with its mould' : 'as placed'}`}
+    >
+      <Hatches />
+      <clipPath id="section-low">
+        <rect x="0" y="0" width={broken ? ROOM.side + half : width} height={height} />
+      </clipPath>
+      <clipPath id="section-high">
+        <rect x={ROOM.side + half + GAP} y="0" width={width} height={height} />
+      </clipPath>
+      <g clipPath="url(#section-low)">
+        <Parts drawing={drawing} at={low} />
+      </g>
+      {broken && (
+        <>
+          <g clipPath="url(#section-high)">
+            <Parts drawing={drawing} at={high} />
+          </g>
+          <Break
+            x={ROOM.side + half}
+            top={low([0, drawing.high])[1] - 10}
+            bottom={low([0, drawing.low])[1] + 10}
+          />
+          <Break
+            x={ROOM.side + half + GAP}
+            top={low([0, drawing.high])[1] - 10}
+            bottom={low([0, drawing.low])[1] + 10}
+          />
+        </>
+      )}
+      <Dimension
+        from={[Math.max(26, edge - 46), low([0, 0])[1]]}
+        to={[Math.max(26, edge - 46), low([0, piece.thickness])[1]]}
+        text={text(piece.thickness)}
+        name="thickness"
+      />
+      {poured && stripHigh > 0 && (
+        <Dimension
+          from={[Math.min(width - 24, farX - 10), low([0, -stripHigh])[1]]}
+          to={[Math.min(width - 24, farX - 10), low([0, piece.thickness])[1]]}
+          text={text(piece.thickness + stripHigh)}
+          name="strip width"
+        />
+      )}
+      {poured && (
+        <g>
+          <line
+            x1={edge + 4}
+            x2={edge + 130}
+            y1={low([0, piece.thickness])[1] - 7}
+            y2={low([0, piece.thickness])[1] - 7}
+            stroke="var(--oxide)"
+            strokeWidth="1.4"
+          />
+          <text
+            x={edge + 134}
+            y={low([0, piece.thickness])[1] - 3}
+            className="dim"
+            style={{ fill: 'var(--oxide)', fontSize: 14 }}
+          >
+            fill to here
+          </text>
+        </g>
+      )}
+      <text
+        x={edge}
+        y={low([0, drawing.low])[1] + 19}
+        className="dim"
+        style={{ fontSize: 14, fontWeight: 500 }}
+      >
+        {[
+          poured && base ? `base ${base.layers[0]?.name}` : '',
+          steel?.meshName && poured
+            ? `mesh at ${text(steel.layAtFillMm ?? 0)} fill, cover ${text(steel.coverMm)}`
+            : '',
+          piece.sides.front.top.kind !== 'square'
+            ? `front ${piece.sides.front.top.kind} ${text(piece.sides.front.top.size)}`
+            : '',
+        ]
+          .filter(Boolean)
+          .join('   ·   ')}
+      </text>
+    </svg>
+  )
+}
+
+function Parts({ drawing, at }: { drawing: SectionDrawing; at: (p: Point) => Point }) {
+  const lit = useAppSelector((s) => s.view.lit)
+  const dispatch = useAppDispatch()
+  return (
+    <>
+      {drawing.parts.map((part) => {
+        const ys = part.region.flat().map(([, y]) => y)
+        const upright = part.id.startsWith('strip/')
+        const isLit =
+          lit === part.id ||
+          (lit?.startsWith('opening/') && part.id.split('/')[1]?.replace(/\.\d+$/, '') === lit.slice(8))
+        return (
+          <g
+            key={part.id}
+            onPointerEnter={() => dispatch(pointedAt(part.id))}
+            onPointerLeave={() => dispatch(pointedAt(null))}
+          >
+            <path
+              d={part.region.map((ring) => ringPath(ring, at)).join(' ')}
+              fill={upright ? 'url(#hatch-board-up)' : HATCH_OF[part.material]}
+              stroke={isLit ? 'var(--oxide)' : 'var(--ink)'}
+              strokeWidth={isLit ? 2.4 : part.material === 'concrete' ? 1.6 : 0.9}
+            />
+            {part.region.flatMap((ring) =>
+              part.layers.map((h) => {
+                const rx = ring.map(([x]) => x)
+                const y = Math.min(...ys) + h
+                const [a, b] = [at([Math.min(...rx), y]), at([Math.max(...rx), y])]
+                return (
+                  <line
+                    key={`${rx[0]}|${h}`}
+                    x1={a[0]}
+                    y1={a[1]}
+                    x2={b[0]}
+                    y2={b[1]}
+                    stroke="var(--ink)"
+                    strokeWidth="0.9"
+                  />
+                )
+              }),
+            )}
+          </g>
+        )
+      })}
+    </>
+  )
+}
+
+/** A break line: a straight line with one zigzag. */
+function Break({ x, top, bottom }: { x: number; top: number; bottom: number }) {
+  const middle = (top + bottom) / 2
+  return (
+    <path
+      d={`M ${x} ${top} V ${middle - 10} l -6 5 l 12 10 l -6 5 V ${bottom}`}
+      fill="none"
+      stroke="var(--ink)"
+      strokeWidth="1"
+    />
+  )
+}

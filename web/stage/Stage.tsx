@@ -1,0 +1,144 @@
+import { lazy, Suspense, useEffect, useState } from 'react'
+import type { StationName } from '../../core/job/index.ts'
+import { usePlan } from '../app/PlanContext.tsx'
+import { useAppDispatch, useAppSelector, useChange } from '../app/store.ts'
+import { attitudeShown, partsMoved } from '../app/viewSlice.ts'
+import { PlanView } from './PlanView.tsx'
+import { SectionView } from './SectionView.tsx'
+
+const SolidView = lazy(() => import('./SolidView.tsx').then((m) => ({ default: m.SolidView })))
+const BoardSheets = lazy(() =>
+  import('../stations/mould/BoardSheets.tsx').then((m) => ({ default: m.BoardSheets })),
+)
+const PourBand = lazy(() => import('../stations/pour/PourBand.tsx').then((m) => ({ default: m.PourBand })))
+const BatchBand = lazy(() => import('../stations/mix/BatchBand.tsx').then((m) => ({ default: m.BatchBand })))
+const StripBand = lazy(() =>
+  import('../stations/release/StripBand.tsx').then((m) => ({ default: m.StripBand })),
+)
+const FinishBand = lazy(() =>
+  import('../stations/finish/FinishBand.tsx').then((m) => ({ default: m.FinishBand })),
+)
+const LogBand = lazy(() => import('../stations/log/LogBand.tsx').then((m) => ({ default: m.LogBand })))
+const PaperStage = lazy(() =>
+  import('../stations/sheets/PaperStage.tsx').then((m) => ({ default: m.PaperStage })),
+)
+
+/** What a station adds under the three views. */
+const BANDS: Partial<Record<StationName, React.LazyExoticComponent<() => React.ReactNode>>> = {
+  mould: BoardSheets,
+  release: StripBand,
+  mix: BatchBand,
+  pour: PourBand,
+  finish: FinishBand,
+  log: LogBand,
+}
+
+/** The stage: plan, solid and section of the same solids, turned over together. */
+export function Stage({ station }: { station: StationName }) {
+  const { attitude, apart } = useAppSelector((s) => s.view)
+  const { piece } = usePlan()
+  const dispatch = useAppDispatch()
+  const turning = useTurning(attitude)
+  if (station === 'sheets')
+    return (
+      <Suspense fallback={null}>
+        <PaperStage />
+      </Suspense>
+    )
+  const Band = BANDS[station]
+  const down = piece.attitude.down === 'top'
+  return (
+    <div className="grid min-h-0 grid-rows-[40px_minmax(0,1fr)]">
+      <div className="flex items-center gap-4 border-b px-4">
+        <PieceName />
+        <fieldset className="flex border-[1.5px] border-ink">
+          <legend className="sr-only">Attitude shown</legend>
+          {(['poured', 'placed'] as const).map((a) => (
+            <button
+              key={a}
+              type="button"
+              aria-pressed={attitude === a}
+              className="label min-h-8 px-4 text-[16px] font-bold"
+              style={attitude === a ? { background: 'var(--ink)', color: 'var(--sheet)' } : undefined}
+              onClick={() => dispatch(attitudeShown(a))}
+            >
+              as {a}
+            </button>
+          ))}
+        </fieldset>
+        <span className="label min-w-0 flex-1 truncate text-[15px] text-soft">
+          {attitude === 'placed'
+            ? 'show face up, as it will stand'
+            : down
+              ? 'show face down: the plan is a mirror image'
+              : 'show face up in the pour: nothing is mirrored'}
+        </span>
+        <button
+          type="button"
+          className="word label text-soft"
+          aria-pressed={apart}
+          onClick={() => dispatch(partsMoved())}
+          disabled={attitude === 'placed'}
+        >
+          {apart ? 'parts together' : 'parts apart'}
+        </button>
+      </div>
+      <div
+        className={`grid min-h-0 ${Band ? 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]' : 'grid-rows-[minmax(0,2fr)_minmax(0,1fr)]'}`}
+      >
+        <div
+          className={`grid min-h-0 grid-cols-[minmax(0,1.75fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
+        >
+          <PlanView station={station} />
+          <Suspense fallback={<div className="border-l" />}>
+            <SolidView />
+          </Suspense>
+        </div>
+        <SectionView />
+        {Band && (
+          <Suspense fallback={<div className="border-t" />}>
+            <Band />
+          </Suspense>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** True for the moment in which the stage turns over. */
+function useTurning(attitude: string): boolean {
+  const [seen, setSeen] = useState(attitude)
+  const turning = seen !== attitude
+  useEffect(() => {
+    if (!turning) return
+    const timer = setTimeout(() => setSeen(attitude), 380)
+    return () => clearTimeout(timer)
+  }, [turning, attitude])
+  return turning
+}
+
+function PieceName() {
+  const { piece } = usePlan()
+  const change = useChange()
+  const [typed, setTyped] = useState<string | null>(null)
+  const commit = () => {
+    const name = typed?.trim()
+    if (name && name !== piece.name)
+      change(`name ${name}`, {
+        type: 'pieceDescribed',
+        pieceId: piece.id,
+        patch: { name: name.slice(0, 120) },
+      })
+    setTyped(null)
+  }
+  return (
+    <input
+      aria-label="Name of the piece"
+      className="label w-[150px] truncate border-b border-transparent bg-transparent text-[20px] font-bold hover:border-hair focus:border-ink"
+      value={typed ?? piece.name}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={commit}
+      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+    />
+  )
+}

@@ -1,0 +1,252 @@
+import * as THREE from 'three'
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
+import type { PartMesh, Scene } from '../worker/protocol.ts'
+
+export type SolidScene = {
+  show(scene: Scene): void
+  dress(look: Look): void
+  resize(width: number, height: number): void
+  close(): void
+}
+
+type Look = {
+  readonly attitude: 'poured' | 'placed'
+  readonly lit: string | null
+  readonly apart: boolean
+  readonly theme: string
+}
+
+const COLOUR: Readonly<Record<PartMesh['role'], string>> = {
+  piece: '--concrete',
+  base: '--board',
+  strip: '--board',
+  corner: '--board',
+  knockout: '--board',
+  chamfer: '--board',
+  wrap: '--foam',
+  sealant: '--sealant',
+}
+const TURN_MS = 420
+
+/** The 3D view without React: frames are drawn on demand, and native buffers freed. */
+export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string | null) => void): SolidScene {
+  const renderer = new THREE.WebGLRenderer({ canvas, antialias: true, alpha: true })
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+  const world = new THREE.Scene()
+  const turning = new THREE.Group()
+  world.add(turning, new THREE.HemisphereLight(0xffffff, 0x8a8577, 2.1))
+  const sun = new THREE.DirectionalLight(0xffffff, 1.7)
+  sun.position.set(-0.5, -0.8, 1.4)
+  world.add(sun)
+  const camera = new THREE.PerspectiveCamera(28, 1, 1, 100_000)
+  camera.up.set(0, 0, 1)
+  const controls = new OrbitControls(camera, canvas)
+  controls.enableDamping = false
+  let parts: {
+    part: PartMesh
+    group: THREE.Group
+    fill: THREE.MeshLambertMaterial
+    edges: THREE.LineBasicMaterial
+  }[] = []
+  let size: readonly [number, number, number] = [1, 1, 1]
+  let look: Look = { attitude: 'poured', lit: null, apart: false, theme: 'day' }
+  let framed = ''
+  let queued = false
+  let angle = 0
+  /** Whether as poured and as placed differ by a half turn. */
+  let flips = true
+  let animation = 0
+
+  const draw = () => {
+    if (queued) return
+    queued = true
+    requestAnimationFrame(() => {
+      queued = false
+      renderer.render(world, camera)
+    })
+  }
+  controls.addEventListener('change', draw)
+
+  function clear(): void {
+    for (const { group, fill, edges } of parts) {
+      group.traverse((o) => {
+        if (o instanceof THREE.Mesh || o instanceof THREE.LineSegments) o.geometry.dispose()
+      })
+      fill.dispose()
+      edges.dispose()
+      group.removeFromParent()
+    }
+    parts = []
+  }
+
+  function addPart(part: PartMesh): void {
+    const geometry = new THREE.BufferGeometry()
+    geometry.setAttribute('position', new THREE.BufferAttribute(part.mesh.positions, 3))
+    geometry.setIndex(new THREE.BufferAttribute(part.mesh.triangles, 1))
+    const flat = geometry.toNonIndexed()
+    flat.computeVertexNormals()
+    const fill = new THREE.MeshLambertMaterial({
+      polygonOffset: true,
+      polygonOffsetFactor: 1,
+      polygonOffsetUnits: 1,
+    })
+    const edges = new THREE.LineBasicMaterial()
+    const group = new THREE.Group()
+    const mesh = new THREE.Mesh(flat, fill)
+    mesh.userData.id = part.id
+    group.add(mesh, new THREE.LineSegments(new THREE.EdgesGeometry(geometry, 24), edges))
+    geometry.dispose()
+    turning.add(group)
+    parts.push({ part, group, fill, edges })
+  }
+
+  function dressParts(): void {
+    const css = getComputedStyle(document.documentElement)
+    const colour = (name: string) => new THREE.Color(css.getPropertyValue(name).trim())
+    for (const { part, group, fill, edges } of parts) {
+      const isLit =
+        look.lit === part.id ||
+        (look.lit?.startsWith('opening/') &&
+          part.id.split('/')[1]?.replace(/\.\d+$/, '') === look.lit.slice(8))
+      fill.color = colour(isLit ? '--oxide' : COLOUR[part.role])
+      edges.color = colour('--ink')
+      group.visible = part.role === 'piece' || look.attitude === 'poured'
+      group.position.set(0, 0, 0)
+      if (look.apart && look.attitude === 'poured') group.position.copy(apartBy(part))
+    }
+  }
+
+  /** How far a part stands off when parts are shown apart: strips outward, the base down, knockouts up. */
+  function apartBy({ id, role, mesh }: PartMesh): THREE.Vector3 {
+    const reach = Math.max(size[0], size[1]) * 0.12
+    if (role === 'base') return new THREE.Vector3(0, 0, -reach)
+    if (role === 'knockout' || role === 'wrap')
+      return new THREE.Vector3(0, 0, reach * (role === 'wrap' ? 0.6 : 1))
+    if (role === 'strip' || role === 'corner') {
+      const middle = new THREE.Box3().setFromArray(mesh.positions).getCenter(new THREE.Vector3())
+      const out = new THREE.Vector3((middle.x - size[0] / 2) / size[0], (middle.y - size[1] / 2) / size[1], 0)
+      const along =
+        role === 'strip'
+          ? Math.abs(out.x) > Math.abs(out.y)
+            ? new THREE.Vector3(Math.sign(out.x), 0, 0)
+            : new THREE.Vector3(0, Math.sign(out.y), 0)
+          : out.normalize()
+      return along.multiplyScalar(reach)
+    }
+    return new THREE.Vector3(0, 0, id === 'sealant/outline' ? -reach / 2 : 0)
+  }
+
+  function pose(): void {
+    const [length, , thickness] = size
+    turning.matrixAutoUpdate = false
+    turning.matrix
+      .makeTranslation(length / 2, 0, thickness / 2)
+      .multiply(new THREE.Matrix4().makeRotationY(angle))
+      .multiply(new THREE.Matrix4().makeTranslation(-length / 2, 0, -thickness / 2))
+    draw()
+  }
+
+  const restAngle = () => (flips && look.attitude === 'placed' ? Math.PI : 0)
+
+  function turnTo(target: number): void {
+    cancelAnimationFrame(animation)
+    if (matchMedia('(prefers-reduced-motion: reduce)').matches || Math.abs(target - angle) < 1e-3) {
+      angle = target
+      pose()
+      return
+    }
+    const from = angle
+    const start = performance.now()
+    const step = (now: number) => {
+      const t = Math.min(1, (now - start) / TURN_MS)
+      angle = from + (target - from) * (t * t * (3 - 2 * t))
+      pose()
+      if (t < 1) animation = requestAnimationFrame(step)
+    }
+    animation = requestAnimationFrame(step)
+  }
+
+  /** Steps back until all of it shows; only when the size of the piece changed. */
+  function frame(): void {
+    const key = `${size.map((s) => Math.round(s)).join('x')}@${camera.aspect.toFixed(2)}`
+    if (key === framed) return
+    framed = key
+    const [length, width, thickness] = size
+    const radius = Math.hypot(length, width, thickness) / 2 + 60
+    const distance =
+      (radius / Math.tan((camera.fov * Math.PI) / 360)) * Math.max(0.72, 0.86 / Math.min(1.4, camera.aspect))
+    controls.target.set(length / 2, width / 2, thickness / 2)
+    const way = new THREE.Vector3(-0.42, -0.82, 0.72).normalize()
+    camera.position.copy(controls.target).addScaledVector(way, distance)
+    camera.near = distance / 50
+    camera.far = distance * 10
+    camera.updateProjectionMatrix()
+    controls.update()
+  }
+
+  const ray = new THREE.Raycaster()
+  let pointed: string | null = null
+  const onMove = (event: PointerEvent) => {
+    if (event.buttons !== 0) return
+    const rect = canvas.getBoundingClientRect()
+    ray.setFromCamera(
+      new THREE.Vector2(
+        ((event.clientX - rect.left) / rect.width) * 2 - 1,
+        1 - ((event.clientY - rect.top) / rect.height) * 2,
+      ),
+      camera,
+    )
+    const [hit] = ray
+      .intersectObjects(
+        turning.children.filter((c) => c.visible),
+        true,
+      )
+      .filter((h) => h.object instanceof THREE.Mesh)
+    const id = (hit?.object.userData.id as string | undefined) ?? null
+    if (id === pointed) return
+    pointed = id
+    onPoint(id)
+  }
+  const onLeave = () => {
+    if (pointed === null) return
+    pointed = null
+    onPoint(null)
+  }
+  canvas.addEventListener('pointermove', onMove)
+  canvas.addEventListener('pointerleave', onLeave)
+
+  return {
+    show(scene) {
+      clear()
+      size = scene.size
+      flips = scene.toPlaced.x[0] < 0
+      for (const part of scene.parts) addPart(part)
+      dressParts()
+      frame()
+      angle = restAngle()
+      pose()
+    },
+    dress(next) {
+      const turned = next.attitude !== look.attitude
+      look = next
+      dressParts()
+      if (turned) turnTo(restAngle())
+      draw()
+    },
+    resize(width, height) {
+      renderer.setSize(width, height, false)
+      camera.aspect = width / height
+      camera.updateProjectionMatrix()
+      frame()
+      draw()
+    },
+    close() {
+      cancelAnimationFrame(animation)
+      canvas.removeEventListener('pointermove', onMove)
+      canvas.removeEventListener('pointerleave', onLeave)
+      clear()
+      controls.dispose()
+      renderer.dispose()
+    },
+  }
+}

@@ -1,0 +1,61 @@
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useSize } from '../../stage/useSize.ts'
+
+/** Finishing over the days: a bar for each step, and what the waiting is for. */
+export function FinishBand() {
+  const { plan, fresh } = usePlan()
+  const [box, size] = useSize<HTMLDivElement>()
+  const figures = plan?.stations.finish?.figures
+  if (!figures)
+    return (
+      <p className="label border-t px-4 pt-2 text-soft">No finishing plan while a finding stops the pour.</p>
+    )
+  const end = Math.max(24, ...figures.steps.map((s) => s.startHours + s.waitHours))
+  const left = 190
+  const at = (hours: number) => left + (hours / end) * (size.width - left - 30)
+  const row = Math.min(18, (size.height - 48) / figures.steps.length)
+  const step = end / 24 > 14 ? 7 : end / 24 > 6 ? 2 : 1
+  return (
+    <div ref={box} className={`min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+      <svg width={size.width} height={size.height} role="img" aria-label="Finishing steps over days">
+        <text x="16" y="16" className="view-name" fill="var(--soft)">
+          Finishing, days after the pour; show face up from the turn on
+        </text>
+        {Array.from({ length: Math.floor(end / 24 / step) + 1 }, (_, i) => i * step).map((d) => (
+          <g key={d}>
+            <line x1={at(d * 24)} x2={at(d * 24)} y1="24" y2={size.height - 20} stroke="var(--faint)" />
+            <text
+              x={at(d * 24)}
+              y={size.height - 6}
+              textAnchor="middle"
+              className="dim"
+              style={{ fontSize: 13, fontWeight: 500 }}
+            >
+              {d}
+            </text>
+          </g>
+        ))}
+        {figures.steps.map((s, i) => (
+          <g key={`${s.code}${s.startHours}`}>
+            <text
+              x={left - 8}
+              y={26 + row * (i + 0.75)}
+              textAnchor="end"
+              className="dim"
+              style={{ fontSize: 13, fontWeight: 500 }}
+            >
+              {s.text.length > 30 ? `${s.text.slice(0, 29)}…` : s.text}
+            </text>
+            <rect
+              x={at(s.startHours)}
+              width={Math.max(3, at(s.startHours + s.waitHours) - at(s.startHours))}
+              y={26 + row * i + 2}
+              height={Math.max(4, row - 5)}
+              fill={s.code === 'coat' || s.code === 'cure-coat' ? 'var(--settled)' : 'var(--ink)'}
+            />
+          </g>
+        ))}
+      </svg>
+    </div>
+  )
+}

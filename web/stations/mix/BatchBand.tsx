@@ -1,0 +1,54 @@
+import { usePlan } from '../../app/PlanContext.tsx'
+
+/** The batches drawn as vessels, filled to what each holds, with what goes in. */
+export function BatchBand() {
+  const { plan, fresh, job, piece } = usePlan()
+  const figures = plan?.stations.mix?.figures
+  const mixer = job.stock.mixers.find((m) => m.id === piece.mix.mixer)
+  if (!figures) return <div className="border-t" />
+  return (
+    <div className={`min-h-0 overflow-auto border-t px-4 pt-1 ${fresh ? '' : 'stale'}`}>
+      <span className="view-name">
+        Batches in {figures.mixer}: up to {figures.bagsPerBatch} {figures.bagsPerBatch === 1 ? 'bag' : 'bags'}{' '}
+        each, {figures.mixMinutes} min of mixing
+      </span>
+      <ol className="mt-2 flex gap-6">
+        {figures.batches.map((b) => {
+          const level = Math.min(1, b.litres / (mixer?.litres ?? b.litres))
+          return (
+            <li key={b.number} className="flex items-end gap-3">
+              <svg aria-hidden width="92" height="92" viewBox="0 0 92 92">
+                <clipPath id={`tub-${b.number}`}>
+                  <path d="M6 8 L16 86 H76 L86 8z" />
+                </clipPath>
+                <rect
+                  x="0"
+                  y={86 - 74 * level}
+                  width="92"
+                  height="92"
+                  fill="url(#hatch-concrete)"
+                  clipPath={`url(#tub-${b.number})`}
+                />
+                <path d="M6 8 L16 86 H76 L86 8" fill="none" stroke="var(--ink)" strokeWidth="2" />
+                <path
+                  d={`M${6 + 10 * (1 - level)} ${86 - 74 * level}h${80 - 20 * (1 - level)}`}
+                  stroke="var(--ink)"
+                  strokeDasharray="4 3"
+                />
+              </svg>
+              <span className="label text-[15px] leading-tight">
+                <strong className="text-[20px]">Batch {b.number}</strong>
+                <br />
+                {b.bags} {b.bags === 1 ? 'bag' : 'bags'}, {b.dryKg.toFixed(1)} kg
+                <br />
+                {b.waterLitres.toFixed(2)} L water
+                <br />
+                <span className="text-soft">hold back {b.heldBackLitres.toFixed(2)} L</span>
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+    </div>
+  )
+}

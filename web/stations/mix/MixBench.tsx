@@ -1,0 +1,90 @@
+import { showNumber } from '../../../core/units/index.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useChange } from '../../app/store.ts'
+import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
+
+export function MixBench() {
+  const { piece, plan, job, fresh } = usePlan()
+  const change = useChange()
+  const figures = plan?.stations.mix?.figures
+  const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
+  const choose = (label: string, patch: Partial<typeof piece.mix>) =>
+    change(label, { type: 'mixChosen', pieceId: piece.id, patch })
+  const money = (n: number | null) => (n === null ? 'no price' : n.toFixed(2))
+  return (
+    <>
+      <h1>Mix</h1>
+      <p>
+        {figures
+          ? `${figures.volumeLitres.toFixed(1)} L in the mould, ${figures.neededLitres.toFixed(1)} L with waste.`
+          : ''}
+      </p>
+      <Pick
+        label="Mix"
+        value={piece.mix.mix}
+        options={job.stock.mixes}
+        onChoose={(id) => choose('mix', { mix: id })}
+      />
+      {mix && (
+        <Choice
+          label="Water in a bag"
+          value={piece.mix.water}
+          options={(['stiff', 'medium', 'limit'] as const).map((w) => ({
+            value: w,
+            name: `${mix.waterLitres[w]} L`,
+            note: `${w}, ${mix.f28[w]} MPa`,
+          }))}
+          onChoose={(water) => choose(`water ${water}`, { water })}
+        />
+      )}
+      <NumberField
+        label="Waste"
+        unit="%"
+        value={piece.mix.wastePercent}
+        optional
+        placeholder={figures ? showNumber(figures.wastePercent, 0) : ''}
+        min={0}
+        max={100}
+        onCommit={(wastePercent) =>
+          choose(wastePercent === null ? 'usual waste' : `waste ${wastePercent}%`, { wastePercent })
+        }
+      />
+      <Pick
+        label="Mixed in"
+        value={piece.mix.mixer}
+        options={job.stock.mixers}
+        onChoose={(mixer) => choose('mixer', { mixer })}
+      />
+      {figures && (
+        <div className={fresh ? '' : 'stale'}>
+          <h2>For one cast</h2>
+          <Row label={figures.mixName} unit={figures.bags === 1 ? 'bag' : 'bags'}>
+            {figures.bags}
+          </Row>
+          <Row label="of which needed" unit="bags">
+            {figures.bagsExact.toFixed(2)}
+          </Row>
+          <Row label="Water" unit="L">
+            {figures.waterLitres.toFixed(2)}
+          </Row>
+          <Row label="Left over" unit="L">
+            {figures.spareLitres.toFixed(1)}
+          </Row>
+          <Row label="Cost">{money(figures.costPerCast)}</Row>
+          {piece.quantity > 1 && (
+            <>
+              <h2>For all {piece.quantity}</h2>
+              <Row label="Bags">{figures.bagsPerJob}</Row>
+              <Row label="Cost">{money(figures.costPerJob)}</Row>
+            </>
+          )}
+        </div>
+      )}
+      <Caution>
+        Wet cement burns skin and eyes: gloves, glasses, wash at once. Pour bags low and wear a respirator.
+        Keep wash water out of drains.
+      </Caution>
+    </>
+  )
+}

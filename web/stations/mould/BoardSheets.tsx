@@ -1,0 +1,136 @@
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../../app/store.ts'
+import { pointedAt } from '../../app/viewSlice.ts'
+import { useSize } from '../../stage/useSize.ts'
+
+const ROOM = { top: 30, side: 16, bottom: 10, gap: 18 }
+
+/** The cut list laid out on its boards: labels, cuts in order, off-cuts worth keeping. */
+export function BoardSheets() {
+  const { plan, fresh } = usePlan()
+  const [box, size] = useSize<HTMLDivElement>()
+  const lit = useAppSelector((s) => s.view.lit)
+  const dispatch = useAppDispatch()
+  const figures = plan?.stations.mould?.figures
+  const sheets = (figures?.layouts ?? []).flatMap((layout) =>
+    layout.sheets.map((sheet, i) => ({ layout, sheet, n: i + 1 })),
+  )
+  const total = sheets.reduce((sum, s) => sum + s.layout.sheetLengthMm, 0)
+  const tallest = Math.max(1, ...sheets.map((s) => s.layout.sheetWidthMm))
+  const scale = Math.min(
+    (size.width - 2 * ROOM.side - ROOM.gap * Math.max(0, sheets.length - 1)) / Math.max(1, total),
+    (size.height - ROOM.top - ROOM.bottom - 18) / tallest,
+  )
+  const ids = (label: string) => figures?.cutList.find((r) => r.label === label)?.partIds ?? []
+  let x = ROOM.side
+  return (
+    <div ref={box} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+      <span className="view-name absolute left-4 top-1">
+        Boards: {sheets.length === 1 ? '1 sheet' : `${sheets.length} sheets`}
+        {figures &&
+          `, no layout needs fewer than ${figures.layouts.reduce((sum, l) => sum + l.lowerBoundSheets, 0)}`}
+      </span>
+      {sheets.length === 0 && (
+        <p className="label absolute left-4 top-9 text-soft">Nothing to lay out yet.</p>
+      )}
+      {size.width > 0 && scale > 0 && (
+        <svg width={size.width} height={size.height} role="img" aria-label="Board sheets with their cuts">
+          {sheets.map(({ layout, sheet, n }) => {
+            const left = x
+            x += layout.sheetLengthMm * scale + ROOM.gap
+            const high = layout.sheetWidthMm * scale
+            const rect = (r: { xMm: number; yMm: number; lengthMm: number; widthMm: number }) => ({
+              x: left + r.xMm * scale,
+              y: ROOM.top + high - (r.yMm + r.widthMm) * scale,
+              width: r.lengthMm * scale,
+              height: r.widthMm * scale,
+            })
+            return (
+              <g key={`${layout.boardId}${n}`}>
+                <rect
+                  x={left}
+                  y={ROOM.top}
+                  width={layout.sheetLengthMm * scale}
+                  height={high}
+                  fill="var(--paper)"
+                  stroke="var(--ink)"
+                />
+                {sheet.offcuts
+                  .filter((o) => o.kept)
+                  .map((o) => (
+                    <rect
+                      key={`${o.xMm}|${o.yMm}`}
+                      {...rect(o)}
+                      fill="var(--sheet)"
+                      stroke="var(--hair)"
+                      strokeDasharray="4 3"
+                    />
+                  ))}
+                {sheet.parts.map((p) => {
+                  const r = rect(p)
+                  const isLit = lit !== null && ids(p.label).includes(lit)
+                  return (
+                    <g
+                      key={`${p.label}|${p.xMm}|${p.yMm}`}
+                      onPointerEnter={() => dispatch(pointedAt(ids(p.label)[0] ?? null))}
+                      onPointerLeave={() => dispatch(pointedAt(null))}
+                    >
+                      <rect
+                        {...r}
+                        fill="var(--board)"
+                        stroke={isLit ? 'var(--oxide)' : 'var(--ink)'}
+                        strokeWidth={isLit ? 2.4 : 0.9}
+                      />
+                      {r.width > 9 && r.height > 9 && (
+                        <text
+                          x={r.x + r.width / 2}
+                          y={r.y + r.height / 2 + 5}
+                          textAnchor="middle"
+                          className="dim"
+                          style={{ fontSize: Math.min(15, r.height, r.width + 4) }}
+                        >
+                          {p.label}
+                        </text>
+                      )}
+                    </g>
+                  )
+                })}
+                {sheet.cuts.slice(0, 6).map((c) => {
+                  const across = c.way === 'crossways'
+                  const cx = across ? left + c.atMm * scale : left + c.fromMm * scale + 7
+                  const cy = across
+                    ? ROOM.top + high - c.fromMm * scale - 7
+                    : ROOM.top + high - c.atMm * scale
+                  return (
+                    <g key={c.order} pointerEvents="none">
+                      <circle cx={cx} cy={cy} r="7" fill="var(--ink)" />
+                      <text
+                        x={cx}
+                        y={cy + 4}
+                        textAnchor="middle"
+                        fontSize="11"
+                        fontWeight="700"
+                        fill="var(--sheet)"
+                        className="label"
+                      >
+                        {c.order}
+                      </text>
+                    </g>
+                  )
+                })}
+                <text
+                  x={left}
+                  y={ROOM.top + high + 15}
+                  className="dim"
+                  style={{ fontSize: 13, fontWeight: 500 }}
+                >
+                  {layout.boardName}, {Math.round(sheet.usedShare * 100)}% used
+                </text>
+              </g>
+            )
+          })}
+        </svg>
+      )}
+    </div>
+  )
+}

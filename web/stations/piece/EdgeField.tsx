@@ -1,0 +1,48 @@
+import { useId } from 'react'
+import type { Edge } from '../../../core/job/index.ts'
+import { MeasureField } from '../../ui/MeasureField.tsx'
+
+/** The usual size an edge starts at, mm. */
+const USUAL = { bead: 6, chamfer: 8 } as const
+
+/** An edge treatment and, where it has one, its size. */
+export function EdgeField({
+  label,
+  edge,
+  onChange,
+  lit,
+}: {
+  label: string
+  edge: Edge
+  onChange: (edge: Edge) => void
+  lit?: boolean
+}) {
+  const id = useId()
+  const title = label.charAt(0).toUpperCase() + label.slice(1)
+  const choose = (kind: string) => {
+    if (kind === 'square') onChange({ kind: 'square' })
+    else if (kind === 'bead' || kind === 'chamfer')
+      onChange({ kind, size: edge.kind === 'square' ? USUAL[kind] : edge.size })
+  }
+  return (
+    <div className="row" style={lit ? { borderColor: 'var(--oxide)', borderBottomWidth: 2 } : undefined}>
+      <label htmlFor={id}>{title}</label>
+      <span className="flex items-baseline gap-2">
+        <select id={id} className="plain-select" value={edge.kind} onChange={(e) => choose(e.target.value)}>
+          <option value="square">square</option>
+          <option value="bead">bead r</option>
+          <option value="chamfer">chamfer</option>
+        </select>
+        {edge.kind !== 'square' && (
+          <MeasureField
+            bare
+            label={`${title} ${edge.kind} size`}
+            value={edge.size}
+            min={0.5}
+            onCommit={(size) => onChange({ ...edge, size })}
+          />
+        )}
+      </span>
+    </div>
+  )
+}

@@ -1,0 +1,135 @@
+import { type PointerEvent, useState } from 'react'
+import type { Point } from '../../../core/geometry/index.ts'
+import {
+  type Change,
+  newOpening,
+  type Opening,
+  type OpeningShape,
+  type Piece,
+} from '../../../core/job/index.ts'
+import { reach } from '../../../core/piece/index.ts'
+import { newId } from '../../app/files.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../../app/store.ts'
+import { selected } from '../../app/viewSlice.ts'
+import { planTarget } from '../../stage/planTarget.ts'
+
+/** Generic openings to start from; each is then given its own size. */
+const TEMPLATES: readonly { name: string; shape: OpeningShape }[] = [
+  { name: 'basin', shape: { kind: 'rectangle', length: 380, width: 280, radius: 40 } },
+  { name: 'hob', shape: { kind: 'rectangle', length: 560, width: 490, radius: 8 } },
+  { name: 'tap hole', shape: { kind: 'round', diameter: 35 } },
+  { name: 'pipe', shape: { kind: 'round', diameter: 60 } },
+  { name: 'rectangle', shape: { kind: 'rectangle', length: 200, width: 150, radius: 0 } },
+]
+
+/** Openings to drag onto the plan, or to press for one in the middle. */
+export function OpeningPalette() {
+  const { piece, preview } = usePlan()
+  const change = useChange()
+  const dispatch = useAppDispatch()
+  const [carried, setCarried] = useState<{ opening: Opening; over: boolean } | null>(null)
+
+  const grab = (event: PointerEvent<HTMLButtonElement>, template: (typeof TEMPLATES)[number]) => {
+    if (event.button !== 0) return
+    event.currentTarget.setPointerCapture(event.pointerId)
+    setCarried({
+      opening: newOpening(newId('opening'), freeName(piece, template.name), template.shape),
+      over: false,
+    })
+  }
+  const carry = (event: PointerEvent) => {
+    if (!carried) return
+    const at = planTarget.current(event.clientX, event.clientY)
+    setCarried({ ...carried, over: at !== null })
+    preview(at ? [added(piece.id, carried.opening, at)] : null)
+  }
+  const drop = (event: PointerEvent) => {
+    if (!carried) return
+    const at = planTarget.current(event.clientX, event.clientY)
+    preview(null)
+    setCarried(null)
+    if (at) put(carried.opening, at)
+  }
+  const put = (opening: Opening, at: Point | null) => {
+    change(
+      `add ${opening.name}`,
+      at ? added(piece.id, opening, at) : { type: 'openingAdded', pieceId: piece.id, opening },
+    )
+    dispatch(selected({ kind: 'opening', id: opening.id }))
+  }
+  return (
+    <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label="Add an opening">
+      {TEMPLATES.map((t) => (
+        <button
+          key={t.name}
+          type="button"
+          className="flex min-h-8 touch-none flex-col items-center border border-dashed border-soft px-2 pt-1 text-[14px] hover:bg-sheet"
+          style={{ cursor: 'grab' }}
+          onPointerDown={(e) => grab(e, t)}
+          onPointerMove={carry}
+          onPointerUp={drop}
+          onPointerCancel={() => {
+            preview(null)
+            setCarried(null)
+          }}
+          onClick={(e) => {
+            if (e.detail === 0) put(newOpening(newId('opening'), freeName(piece, t.name), t.shape), null)
+          }}
+          onDoubleClick={() => put(newOpening(newId('opening'), freeName(piece, t.name), t.shape), null)}
+        >
+          <TemplateShape shape={t.shape} />+ {t.name}
+        </button>
+      ))}
+      <span className="label text-[13px] text-soft">
+        {carried
+          ? carried.over
+            ? 'let go to put it here'
+            : 'drag it onto the plan'
+          : 'drag onto the plan; Enter or a double click puts it in the middle'}
+      </span>
+    </div>
+  )
+}
+
+/** Whole millimetres from the left and the front, so that it can be measured at once. */
+function added(pieceId: string, opening: Opening, at: Point): Change {
+  const from = (axis: 'u' | 'v') => ({
+    rule: 'fromStart' as const,
+    distance: Math.round(at[axis === 'u' ? 0 : 1] - reach(opening, axis)),
+  })
+  return { type: 'openingAdded', pieceId, opening: { ...opening, u: from('u'), v: from('v') } }
+}
+
+function freeName(piece: Piece, name: string): string {
+  const taken = new Set(piece.openings.map((o) => o.name))
+  if (!taken.has(name)) return name
+  for (let n = 2; ; n += 1) if (!taken.has(`${name} ${n}`)) return `${name} ${n}`
+}
+
+function TemplateShape({ shape }: { shape: OpeningShape }) {
+  const k = 22 / 560
+  return (
+    <svg
+      aria-hidden
+      width="30"
+      height="22"
+      viewBox="-15 -11 30 22"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.3"
+    >
+      {shape.kind === 'round' ? (
+        <circle r={Math.max(3, shape.diameter * k * 2)} />
+      ) : (
+        <rect
+          x={(-shape.length * k) / 2}
+          y={(-shape.width * k) / 2}
+          width={shape.length * k}
+          height={shape.width * k}
+          rx={shape.radius * k}
+        />
+      )}
+    </svg>
+  )
+}

@@ -1,0 +1,140 @@
+import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts'
+import type { ScheduleStep } from '../../../core/pour/index.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useSize } from '../../stage/useSize.ts'
+
+const SHORT: Readonly<Record<ScheduleStep['code'], string>> = {
+  'seal-joints': 'seal',
+  wax: 'wax',
+  checks: 'check',
+  batch: 'batch',
+  'lay-mesh': 'mesh',
+  compact: 'vibrate',
+  screed: 'screed',
+  cover: 'cover',
+  trowel: 'trowel',
+  'tool-edges': 'edges',
+  'ease-knockouts': 'ease',
+  'sides-off': 'sides off',
+  'sharp-sides-off': 'sharp sides',
+  flip: 'turn over',
+  'knockouts-out': 'knockouts',
+  cure: 'cure',
+}
+
+/** The pour day on one line, early hours drawn wide, and strength against time with what it allows. */
+export function PourBand() {
+  const { plan, fresh } = usePlan()
+  const [box, size] = useSize<HTMLDivElement>()
+  const figures = plan?.stations.pour?.figures
+  if (!figures)
+    return <p className="label border-t px-4 pt-2 text-soft">No pour day while a finding stops the pour.</p>
+  const steps = figures.schedule.filter((s) => s.code !== 'cure')
+  const line = size.width * 0.56
+  const first = steps[0]?.startMinutes ?? 0
+  const last = Math.max(60, ...steps.map((s) => s.endMinutes))
+  // Hours after the pour are many and empty, minutes in it few and full: the axis runs with the cube root of time.
+  const root = (m: number) => Math.cbrt(m)
+  const at = (m: number) => 30 + ((root(m) - root(first)) / (root(last) - root(first))) * (line - 90)
+  const rows: number[] = []
+  const placed = steps.map((s) => {
+    const x = at(s.startMinutes)
+    const width = SHORT[s.code].length * 7 + 16
+    let row = rows.findIndex((end) => end < x)
+    if (row < 0) row = rows.push(0) - 1
+    rows[row] = x + width
+    return { s, x, row }
+  })
+  const flip = figures.flipMinutes
+  return (
+    <div ref={box} className={`relative flex min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+      <svg width={line} height={size.height} role="img" aria-label="Pour day on a line">
+        <text x="16" y="16" className="view-name" fill="var(--soft)">
+          Pour day, {figures.temperatureDegC.toFixed(0)} °C
+        </text>
+        <line x1="16" x2={line - 10} y1={size.height - 26} y2={size.height - 26} stroke="var(--ink)" />
+        {[0, 60, 240, 720, 1440, 2880, 4320]
+          .filter((m) => m <= last)
+          .map((m) => (
+            <g key={m}>
+              <line
+                x1={at(m)}
+                x2={at(m)}
+                y1={size.height - 30}
+                y2={size.height - 22}
+                stroke="var(--ink)"
+                strokeWidth={m === 0 ? 3 : 1}
+              />
+              <text
+                x={at(m)}
+                y={size.height - 8}
+                textAnchor="middle"
+                className="dim"
+                style={{ fontSize: 13, fontWeight: 500 }}
+              >
+                {m === 0 ? 'first water' : m < 1440 ? `${m / 60} h` : `${m / 1440} d`}
+              </text>
+            </g>
+          ))}
+        <rect
+          x={at(0)}
+          width={Math.max(2, at(figures.workingMinutes) - at(0))}
+          y={size.height - 34}
+          height="8"
+          fill="var(--settled)"
+          opacity="0.5"
+        />
+        {placed.map(({ s, x, row }) => (
+          <g key={`${s.code}${s.batch ?? ''}`}>
+            <line x1={x} x2={x} y1={24 + row * 19 + 12} y2={size.height - 26} stroke="var(--hair)" />
+            <circle cx={x} cy={size.height - 26} r="3.5" fill="var(--ink)" />
+            <text x={x} y={24 + row * 19 + 10} className="dim" style={{ fontSize: 14 }}>
+              {SHORT[s.code]}
+              {s.batch && steps.filter((o) => o.code === 'batch').length > 1 ? ` ${s.batch}` : ''}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <figure className="relative flex-1 border-l" aria-label="Strength against time">
+        <figcaption className="view-name absolute left-3 top-1">Strength, MPa, over hours</figcaption>
+        {size.width > 0 && (
+          <LineChart
+            width={size.width - line - 2}
+            height={size.height}
+            data={[...figures.strength]}
+            margin={{ top: 24, right: 14, left: -18, bottom: 0 }}
+            accessibilityLayer={false}
+          >
+            <CartesianGrid stroke="var(--faint)" vertical={false} />
+            <XAxis
+              dataKey="hours"
+              type="number"
+              domain={[0, 72]}
+              ticks={[0, 12, 24, 36, 48, 60, 72]}
+              stroke="var(--soft)"
+              fontSize={13}
+            />
+            <YAxis stroke="var(--soft)" fontSize={13} domain={[0, (max: number) => Math.ceil(max / 5) * 5]} />
+            {[5, 8, 10].map((mpa) => (
+              <ReferenceLine
+                key={mpa}
+                y={mpa}
+                stroke="var(--oxide)"
+                strokeDasharray="4 3"
+                label={{
+                  value: mpa === 5 ? 'sides' : mpa === 8 ? 'sharp' : 'turn',
+                  position: 'insideLeft',
+                  fill: 'var(--oxide)',
+                  fontSize: 12,
+                  dy: -7,
+                }}
+              />
+            ))}
+            {flip !== null && flip <= 72 * 60 && <ReferenceLine x={flip / 60} stroke="var(--settled)" />}
+            <Line dataKey="mpa" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
+          </LineChart>
+        )}
+      </figure>
+    </div>
+  )
+}

@@ -1,0 +1,195 @@
+import { useState } from 'react'
+import { clock } from '../../../core/sheets/index.ts'
+import { showNumber } from '../../../core/units/index.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useAppSelector, useChange } from '../../app/store.ts'
+import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
+import { dayTime } from './dayTime.ts'
+
+export function PourBench() {
+  const { piece, plan, fresh } = usePlan()
+  const people = useAppSelector((s) => s.job.job?.settings.people ?? 2)
+  const change = useChange()
+  const figures = plan?.stations.pour?.figures
+  const { temperature } = piece.pour
+  const choose = (label: string, patch: Partial<typeof piece.pour>) =>
+    change(label, { type: 'pourPlanned', pieceId: piece.id, patch })
+  const degC = temperature.kind === 'constant' ? temperature.degC : temperature.points[0]!.degC
+  return (
+    <>
+      <h1>Pour</h1>
+      <p>
+        {figures
+          ? `It works for ${Math.round(figures.workingMinutes)} min and sets in ${showNumber(figures.finalSetMinutes / 60, 1)} h.`
+          : ''}
+      </p>
+      <div className="row">
+        <label htmlFor="pour-start">First water</label>
+        <input
+          id="pour-start"
+          type="datetime-local"
+          className="plain-select"
+          value={piece.pour.start}
+          onChange={(e) =>
+            /T\d\d:\d\d$/.test(e.target.value) &&
+            choose(`start ${e.target.value.replace('T', ' ')}`, { start: e.target.value })
+          }
+        />
+      </div>
+      <Choice
+        label="Temperature"
+        value={temperature.kind}
+        options={[
+          { value: 'constant', name: 'one figure' },
+          { value: 'list', name: 'hour by hour' },
+        ]}
+        onChoose={(kind) =>
+          kind !== temperature.kind &&
+          choose(kind === 'constant' ? 'one temperature' : 'temperatures by the hour', {
+            temperature:
+              kind === 'constant'
+                ? { kind, degC }
+                : {
+                    kind,
+                    points: [
+                      { hour: 0, degC },
+                      { hour: 12, degC },
+                    ],
+                  },
+          })
+        }
+      />
+      {temperature.kind === 'constant' ? (
+        <NumberField
+          label="Air and mould"
+          unit="°C"
+          value={temperature.degC}
+          min={-30}
+          max={60}
+          onCommit={(n) => n !== null && choose(`${n} °C`, { temperature: { kind: 'constant', degC: n } })}
+        />
+      ) : (
+        <TemperatureList
+          key={JSON.stringify(temperature.points)}
+          points={temperature.points}
+          onCommit={(points) => choose('temperatures', { temperature: { kind: 'list', points } })}
+        />
+      )}
+      <NumberField
+        label="People"
+        value={people}
+        min={1}
+        max={20}
+        whole
+        onCommit={(n) => n && change(`${n} people`, { type: 'settingsChanged', patch: { people: n } })}
+      />
+      {figures && (
+        <div className={fresh ? '' : 'stale'}>
+          <h2>The day</h2>
+          <table className="list">
+            <tbody>
+              {figures.schedule.map((s) => (
+                <tr key={`${s.code}${s.batch ?? ''}`}>
+                  <td className="n pr-2! text-left!">
+                    {clock(s.startMinutes)}
+                    <span className="block text-[13px] font-normal leading-tight text-soft">
+                      {dayTime(figures.start, s.startMinutes)}
+                    </span>
+                  </td>
+                  <td className="leading-tight">
+                    {s.text}
+                    {s.latestMinutes !== null && s.latestMinutes > s.startMinutes && (
+                      <span className="block text-[13px] text-soft">not after {clock(s.latestMinutes)}</span>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Row label="To turn over, with its mould" unit="kg">
+            {figures.liftKg.toFixed(0)}
+          </Row>
+        </div>
+      )}
+      <More title="Air for drying">
+        <NumberField
+          label="Humidity"
+          unit="%"
+          value={Math.round(piece.pour.humidity * 100)}
+          min={0}
+          max={100}
+          onCommit={(n) => n !== null && choose(`humidity ${n}%`, { humidity: n / 100 })}
+        />
+        <NumberField
+          label="Wind over it"
+          unit="km/h"
+          value={piece.pour.windKmPerH}
+          min={0}
+          max={120}
+          onCommit={(n) => n !== null && choose(`wind ${n}`, { windKmPerH: n })}
+        />
+        {figures && (
+          <Row label="Surface loses" unit="kg/m² h">
+            {figures.dryingKgPerM2H.toFixed(2)}
+          </Row>
+        )}
+      </More>
+      <Caution>
+        Gloves, glasses and boots for wet concrete; a respirator while bags are open. Never flip or carry it
+        below 10 MPa. Keep hands out from under it.
+      </Caution>
+    </>
+  )
+}
+
+type Point = { hour: number; degC: number }
+
+/** Hours and temperatures as lines, `0 9` then `6 14`; a line that cannot be read says which. */
+function TemperatureList({
+  points,
+  onCommit,
+}: {
+  points: readonly Point[]
+  onCommit: (points: Point[]) => void
+}) {
+  const [text, setText] = useState(points.map((p) => `${p.hour} ${p.degC}`).join('\n'))
+  const read = readPoints(text)
+  return (
+    <div className="pt-1">
+      <label className="label text-[15px]" htmlFor="temperature-list">
+        Hours from first water, and °C, a line each
+      </label>
+      <textarea
+        id="temperature-list"
+        className="w-full border border-hair bg-sheet p-1"
+        rows={5}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={() =>
+          typeof read !== 'string' && JSON.stringify(read) !== JSON.stringify(points) && onCommit(read)
+        }
+      />
+      {typeof read === 'string' && (
+        <p role="alert" className="text-oxide!">
+          {read}
+        </p>
+      )}
+    </div>
+  )
+}
+
+function readPoints(text: string): Point[] | string {
+  const points: Point[] = []
+  for (const [i, line] of text.split('\n').entries()) {
+    if (line.trim() === '') continue
+    const match = /^\s*(\d+(?:\.\d+)?)[\s:,;h]+(-?\d+(?:\.\d+)?)\s*$/.exec(line)
+    if (!match) return `Line ${i + 1}: write the hour and the temperature, such as 6 14.`
+    const [hour, degC] = [Number(match[1]), Number(match[2])]
+    if (hour > 2000 || degC < -30 || degC > 60)
+      return `Line ${i + 1}: hours to 2000, temperatures from -30 to 60.`
+    if (points.length > 0 && hour <= points.at(-1)!.hour) return `Line ${i + 1}: hours must rise.`
+    points.push({ hour, degC })
+  }
+  return points.length === 0 ? 'At least one line is needed.' : points.slice(0, 500)
+}

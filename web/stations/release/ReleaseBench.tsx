@@ -1,0 +1,110 @@
+import { useState } from 'react'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useChange } from '../../app/store.ts'
+import { Caution, More, Pick } from '../../ui/Choice.tsx'
+
+export function ReleaseBench() {
+  const { piece, plan, job, fresh } = usePlan()
+  const change = useChange()
+  const figures = plan?.stations.release?.figures
+  const choose = (label: string, patch: Partial<typeof piece.release>) =>
+    change(label, { type: 'releaseChosen', pieceId: piece.id, patch })
+  return (
+    <>
+      <h1>Release</h1>
+      <p>What goes on the faces, and how the mould comes off.</p>
+      <h2>Agents</h2>
+      <Pick
+        label="On faced board"
+        value={piece.release.faceAgent}
+        options={job.stock.agents}
+        onChoose={(faceAgent) => choose('release agent', { faceAgent })}
+      />
+      <Pick
+        label="On raw edges"
+        value={piece.release.edgeSeal}
+        options={job.stock.agents}
+        onChoose={(edgeSeal) => choose('edge seal', { edgeSeal })}
+      />
+      {figures && (
+        <div className={fresh ? '' : 'stale'}>
+          <h2>By face</h2>
+          <table className="list">
+            <thead>
+              <tr>
+                <th>face</th>
+                <th className="n">coats</th>
+                <th className="n">wait</th>
+              </tr>
+            </thead>
+            <tbody>
+              {figures.agents.map((a) => (
+                <tr key={`${a.face}${a.agent}`}>
+                  <td>
+                    <strong>{a.face}</strong>, {a.material}
+                    <span className="block text-[13px] leading-tight text-soft">
+                      {a.agent}, {a.amount.toFixed(a.unit === 'metre' ? 1 : 3)} {a.unit}; {a.note}
+                    </span>
+                  </td>
+                  <td className="n">{a.coats}</td>
+                  <td className="n">{a.waitMinutes} min</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <h2>Off, in this order</h2>
+          <ol className="label list-decimal pl-5 text-[15px]">
+            {figures.stripping.map((s) => (
+              <li key={s.code + s.text} className="border-b py-1">
+                {s.text}
+              </li>
+            ))}
+          </ol>
+        </div>
+      )}
+      <More title="Leave the release out">
+        <LeftOut
+          key={piece.id}
+          value={piece.release.leftOut}
+          onChange={(leftOut) => choose(leftOut ? 'leave the release out' : 'use release', { leftOut })}
+        />
+      </More>
+      <Caution>
+        Wax and solvents: fresh air, no flame. Never fuel or engine oil: it soaks into soil and skin, stains
+        the face and gives off fumes; paste wax does the work.
+      </Caution>
+    </>
+  )
+}
+
+function LeftOut({ value, onChange }: { value: string | null; onChange: (value: string | null) => void }) {
+  const [why, setWhy] = useState(value ?? '')
+  return (
+    <div className="flex flex-col gap-2 pt-2">
+      <label className="label text-[15px]">
+        Reason
+        <input
+          className="w-full border-b border-ink bg-transparent"
+          value={why}
+          maxLength={500}
+          onChange={(e) => setWhy(e.target.value)}
+        />
+      </label>
+      <span>
+        <button
+          type="button"
+          className="act"
+          disabled={why.trim() === '' || why === value}
+          onClick={() => onChange(why.trim())}
+        >
+          Leave it out
+        </button>
+        {value !== null && (
+          <button type="button" className="word" onClick={() => onChange(null)}>
+            use release after all
+          </button>
+        )}
+      </span>
+    </div>
+  )
+}

@@ -1,0 +1,80 @@
+import { useEffect, useRef, useState } from 'react'
+import type { Mark, Page } from '../../../core/sheets/types.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { nextSheet, slowWorker } from '../../worker/planner.ts'
+
+/** The sheets as they will be printed, drawn from the same marks as the PDF. */
+export function PaperStage() {
+  const { job, piece } = usePlan()
+  const latest = useRef(0)
+  const [pages, setPages] = useState<readonly Page[] | null>(null)
+  const [why, setWhy] = useState<string | null>(null)
+  useEffect(
+    () =>
+      slowWorker.listen((reply) => {
+        if (reply.kind !== 'pages' || reply.runId !== latest.current) return
+        setPages(reply.pages)
+        setWhy(reply.why)
+      }),
+    [],
+  )
+  useEffect(() => {
+    const runId = nextSheet()
+    latest.current = runId
+    slowWorker.post({ kind: 'pages', runId, job, pieceId: piece.id })
+  }, [job, piece.id])
+  return (
+    <div className="min-h-0 overflow-auto bg-sunk p-5">
+      <h2 className="sr-only">Shop sheet of {piece.name}</h2>
+      {why && <p className="label text-[17px]">{why}</p>}
+      {pages?.map((page, i) => (
+        <svg
+          key={`${page.width}${i === 0 ? 'drawing' : 'work'}`}
+          viewBox={`0 ${-page.height} ${page.width} ${page.height}`}
+          className="mx-auto mb-5 block w-full max-w-[1100px]"
+          style={{ background: '#fff' }}
+          role="img"
+          aria-label={
+            i === 0
+              ? `Shop sheet: plan, section and cut list of ${piece.name}`
+              : `Shop sheet: mix, times and order for ${piece.name}`
+          }
+        >
+          {page.marks.map((mark, k) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: marks have no identity of their own and never move
+            <MarkShape key={k} mark={mark} />
+          ))}
+        </svg>
+      ))}
+    </div>
+  )
+}
+
+function MarkShape({ mark }: { mark: Mark }) {
+  if (mark.kind === 'text')
+    return (
+      <text
+        x={mark.at[0]}
+        y={-mark.at[1]}
+        fontSize={mark.size}
+        fontWeight={mark.bold ? 700 : 400}
+        textAnchor={mark.align === 'left' ? 'start' : mark.align === 'middle' ? 'middle' : 'end'}
+        className="label"
+        fill="#000"
+      >
+        {mark.text}
+      </text>
+    )
+  const points = mark.points.map(([x, y]) => `${x.toFixed(3)},${(-y).toFixed(3)}`).join(' ')
+  const grey =
+    mark.fill === undefined
+      ? 'none'
+      : `rgb(${Math.round(mark.fill * 255)} ${Math.round(mark.fill * 255)} ${Math.round(mark.fill * 255)})`
+  const look = {
+    fill: grey,
+    stroke: mark.weight > 0 ? '#000' : 'none',
+    strokeWidth: mark.weight,
+    strokeDasharray: mark.dash?.join(' '),
+  }
+  return mark.closed ? <polygon points={points} {...look} /> : <polyline points={points} {...look} />
+}

@@ -1,0 +1,64 @@
+import { writeJob } from '../../../core/job/index.ts'
+import { download, downloadJob } from '../../app/files.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../../app/store.ts'
+import { sheetPrinted } from '../../app/viewSlice.ts'
+import { Choice, Row } from '../../ui/Choice.tsx'
+import { useSheet } from './useSheet.ts'
+
+export function SheetsBench() {
+  const { job, piece, fresh } = usePlan()
+  const { pdf, why, working } = useSheet()
+  const change = useChange()
+  const dispatch = useAppDispatch()
+  const name = `${piece.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-shop-sheet.pdf`
+  const keep = () => {
+    if (!pdf) return
+    download(name, pdf.slice().buffer, 'application/pdf')
+    dispatch(sheetPrinted())
+  }
+  const print = () => {
+    if (!pdf) return
+    const url = URL.createObjectURL(new Blob([pdf.slice().buffer], { type: 'application/pdf' }))
+    window.open(url, '_blank', 'noopener')
+    dispatch(sheetPrinted())
+  }
+  const byteCount = writeJob(job).length
+  return (
+    <>
+      <h1>Sheets</h1>
+      <p>What you carry to the bench: black on white, to scale.</p>
+      <Choice
+        label="Paper"
+        value={job.settings.paper}
+        options={[
+          { value: 'A4', name: 'A4' },
+          { value: 'Letter', name: 'Letter' },
+        ]}
+        onChoose={(paper) => change(`paper ${paper}`, { type: 'settingsChanged', patch: { paper } })}
+      />
+      <h2>Shop sheet</h2>
+      {why && (
+        <p role="alert" className="text-oxide!">
+          {why}
+        </p>
+      )}
+      <div className={`flex flex-wrap gap-2 pt-2 ${working || !fresh ? 'stale' : ''}`}>
+        <button type="button" className="act act-oxide" disabled={!pdf || working} onClick={print}>
+          Print the shop sheet
+        </button>
+        <button type="button" className="act" disabled={!pdf || working} onClick={keep}>
+          Keep it as PDF
+        </button>
+      </div>
+      <p className="pt-2">Print at actual size and check the 100 mm bar with a rule.</p>
+      <h2>Job file</h2>
+      <Row label="All pieces, stock and log" unit="kB">
+        {(byteCount / 1000).toFixed(0)}
+      </Row>
+      <button type="button" className="act mt-2" onClick={() => downloadJob(job)}>
+        Export the job file
+      </button>
+    </>
+  )
+}

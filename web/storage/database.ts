@@ -1,0 +1,36 @@
+import Dexie, { type EntityTable } from 'dexie'
+import type { Job, Patch } from '../../core/job/index.ts'
+import type { Stock } from '../../core/stock/index.ts'
+
+/** One step that can be undone: the patches both ways, and what it was called. */
+export type UndoStep = {
+  readonly label: string
+  readonly undo: readonly Patch[]
+  readonly redo: readonly Patch[]
+}
+
+export type JobRow = {
+  readonly id: string
+  readonly name: string
+  /** Raised at each save; a tab that is behind does not overwrite. */
+  readonly revision: number
+  readonly savedAt: number
+  readonly job: Job
+  readonly past: readonly UndoStep[]
+  readonly future: readonly UndoStep[]
+}
+
+export type ShelfRow = { readonly id: 'shelf'; readonly stock: Stock }
+export type SettingRow = { readonly id: string; readonly value: unknown }
+
+export type HollowDatabase = Dexie & {
+  jobs: EntityTable<JobRow, 'id'>
+  shelf: EntityTable<ShelfRow, 'id'>
+  settings: EntityTable<SettingRow, 'id'>
+}
+
+export function openDatabase(name = 'steady-hollow'): HollowDatabase {
+  const database = new Dexie(name) as HollowDatabase
+  database.version(1).stores({ jobs: 'id, savedAt', shelf: 'id', settings: 'id' })
+  return database
+}

@@ -1,0 +1,158 @@
+import wasm from 'manifold-3d/manifold.wasm?url'
+import { type Kernel, meshSolid, openKernel, type SolidRecipe } from '../../core/geometry/index.ts'
+import type { Job, Piece } from '../../core/job/index.ts'
+import { stationMemo } from '../../core/memo.ts'
+import { pouredPlacement } from '../../core/piece/index.ts'
+import { type PiecePlan, planPiece } from '../../core/plan.ts'
+import { proveRemedies } from '../../core/remedies.ts'
+import { type Page, sectionDrawing, shopSheet } from '../../core/sheets/index.ts'
+import type { PartMesh, Reply, Request, Scene } from './protocol.ts'
+
+const opening = openKernel({ wasm })
+const memo = stationMemo()
+const waiting = new Map<Request['kind'], Request>()
+let busy = false
+
+/** Of each kind only the newest request counts; older ones are dropped unanswered. */
+self.onmessage = ({ data }: MessageEvent<Request>) => {
+  waiting.set(data.kind, data)
+  if (!busy) void work()
+}
+
+async function work(): Promise<void> {
+  busy = true
+  const kernel = await opening
+  for (;;) {
+    const request = waiting.get('section') ?? waiting.get('plan') ?? [...waiting.values()][0]
+    if (!request) break
+    waiting.delete(request.kind)
+    try {
+      await answer(kernel, request)
+    } catch (error) {
+      reply({
+        kind: 'failed',
+        runId: request.runId,
+        station: null,
+        message: error instanceof Error ? error.message : String(error),
+      })
+    }
+    await pause()
+  }
+  busy = false
+}
+
+/** Lets newer messages in. */
+const pause = () => new Promise<void>((go) => setTimeout(go, 0))
+const reply = (message: Reply, transfer: Transferable[] = []) => self.postMessage(message, { transfer })
+const pieceOf = (job: Job, id: string): Piece | undefined => job.pieces.find((p) => p.id === id)
+
+async function answer(kernel: Kernel, request: Request): Promise<void> {
+  const { job, pieceId, runId } = request
+  const piece = pieceOf(job, pieceId)
+  if (!piece) return
+  switch (request.kind) {
+    case 'plan': {
+      const { jobRevision } = request
+      const quick = planPiece(kernel, job, piece, { quick: true, memo })
+      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan: quick })
+      await pause()
+      if (waiting.has('plan')) return
+      const solid = planPiece(kernel, job, piece, { memo })
+      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan: solid })
+      await pause()
+      if (waiting.has('plan')) return
+      const scene = solid.stations.piece?.geometry.recipe ? sceneOf(kernel, piece, solid) : null
+      const buffers = scene?.parts.flatMap(({ mesh }) => [
+        mesh.positions.buffer,
+        mesh.triangles.buffer,
+        mesh.faceOfTriangle.buffer,
+      ])
+      reply({ kind: 'scene', runId, pieceId, scene }, buffers as Transferable[] | undefined)
+      return
+    }
+    case 'section': {
+      const { stations } = planPiece(kernel, job, piece, { quick: true, memo })
+      const { attitude, from, to } = request
+      const drawing = stations.piece
+        ? sectionDrawing(
+            kernel,
+            { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude },
+            from,
+            to,
+          )
+        : null
+      reply({ kind: 'section', runId, drawing })
+      return
+    }
+    case 'remedies':
+      reply({
+        kind: 'remedies',
+        runId,
+        plan: proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo }), memo),
+      })
+      return
+    case 'pages': {
+      const pages = pagesOf(kernel, job, piece)
+      reply({ kind: 'pages', runId, pages, why: pages ? null : NO_SHEET })
+      return
+    }
+    case 'sheet':
+      await answerSheet(kernel, request, piece)
+  }
+}
+
+const NO_SHEET = 'There is no sheet while a finding stops the pour: cure it first.'
+
+function pagesOf(kernel: Kernel, job: Job, piece: Piece): readonly Page[] | null {
+  const {
+    piece: pieceStation,
+    mould,
+    steel,
+    release,
+    mix,
+    pour,
+    finish,
+  } = planPiece(kernel, job, piece, { memo }).stations
+  if (!pieceStation?.geometry.recipe || !mould || !steel || !release || !mix || !pour) return null
+  const stations = { piece: pieceStation, mould, steel, release, mix, pour, finish }
+  return shopSheet(kernel, { jobName: job.name, piece, settings: job.settings, stations }).pages
+}
+
+function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
+  const { geometry } = plan.stations.piece!
+  const by = pouredPlacement(piece.attitude, geometry)
+  const cast: SolidRecipe = { kind: 'moved', solid: geometry.recipe!, by }
+  const parts = kernel.withSolids((scope): PartMesh[] => [
+    { id: 'piece', role: 'piece', mesh: meshSolid(scope.solid(cast)) },
+    ...(plan.stations.mould?.parts ?? []).map(
+      (p): PartMesh => ({ id: p.id, role: p.role, mesh: meshSolid(scope.solid(p.recipe)) }),
+    ),
+  ])
+  return { parts, toPlaced: by, size: [geometry.length, geometry.width, geometry.thickness] }
+}
+
+async function answerSheet(
+  kernel: Kernel,
+  request: Extract<Request, { kind: 'sheet' }>,
+  piece: Piece,
+): Promise<void> {
+  const { job, runId, fonts } = request
+  const pages = pagesOf(kernel, job, piece)
+  if (!pages) {
+    reply({ kind: 'sheet', runId, pdf: null, why: NO_SHEET })
+    return
+  }
+  const [{ writePdf }, regular, bold] = await Promise.all([
+    import('../../core/sheets/writePdf.ts'),
+    bytes(fonts.regular),
+    bytes(fonts.bold),
+  ])
+  const pdf = await writePdf(pages, `${job.name}: ${piece.name}`, { regular, bold })
+  reply({ kind: 'sheet', runId, pdf, why: null }, [pdf.buffer as ArrayBuffer])
+}
+
+const bytes = async (url: string): Promise<Uint8Array> => {
+  const response = await fetch(url)
+  if (!response.ok) throw new Error(`the sheet font could not be read: ${url}`)
+  return new Uint8Array(await response.arrayBuffer())
+}

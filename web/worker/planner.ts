@@ -1,0 +1,43 @@
+import type { Reply, Request } from './protocol.ts'
+
+type Listener = (reply: Reply) => void
+
+/** Two workers on one script: `quick` for figures, solids and sections, `slow` for proofs and sheets. */
+function openWorker(): { post: (request: Request) => void; listen: (listener: Listener) => () => void } {
+  const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
+  const listeners = new Set<Listener>()
+  worker.onmessage = ({ data }: MessageEvent<Reply>) => {
+    for (const listener of listeners) listener(data)
+  }
+  return {
+    post: (request) => worker.postMessage(request),
+    listen: (listener) => {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
+  }
+}
+
+export const quickWorker = openWorker()
+export const slowWorker = openWorker()
+
+let lastRun = 0
+/** Run ids only rise: a reply of an older run is late and is dropped. */
+export const nextRun = (): number => {
+  lastRun += 1
+  return lastRun
+}
+
+let lastSection = 0
+/** Sections count on their own: a new section does not make the figures late. */
+export const nextSection = (): number => {
+  lastSection += 1
+  return lastSection
+}
+
+let lastSheet = 1e9
+/** Sheets count on their own too, far from the runs, since both are answered by the slow worker. */
+export const nextSheet = (): number => {
+  lastSheet += 1
+  return lastSheet
+}

@@ -1,0 +1,84 @@
+import type { NamedMesh, Placement, Point } from '../../core/geometry/index.ts'
+import type { Job, StationName } from '../../core/job/index.ts'
+import type { PiecePlan } from '../../core/plan.ts'
+import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
+
+/** A part to draw, in the frame of the pour. */
+export type PartMesh = {
+  readonly id: string
+  readonly role: 'piece' | 'base' | 'strip' | 'corner' | 'knockout' | 'wrap' | 'sealant' | 'chamfer'
+  readonly mesh: NamedMesh
+}
+
+export type Scene = {
+  readonly parts: readonly PartMesh[]
+  readonly toPlaced: Placement
+  readonly size: readonly [number, number, number]
+}
+
+export type Request =
+  | PagesRequest
+  | {
+      readonly kind: 'plan'
+      readonly runId: number
+      readonly jobRevision: number
+      readonly job: Job
+      readonly pieceId: string
+      readonly preview: boolean
+    }
+  | {
+      readonly kind: 'section'
+      readonly runId: number
+      readonly job: Job
+      readonly pieceId: string
+      readonly attitude: 'poured' | 'placed'
+      readonly from: Point
+      readonly to: Point
+    }
+  | { readonly kind: 'remedies'; readonly runId: number; readonly job: Job; readonly pieceId: string }
+  | {
+      readonly kind: 'sheet'
+      readonly runId: number
+      readonly job: Job
+      readonly pieceId: string
+      readonly fonts: { readonly regular: string; readonly bold: string }
+    }
+
+export type PagesRequest = {
+  readonly kind: 'pages'
+  readonly runId: number
+  readonly job: Job
+  readonly pieceId: string
+}
+export type PagesReply = {
+  readonly kind: 'pages'
+  readonly runId: number
+  readonly pages: readonly Page[] | null
+  readonly why: string | null
+}
+
+export type Reply =
+  | PagesReply
+  | {
+      readonly kind: 'plan'
+      readonly runId: number
+      readonly jobRevision: number
+      readonly pieceId: string
+      readonly stage: 'figures' | 'solid'
+      readonly plan: PiecePlan
+    }
+  | { readonly kind: 'scene'; readonly runId: number; readonly pieceId: string; readonly scene: Scene | null }
+  | { readonly kind: 'section'; readonly runId: number; readonly drawing: SectionDrawing | null }
+  | { readonly kind: 'remedies'; readonly runId: number; readonly plan: PiecePlan }
+  | {
+      readonly kind: 'sheet'
+      readonly runId: number
+      readonly pdf: Uint8Array | null
+      readonly why: string | null
+    }
+  | {
+      readonly kind: 'failed'
+      readonly runId: number
+      readonly station: StationName | null
+      readonly message: string
+    }
