@@ -30,6 +30,12 @@ export default defineConfig({
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['manifold-3d'], include: ['three', 'recharts'] },
   resolve: { dedupe: ['react', 'react-dom', 'three'] },
-  build: { target: 'es2022', outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2022',
+    outDir: 'dist',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 1000,
+  },
   server: { host: '127.0.0.1' },
 })

@@ -24,7 +24,7 @@ import { snapOpening } from './snap.ts'
 import { useSize } from './useSize.ts'
 
 /** Room round the drawing for dimensions, px. */
-const ROOM = { x: 62, top: 46, bottom: 34 }
+const ROOM = { x: 58, top: 46, bottom: 26 }
 const SNAP_PX = 8
 type Drag =
   | { readonly kind: 'opening'; readonly id: string; readonly grab: Point; readonly start: Point }
@@ -212,7 +212,7 @@ export function PlanView({ station }: { station: StationName }) {
     }
   }
 
-  const away = margin * scale + 16
+  const away = Math.max(margin * scale + 16, (poured ? piece.mould.runPast + 40 : 40) * scale + 24)
   const [left, bottom] = onScreen([0, 0])
   const [right, top] = onScreen([length, width])
   const narrow = (plan?.findings ?? []).filter((f) => f.code === 'land-narrow')
@@ -330,6 +330,16 @@ export function PlanView({ station }: { station: StationName }) {
               />
             )
           })}
+          <SectionLine
+            line={line}
+            onScreen={onScreen}
+            onDrag={(e, end) => startDrag(e, { kind: 'line', end, start: localPoint(e), line })}
+            onStep={(by) =>
+              dispatch(
+                lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
+              )
+            }
+          />
           {piece.openings.map((o) => {
             const own = openings.filter((p) => p.openingId === o.id)
             const middle = placing.middles.get(o.id)!
@@ -405,25 +415,15 @@ export function PlanView({ station }: { station: StationName }) {
               />
             )
           })}
-          {lands.map((l) => {
+          {lands.map((l, i) => {
             const [a, b] = [toScreen([l.fromXMm, l.fromYMm]), toScreen([l.toXMm, l.toYMm])]
             return (
               <g key={`${l.between[0]}|${l.between[1]}`} pointerEvents="none">
                 <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="var(--oxide)" strokeWidth="3" />
-                <Label at={[a[0] + 20, (a[1] + b[1]) / 2]} text={text(l.leastMm)} oxide />
+                {i === 0 && <Label at={[a[0] - 22, (a[1] + b[1]) / 2]} text={text(l.leastMm)} oxide />}
               </g>
             )
           })}
-          <SectionLine
-            line={line}
-            onScreen={onScreen}
-            onDrag={(e, end) => startDrag(e, { kind: 'line', end, start: localPoint(e), line })}
-            onStep={(by) =>
-              dispatch(
-                lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
-              )
-            }
-          />
           <Dimension
             from={[left, top - away]}
             to={[right, top - away]}
@@ -559,7 +559,7 @@ function Label({ at: [x, y], text, oxide }: { at: Point; text: string; oxide?: b
   const width = text.length * 6.7 + 10
   return (
     <g pointerEvents="none">
-      <rect x={x - width / 2} y={y - 10} width={width} height="19" fill="var(--sheet)" fillOpacity="0.88" />
+      <rect x={x - width / 2} y={y - 10} width={width} height="19" fill="var(--sheet)" fillOpacity="0.94" />
       <text
         x={x}
         y={y + 5}

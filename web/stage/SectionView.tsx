@@ -16,7 +16,7 @@ import { useSize } from './useSize.ts'
 type Mode = 'ends' | 'whole' | 'raised'
 /** Below this height on screen a whole section shows too little, px. */
 const SHALLOW = 56
-const ROOM = { side: 66, top: 34, bottom: 30 }
+const ROOM = { side: 66, top: 48, bottom: 30 }
 const GAP = 34
 const RAISED = 3
 
@@ -97,7 +97,7 @@ function Drawing({
   const fit = inner.width / drawing.length
   const kx =
     mode === 'ends'
-      ? Math.min(2.4, inner.height / tall)
+      ? Math.min(fit * 2.3, inner.height / tall)
       : Math.min(fit, inner.height / (tall * (mode === 'raised' ? RAISED : 1)))
   const ky = mode === 'raised' ? kx * RAISED : kx
   const broken = mode === 'ends' && drawing.length * kx > inner.width
@@ -110,12 +110,13 @@ function Drawing({
   const body = drawing.parts.find((p) => p.id === 'piece')
   const xs = body?.region.flat().map(([x]) => x) ?? [0]
   const edge = low([Math.min(...xs), 0])[0]
+  const farEdge = (broken ? high : low)([Math.max(...xs), 0])[0]
   const steel = plan?.stations.steel?.figures
   const poured = attitude === 'poured'
   const mould = plan?.stations.mould
   const base = mould?.parts.find((p) => p.role === 'base')
   const stripHigh = base && piece.mould.school === 'wrap' ? base.thicknessMm : 0
-  const farX = high([drawing.length, 0])[0]
+  const farX = (broken ? high : low)([drawing.length, 0])[0]
   return (
     <svg
       width={width}
@@ -152,8 +153,8 @@ function Drawing({
         </>
       )}
       <Dimension
-        from={[Math.max(26, edge - 46), low([0, 0])[1]]}
-        to={[Math.max(26, edge - 46), low([0, piece.thickness])[1]]}
+        from={[Math.max(26, edge - 58), low([0, 0])[1]]}
+        to={[Math.max(26, edge - 58), low([0, piece.thickness])[1]]}
         text={text(piece.thickness)}
         name="thickness"
       />
@@ -168,16 +169,17 @@ function Drawing({
       {poured && (
         <g>
           <line
-            x1={edge + 4}
-            x2={edge + 130}
-            y1={low([0, piece.thickness])[1] - 7}
-            y2={low([0, piece.thickness])[1] - 7}
+            x1={farEdge - 150}
+            x2={farEdge}
+            y1={low([0, piece.thickness])[1] - 5}
+            y2={low([0, piece.thickness])[1] - 5}
             stroke="var(--oxide)"
-            strokeWidth="1.4"
+            strokeWidth="1.6"
           />
           <text
-            x={edge + 134}
-            y={low([0, piece.thickness])[1] - 3}
+            x={farEdge - 4}
+            y={low([0, piece.thickness])[1] - 10}
+            textAnchor="end"
             className="dim"
             style={{ fill: 'var(--oxide)', fontSize: 14 }}
           >

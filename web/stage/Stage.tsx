@@ -84,10 +84,10 @@ export function Stage({ station }: { station: StationName }) {
         </button>
       </div>
       <div
-        className={`grid min-h-0 ${Band ? 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]' : 'grid-rows-[minmax(0,2fr)_minmax(0,1fr)]'}`}
+        className={`grid min-h-0 ${Band ? 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]' : 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'}`}
       >
         <div
-          className={`grid min-h-0 grid-cols-[minmax(0,1.75fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
+          className={`grid min-h-0 grid-cols-[minmax(0,2.25fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
         >
           <PlanView station={station} />
           <Suspense fallback={<div className="border-l" />}>

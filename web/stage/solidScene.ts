@@ -166,17 +166,38 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     animation = requestAnimationFrame(step)
   }
 
+  /** How far back the camera must stand along `way` so that every corner of the box, its strips included, is seen. */
+  function fitDistance(way: THREE.Vector3): number {
+    const [length, width, thickness] = size
+    const right = new THREE.Vector3().crossVectors(way, camera.up).normalize()
+    const up = new THREE.Vector3().crossVectors(right, way).normalize()
+    const tall = Math.tan((camera.fov * Math.PI) / 360) * 0.94
+    const wide = tall * camera.aspect
+    const room = 0.05 * Math.max(length, width)
+    let far = 1
+    for (const x of [-room, length + room])
+      for (const y of [-room, width + room])
+        for (const z of [-room / 2, thickness]) {
+          const corner = new THREE.Vector3(x, y, z).sub(controls.target)
+          const toward = corner.dot(way)
+          far = Math.max(
+            far,
+            Math.abs(corner.dot(right)) / wide + toward,
+            Math.abs(corner.dot(up)) / tall + toward,
+          )
+        }
+    return far
+  }
+
   /** Steps back until all of it shows; only when the size of the piece changed. */
   function frame(): void {
     const key = `${size.map((s) => Math.round(s)).join('x')}@${camera.aspect.toFixed(2)}`
     if (key === framed) return
     framed = key
     const [length, width, thickness] = size
-    const radius = Math.hypot(length, width, thickness) / 2 + 60
-    const distance =
-      (radius / Math.tan((camera.fov * Math.PI) / 360)) * Math.max(0.72, 0.86 / Math.min(1.4, camera.aspect))
     controls.target.set(length / 2, width / 2, thickness / 2)
     const way = new THREE.Vector3(-0.42, -0.82, 0.72).normalize()
+    const distance = fitDistance(way)
     camera.position.copy(controls.target).addScaledVector(way, distance)
     camera.near = distance / 50
     camera.far = distance * 10

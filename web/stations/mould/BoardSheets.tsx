@@ -95,29 +95,22 @@ export function BoardSheets() {
                     </g>
                   )
                 })}
-                {sheet.cuts.slice(0, 6).map((c) => {
-                  const across = c.way === 'crossways'
-                  const cx = across ? left + c.atMm * scale : left + c.fromMm * scale + 7
-                  const cy = across
-                    ? ROOM.top + high - c.fromMm * scale - 7
-                    : ROOM.top + high - c.atMm * scale
-                  return (
-                    <g key={c.order} pointerEvents="none">
-                      <circle cx={cx} cy={cy} r="7" fill="var(--ink)" />
-                      <text
-                        x={cx}
-                        y={cy + 4}
-                        textAnchor="middle"
-                        fontSize="11"
-                        fontWeight="700"
-                        fill="var(--sheet)"
-                        className="label"
-                      >
-                        {c.order}
-                      </text>
-                    </g>
-                  )
-                })}
+                {cutMarks(sheet.cuts, left, ROOM.top + high, scale).map(({ order, x: cx, y: cy }) => (
+                  <g key={order} pointerEvents="none">
+                    <circle cx={cx} cy={cy} r="7.5" fill="var(--ink)" />
+                    <text
+                      x={cx}
+                      y={cy + 4.5}
+                      textAnchor="middle"
+                      fontSize="12"
+                      fontWeight="700"
+                      fill="var(--sheet)"
+                      className="label"
+                    >
+                      {order}
+                    </text>
+                  </g>
+                ))}
                 <text
                   x={left}
                   y={ROOM.top + high + 15}
@@ -133,4 +126,28 @@ export function BoardSheets() {
       )}
     </div>
   )
+}
+
+type Cut = {
+  readonly order: number
+  readonly way: 'crossways' | 'lengthways'
+  readonly atMm: number
+  readonly fromMm: number
+}
+
+/** Where the numbers of the cuts stand; one that would lie on an earlier number is left out. */
+function cutMarks(
+  cuts: readonly Cut[],
+  left: number,
+  bottom: number,
+  scale: number,
+): { order: number; x: number; y: number }[] {
+  const marks: { order: number; x: number; y: number }[] = []
+  for (const c of cuts) {
+    const across = c.way === 'crossways'
+    const x = left + (across ? c.atMm : c.fromMm) * scale + (across ? 0 : 9)
+    const y = bottom - (across ? c.fromMm : c.atMm) * scale - (across ? 9 : 0)
+    if (marks.every((m) => Math.hypot(m.x - x, m.y - y) > 17)) marks.push({ order: c.order, x, y })
+  }
+  return marks
 }

@@ -76,8 +76,8 @@ export function MouldBench() {
       )}
       {piece.openings.length > 0 && (
         <MeasureField
-          label="Wrap on knockouts"
-          note="foam or tape"
+          label="Knockout wrap"
+          note="foam"
           value={mould.wrap}
           min={0}
           max={20}
