@@ -100,7 +100,9 @@ function drawingPage(
   const page = new PageWriter(width, height)
   titleBlock(page, input, `1 : ${scale}`)
   const size = (mm: number) => formatLength(mm, settings)
-  const ox = MARGIN + 22 + stations.mould.figures.runPastMm / scale
+  const run = stations.mould.figures.runPastMm + Math.min(40, 18 * scale)
+  const beside = run / scale + 8
+  const ox = MARGIN + beside + 7
   const oy = height - 42 - (geometry.width + stations.mould.figures.runPastMm) / scale
   const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
   page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
@@ -129,11 +131,30 @@ function drawingPage(
   }
   const out = stations.mould.figures.runPastMm / scale + Math.min(26 / scale, 8) + 5
   page.dimension(at([0, 0]), at([geometry.length, 0]), out, size(geometry.length), 'below')
-  page.dimension(at([0, 0]), at([0, geometry.width]), out, size(geometry.width), 'left')
-  openingDimensions(page, input, at, size)
+  page.dimension(at([0, 0]), at([0, geometry.width]), beside, size(geometry.width), 'left')
+  for (const opening of geometry.openings) {
+    const [cx, cy] = at([
+      piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0],
+      opening.centre[1],
+    ])
+    page.line(
+      [
+        [cx - 3, cy],
+        [cx + 3, cy],
+      ],
+      0.12,
+    )
+    page.line(
+      [
+        [cx, cy - 3],
+        [cx, cy + 3],
+      ],
+      0.12,
+    )
+  }
 
   const level = sectionLevel(stations.piece)
-  const run = stations.mould.figures.runPastMm + Math.min(40, 18 * scale)
+  const base = stations.mould.parts.find((p) => p.role === 'base')
   const section = sectionDrawing(
     kernel,
     { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude: 'poured' },
@@ -142,7 +163,7 @@ function drawingPage(
   )
   const sy = oy - out - 20 - geometry.thickness / scale
   page.line([at([-run, level]), at([geometry.length + run, level])], 0.18, [6, 1.4])
-  page.text([at([-run, level])[0] - 4, at([0, level])[1] - 1.2], 'A', 3.8, { bold: true })
+  page.text([at([-run, level])[0], at([0, level])[1] + 1.2], 'A', 3.8, { bold: true })
   if (section) {
     page.text([MARGIN, sy + geometry.thickness / scale + 5], 'SECTION A', 3.4, { bold: true })
     const cut = ([x, y]: Point): Point => [ox + (x - run) / scale, sy + y / scale]
@@ -155,7 +176,6 @@ function drawingPage(
       for (const ring of region) page.shape(ring, 0.3)
     }
     page.dimension(cut([run, 0]), cut([run, geometry.thickness]), 12, size(geometry.thickness), 'left')
-    const { base } = { base: stations.mould.parts.find((p) => p.role === 'base') }
     if (base)
       page.text(
         [ox, sy - base.thicknessMm / scale - 5],
@@ -163,43 +183,40 @@ function drawingPage(
         3,
       )
   }
-  page.checkBar([MARGIN, MARGIN + 4])
+  openingTable(page, input, size, sy - 20 - (base?.thicknessMm ?? 0) / scale)
+  page.checkBar([MARGIN, MARGIN + 2])
   cutTable(page, input, width * 0.69, height - 30)
   return page.page()
 }
 
-/** Each opening's middle from the left and front of the mould, as the maker measures it in the box. */
-function openingDimensions(
+/** Each opening's middle from the left and front of the mould as it lies, as the maker measures it in the box. */
+function openingTable(
   page: PageWriter,
   { piece, stations }: ShopSheetInput,
-  at: (p: Point) => Point,
   size: (mm: number) => string,
+  top: number,
 ): void {
   const { geometry } = stations.piece
-  for (const opening of geometry.openings) {
+  if (geometry.openings.length === 0) return
+  page.text([MARGIN, top], 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD', 3.2, { bold: true })
+  geometry.openings.forEach((opening, i) => {
+    const rows = Math.max(1, Math.floor((top - 5 - 17) / 4.6) + 1)
+    const [column, row] = [Math.floor(i / rows), i % rows]
+    const at = top - 5 - row * 4.6
+    if (column > 1 || at < 16) return
     const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
-    const [cx, cy] = at([x, opening.centre[1]])
-    page.line(
-      [
-        [cx - 2, cy],
-        [cx + 2, cy],
-      ],
-      0.12,
-    )
-    page.line(
-      [
-        [cx, cy - 2],
-        [cx, cy + 2],
-      ],
-      0.12,
-    )
-    const text =
-      opening.shape.kind === 'round'
-        ? `d ${size(opening.shape.diameter)}`
-        : `${size(opening.shape.length)} x ${size(opening.shape.width)}`
-    page.label([cx, cy - 5], text, 2.8)
-    page.label([cx, cy - 9], `${size(x)} from left, ${size(opening.centre[1])} from front`, 2.4)
-  }
+    const { shape } = opening
+    const label = stations.mould.parts.find((p) => p.id === `knockout/${opening.key}`)?.label ?? ''
+    const of =
+      shape.kind === 'round'
+        ? `d ${size(shape.diameter)}`
+        : `${size(shape.length)} x ${size(shape.width)}${shape.radius > 0 ? ` r ${size(shape.radius)}` : ''}`
+    page.text([MARGIN + column * 90, at], `${label}  ${opening.name}, ${of}`, 3)
+    page.text([MARGIN + column * 90 + 84, at], `${size(x)}, ${size(opening.centre[1])}`, 3.2, {
+      bold: true,
+      align: 'right',
+    })
+  })
 }
 
 function cutTable(

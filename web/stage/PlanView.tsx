@@ -40,7 +40,7 @@ type Editing = { readonly what: 'length' | 'width' | SideId; readonly at: Point;
 /** The plan: the piece and its mould seen from above, edited in place. Front at the bottom in either attitude. */
 export function PlanView({ station }: { station: StationName }) {
   const { job, piece, plan, preview } = usePlan()
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, element: box, size } = useSize<HTMLDivElement>()
   const view = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
   const change = useChange()
@@ -212,7 +212,8 @@ export function PlanView({ station }: { station: StationName }) {
     }
   }
 
-  const away = Math.max(margin * scale + 16, (poured ? piece.mould.runPast + 40 : 40) * scale + 24)
+  const above = margin * scale + 18
+  const away = Math.max(margin * scale + 16, (poured ? piece.mould.runPast + 40 : 40) * scale + 34)
   const [left, bottom] = onScreen([0, 0])
   const [right, top] = onScreen([length, width])
   const narrow = (plan?.findings ?? []).filter((f) => f.code === 'land-narrow')
@@ -224,7 +225,7 @@ export function PlanView({ station }: { station: StationName }) {
       : []
 
   return (
-    <div ref={box} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
+    <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
       <span className="view-name absolute left-4 top-2">Plan</span>
       {size.width > 0 && (
         // biome-ignore lint/a11y/noStaticElementInteractions: the drawing takes drags begun on its parts
@@ -425,11 +426,11 @@ export function PlanView({ station }: { station: StationName }) {
             )
           })}
           <Dimension
-            from={[left, top - away]}
-            to={[right, top - away]}
+            from={[left, top - above]}
+            to={[right, top - above]}
             text={text(length)}
             name="length"
-            onEdit={() => edit('length', length, [(left + right) / 2, top - away])}
+            onEdit={() => edit('length', length, [(left + right) / 2, top - above])}
           />
           <Dimension
             from={[right + away, bottom]}

@@ -27,7 +27,7 @@ export function SectionView() {
   const mirrored = attitude === 'poured' && piece.attitude.down === 'top'
   const line = dragged ?? usualLine(piece, mirrored, 'along')
   const { drawing, fresh } = useSection(attitude, line.from, line.to)
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, size } = useSize<HTMLDivElement>()
   const [wanted, setWanted] = useState<Mode | null>(null)
   const dispatch = useAppDispatch()
   const across = Math.abs(line.from[0] - line.to[0]) < Math.abs(line.from[1] - line.to[1])
@@ -37,7 +37,7 @@ export function SectionView() {
   const mode: Mode = wanted ?? (height * Math.min(whole, inner.height / height) < SHALLOW ? 'ends' : 'whole')
   return (
     <div
-      ref={box}
+      ref={attach}
       className={`relative h-full min-h-0 w-full overflow-hidden border-t ${fresh ? '' : 'stale'}`}
     >
       <div className="absolute left-4 right-3 top-1 z-[1] flex items-center gap-3">

@@ -10,7 +10,7 @@ export function SolidView() {
   const { piece, scene, solidFresh, plan, previewing } = usePlan()
   const { attitude, lit, theme, apart } = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, size } = useSize<HTMLDivElement>()
   const canvas = useRef<HTMLCanvasElement>(null)
   const solid = useRef<SolidScene | null>(null)
   useEffect(() => {
@@ -38,7 +38,7 @@ export function SolidView() {
   const stale = plan !== null && !solidFresh && !previewing
   const broken = plan !== null && plan.stations.piece?.geometry.recipe === null
   return (
-    <div ref={box} className="relative h-full min-h-0 w-full overflow-hidden border-l">
+    <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden border-l">
       <span className="view-name absolute left-4 top-2">
         Solid{broken ? ': the last one that could be built' : ''}
       </span>

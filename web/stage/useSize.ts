@@ -1,17 +1,21 @@
-import { type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { type RefCallback, useCallback, useRef, useState } from 'react'
 
-/** The size of an element in px, followed as it changes. */
-export function useSize<T extends Element>(): [RefObject<T | null>, { width: number; height: number }] {
-  const ref = useRef<T>(null)
+/** The size of an element in px, followed as it changes; `attach` goes to its ref, `element` is it. */
+export function useSize<T extends Element>(): {
+  attach: RefCallback<T>
+  element: { readonly current: T | null }
+  size: { width: number; height: number }
+} {
+  const element = useRef<T | null>(null)
   const [size, setSize] = useState({ width: 0, height: 0 })
-  useLayoutEffect(() => {
-    const element = ref.current
-    if (!element) return
-    const read = () => setSize({ width: element.clientWidth, height: element.clientHeight })
+  const attach = useCallback((found: T | null) => {
+    element.current = found
+    if (!found) return
+    const read = () => setSize({ width: found.clientWidth, height: found.clientHeight })
     read()
     const observer = new ResizeObserver(read)
-    observer.observe(element)
+    observer.observe(found)
     return () => observer.disconnect()
   }, [])
-  return [ref, size]
+  return { attach, element, size }
 }

@@ -4,7 +4,7 @@ import { useSize } from '../../stage/useSize.ts'
 /** Finishing over the days: a bar for each step, and what the waiting is for. */
 export function FinishBand() {
   const { plan, fresh } = usePlan()
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.finish?.figures
   if (!figures)
     return (
@@ -16,7 +16,7 @@ export function FinishBand() {
   const row = Math.min(18, (size.height - 48) / figures.steps.length)
   const step = end / 24 > 14 ? 7 : end / 24 > 6 ? 2 : 1
   return (
-    <div ref={box} className={`min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <svg width={size.width} height={size.height} role="img" aria-label="Finishing steps over days">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
           Finishing, days after the pour; show face up from the turn on

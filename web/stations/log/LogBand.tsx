@@ -5,11 +5,11 @@ import { useSize } from '../../stage/useSize.ts'
 /** Bags planned against bags used, pour by pour. */
 export function LogBand() {
   const { plan, fresh } = usePlan()
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, size } = useSize<HTMLDivElement>()
   const pours = plan?.stations.log?.figures.pours ?? []
   const data = pours.map((p) => ({ on: p.on, planned: p.bags.planned, used: p.bags.actual }))
   return (
-    <div ref={box} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <span className="view-name absolute left-4 top-1">Bags a cast, planned and used</span>
       {data.length === 0 && (
         <p className="label absolute left-4 top-8 text-soft">

@@ -8,7 +8,7 @@ const ROOM = { top: 30, side: 16, bottom: 10, gap: 18 }
 /** The cut list laid out on its boards: labels, cuts in order, off-cuts worth keeping. */
 export function BoardSheets() {
   const { plan, fresh } = usePlan()
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, size } = useSize<HTMLDivElement>()
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
   const figures = plan?.stations.mould?.figures
@@ -24,7 +24,7 @@ export function BoardSheets() {
   const ids = (label: string) => figures?.cutList.find((r) => r.label === label)?.partIds ?? []
   let x = ROOM.side
   return (
-    <div ref={box} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <span className="view-name absolute left-4 top-1">
         Boards: {sheets.length === 1 ? '1 sheet' : `${sheets.length} sheets`}
         {figures &&

@@ -25,7 +25,7 @@ const SHORT: Readonly<Record<ScheduleStep['code'], string>> = {
 /** The pour day on one line, early hours drawn wide, and strength against time with what it allows. */
 export function PourBand() {
   const { plan, fresh } = usePlan()
-  const [box, size] = useSize<HTMLDivElement>()
+  const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.pour?.figures
   if (!figures)
     return <p className="label border-t px-4 pt-2 text-soft">No pour day while a finding stops the pour.</p>
@@ -47,7 +47,7 @@ export function PourBand() {
   })
   const flip = figures.flipMinutes
   return (
-    <div ref={box} className={`relative flex min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`relative flex min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <svg width={line} height={size.height} role="img" aria-label="Pour day on a line">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
           Pour day, {figures.temperatureDegC.toFixed(0)} °C
@@ -114,7 +114,13 @@ export function PourBand() {
               stroke="var(--soft)"
               fontSize={13}
             />
-            <YAxis stroke="var(--soft)" fontSize={13} domain={[0, (max: number) => Math.ceil(max / 5) * 5]} />
+            <YAxis
+              stroke="var(--soft)"
+              fontSize={13}
+              domain={[0, 15]}
+              ticks={[0, 5, 10, 15]}
+              allowDataOverflow
+            />
             {[5, 8, 10].map((mpa) => (
               <ReferenceLine
                 key={mpa}

@@ -40,7 +40,9 @@ export function StripBand() {
             >
               {i + 1}
             </span>
-            <span className="label block text-[16px] font-semibold leading-tight">{SHORT[s.code]}</span>
+            <span className="label block text-[16px] font-semibold leading-tight">
+              {s.code === 'strip' && !s.partIds[0]?.startsWith('strip/') ? 'corners off' : SHORT[s.code]}
+            </span>
             <span className="label block text-[13px] leading-tight text-soft">
               {s.partIds.length} {s.partIds.length === 1 ? 'part' : 'parts'}
             </span>

@@ -1,0 +1,74 @@
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
+
+/** The stage as a person finds its parts. */
+export const plan = (page: Page): Locator => page.getByTestId('plan')
+export const bench = (page: Page): Locator => page.getByRole('complementary', { name: 'Bench' })
+export const rail = (page: Page): Locator => page.getByRole('navigation', { name: 'The line' })
+export const findings = (page: Page): Locator => page.getByRole('region', { name: 'Findings' })
+export const station = (page: Page, name: string): Locator =>
+  rail(page).getByRole('link', { name: new RegExp(`^${name}`, 'i') })
+
+export const test = base.extend<{ quiet: undefined }>({
+  /** Any error on the page's console fails the test. */
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = []
+      page.on('pageerror', (error) => errors.push(error.message))
+      page.on('console', (message) => {
+        if (message.type() === 'error') errors.push(message.text())
+      })
+      await use(undefined)
+      expect(errors).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+/** Opens the app at its first visit: the demo job. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/')
+  await expect(station(page, 'Piece')).toContainText(/\d/)
+}
+
+/** Types a measure into a field and leaves it. */
+export async function type(
+  page: Page,
+  field: string | RegExp,
+  text: string,
+  within: Locator = bench(page),
+): Promise<void> {
+  const input = within.getByRole('textbox', { name: field })
+  await input.fill(text)
+  await input.press('Enter')
+}
+
+/** A new piece by the short route. */
+export async function newSlab(
+  page: Page,
+  name: string,
+  length: string,
+  width: string,
+  thickness: string,
+): Promise<void> {
+  await page.getByRole('link', { name: '+ new piece' }).click()
+  const main = page.getByRole('main')
+  await main.getByRole('textbox', { name: 'Name' }).fill(name)
+  await type(page, /^Length/, length, main)
+  await type(page, /^Width/, width, main)
+  await type(page, 'Thickness', thickness, main)
+  await page.getByRole('button', { name: 'Make this piece' }).click()
+  await expect(page.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue(name)
+}
+
+/** Drags an opening from the palette to a place on the plan, given as shares of its width and height. */
+export async function dragIn(page: Page, what: string, x: number, y: number): Promise<void> {
+  const from = (await bench(page)
+    .getByRole('button', { name: `+ ${what}`, exact: true })
+    .boundingBox())!
+  const to = (await plan(page).boundingBox())!
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(to.x + to.width * 0.6, to.y + to.height * 0.5, { steps: 4 })
+  await page.mouse.move(to.x + to.width * x, to.y + to.height * y, { steps: 4 })
+  await page.mouse.up()
+}

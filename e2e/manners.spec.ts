@@ -1,0 +1,204 @@
+import fs from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { expect } from '@playwright/test'
+import { bench, findings, newSlab, openDemo, plan, rail, station, test, type } from './app.ts'
+
+const STATIONS = ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish', 'log', 'sheets']
+
+for (const theme of ['day', 'night'] as const)
+  test(`every page passes the accessibility checker by ${theme}`, async ({ page }) => {
+    test.setTimeout(180_000)
+    await openDemo(page)
+    if (theme === 'night') await page.getByRole('button', { name: 'night' }).click()
+    const check = async (where: string) => {
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
+    }
+    for (const name of STATIONS) {
+      await station(page, name).click()
+      await page.waitForTimeout(500)
+      await check(name)
+    }
+    await station(page, 'piece').click()
+    await plan(page).locator('[data-opening]').first().press('Enter')
+    await check('an opening')
+    await page.keyboard.press('?')
+    await check('keys')
+    await page.keyboard.press('Escape')
+    await page.getByRole('link', { name: 'stock' }).click()
+    await page.getByRole('heading', { name: 'Stock of this job' }).waitFor()
+    await check('stock')
+    await page.goto('/jobs')
+    await page.getByRole('heading', { name: 'Jobs' }).waitFor()
+    await check('jobs')
+  })
+
+test('the short route: a plain box from nothing to its sheet in few fields', async ({ page }) => {
+  await page.goto('/jobs')
+  await page.getByRole('button', { name: 'New job' }).click()
+  await type(page, /^Length/, '600', page.getByRole('main'))
+  await type(page, /^Width/, '400', page.getByRole('main'))
+  await page.getByRole('button', { name: 'Make this piece' }).click()
+  await expect(station(page, 'Piece')).toContainText('10.8')
+  await expect(findings(page)).not.toContainText('stops')
+  await page.keyboard.press('9')
+  await expect(page.getByRole('button', { name: 'Print the shop sheet' })).toBeEnabled()
+  await expect(page.getByRole('img', { name: /^Shop sheet: mix/ })).toBeVisible()
+})
+
+test('inches: typed, shown, and cut in fractions; face up, off centre, mixed boards', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: /^Units/ }).click()
+  await newSlab(page, 'Inch top', '36', '20 1/4', '1 3/4')
+  await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('1 3/4"')
+  await bench(page).getByRole('button', { name: '+ basin' }).press('Enter')
+  await type(page, /Inch top|basin .*piece/, '-2 1/2')
+  await bench(page).getByRole('button', { name: 'back to the piece' }).click()
+  await bench(page)
+    .getByRole('radio', { name: /show face up/ })
+    .click()
+  await expect(page.getByText('nothing is mirrored')).toBeVisible()
+  await bench(page).getByRole('combobox', { name: 'Front', exact: true }).selectOption('bead')
+  await expect(findings(page)).toContainText('tooled by hand')
+  await station(page, 'Mould').click()
+  await bench(page).getByRole('combobox', { name: 'Sides' }).selectOption({ label: '12 mm melamine' })
+  await expect(bench(page).getByRole('row', { name: /A base/ })).toContainText('36" × 20 1/4"')
+  await expect(bench(page).getByRole('row', { name: /front, back/ })).toContainText('36 15/16"')
+})
+
+test('a wrong entry says what is wrong, where, and changes nothing', async ({ page }) => {
+  await openDemo(page)
+  const length = bench(page).getByRole('textbox', { name: /^Length/ })
+  for (const [typed, why] of [
+    ['12 kg', '“kg” is not a unit of length'],
+    ['abc', '“abc” was not understood'],
+    ['0', 'At least 1'],
+    ['10 - 20', 'cannot be less than zero'],
+    ['1,5', 'Write decimals with a point'],
+  ] as const) {
+    await length.fill(typed)
+    await length.press('Enter')
+    await expect(bench(page).getByRole('alert')).toContainText(why)
+    await expect(station(page, 'Piece')).toContainText('21.8')
+  }
+  await length.press('Escape')
+  await expect(length).toHaveValue('1180')
+  await type(page, /^Length/, '1200 - 2*18')
+  await expect(length).toHaveValue('1164')
+})
+
+test('a conflict is a finding with its remedy, and the rest of the line stands', async ({ page }) => {
+  await openDemo(page)
+  await bench(page).getByText('Corners, underside, quantity').click()
+  await type(page, 'Radius front left', '700')
+  await expect(findings(page)).toContainText('Corner front left has a radius of 700 mm')
+  await expect(station(page, 'Piece')).toContainText('stops the pour')
+  await expect(station(page, 'Mix')).toContainText('bag')
+  await findings(page)
+    .getByRole('button', { name: /Make radii at most/ })
+    .click()
+  await expect(findings(page)).not.toContainText('has a radius of')
+})
+
+test('bad job files are refused with what and where; the open job is untouched', async ({ page }, info) => {
+  await openDemo(page)
+  const before = await rail(page).innerText()
+  await page.getByRole('link', { name: /all jobs/ }).click()
+  const demo = fs.readFileSync('demo/kestrel-rise.hollow.json', 'utf8')
+  for (const [name, text, why] of [
+    ['text.json', 'hello', 'it is not JSON'],
+    ['newer.json', demo.replace('"version": 1', '"version": 7'), 'version 7'],
+    ['lacks.json', demo.replace('"thickness": 45,', ''), 'pieces[0].thickness'],
+    ['nan.json', demo.replace('"thickness": 45', '"thickness": NaN'), 'it is not JSON'],
+    ['huge.json', demo.replace('"thickness": 45', '"thickness": 1e300'), 'pieces[0].thickness'],
+  ] as const) {
+    const file = info.outputPath(name)
+    fs.writeFileSync(file, text)
+    await page.getByLabel('Import a job file').setInputFiles(file)
+    await expect(page.getByRole('alert')).toContainText(`${name} was not imported`)
+    await expect(page.getByRole('alert')).toContainText(why)
+  }
+  await page.getByRole('button', { name: 'Kestrel Rise', exact: true }).click()
+  await expect.poll(async () => await rail(page).innerText()).toBe(before)
+})
+
+test('by keyboard alone: stations, an opening moved and removed, the finder', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('2')
+  await expect(page.getByRole('heading', { name: 'Mould' })).toBeVisible()
+  await page.keyboard.press('1')
+  const cable = plan(page).getByRole('button', { name: /^cable pass/ })
+  await cable.focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect(plan(page).getByRole('button', { name: /^cable pass.*131 from the left/ })).toBeVisible()
+  await page.keyboard.press('Shift+ArrowUp')
+  await expect(plan(page).getByRole('button', { name: /^cable pass.*240 from the front/ })).toBeVisible()
+  await page.keyboard.press('Delete')
+  await expect(cable).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(cable).toBeVisible()
+  await page.keyboard.press('/')
+  await page.getByRole('textbox', { name: 'Find' }).fill('station pour')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Pour' })).toBeVisible()
+})
+
+test('a side and a dimension of the plan are edited in place', async ({ page }) => {
+  await openDemo(page)
+  await plan(page)
+    .getByRole('button', { name: /^length 1180/ })
+    .click()
+  await type(page, 'length', '1000', plan(page))
+  await expect(plan(page).getByRole('button', { name: /^length 1000/ })).toBeVisible()
+  const side = (await plan(page).locator('[data-side="back"]').boundingBox())!
+  await page.mouse.move(side.x + side.width * 0.2, side.y + side.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(side.x + side.width * 0.2, side.y - 20, { steps: 5 })
+  await page.mouse.up()
+  await expect(bench(page).getByRole('textbox', { name: /^Width/ })).not.toHaveValue('520')
+})
+
+test('two tabs: the other follows a save, and unsaved work is never overwritten', async ({
+  page,
+  context,
+}) => {
+  await openDemo(page)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(station(other, 'Piece')).toContainText('21.8')
+  await type(page, 'Thickness', '50')
+  await expect(bench(other).getByRole('textbox', { name: 'Thickness' })).toHaveValue('50')
+  await type(other, 'Thickness', '60')
+  await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('60')
+})
+
+test('storage that is blocked: the work stays, the page says so and offers a download', async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('blocked', 'SecurityError')
+    }
+  })
+  await page.goto('/')
+  await expect(page.getByRole('alert')).toContainText('not saved')
+  await type(page, 'Thickness', '50')
+  await expect(station(page, 'Piece')).toContainText('24.2')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Download the job' }).click()
+  expect((await download).suggestedFilename()).toBe('kestrel-rise.hollow.json')
+})
+
+test('without a network after the first visit', async ({ page, context }) => {
+  await openDemo(page)
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+  })
+  await page.reload()
+  await expect(station(page, 'Piece')).toContainText('21.8')
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true)
+  await context.setOffline(true)
+  await page.reload()
+  await expect(station(page, 'Piece')).toContainText('21.8')
+  await type(page, 'Thickness', '50')
+  await expect(station(page, 'Piece')).toContainText('24.2')
+  await context.setOffline(false)
+})
