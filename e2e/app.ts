@@ -52,7 +52,7 @@ export async function newSlab(
 ): Promise<void> {
   await page.getByRole('link', { name: '+ new piece' }).click()
   const main = page.getByRole('main')
-  await main.getByRole('textbox', { name: 'Name' }).fill(name)
+  await main.getByRole('textbox', { name: 'Name', exact: true }).fill(name)
   await type(page, /^Length/, length, main)
   await type(page, /^Width/, width, main)
   await type(page, 'Thickness', thickness, main)

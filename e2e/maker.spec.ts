@@ -66,16 +66,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
   })
 
   await test.step('turned over, the openings mirror', async () => {
-    await type(
-      page,
-      /./,
-      '900',
-      bench(page)
-        .getByRole('textbox', { name: /^Length/ })
-        .locator('..')
-        .locator('..'),
-    ).catch(() => undefined)
-    await page.keyboard.press('Escape')
+    await bench(page).getByRole('button', { name: 'back to the piece' }).click()
     const tap = plan(page).locator('[data-opening] path').last()
     await bench(page).getByRole('button', { name: 'tap hole × 2' }).click()
     await bench(page)
@@ -161,6 +152,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await bench(page).getByRole('textbox', { name: 'Next time' }).fill('vibrate longer')
     await bench(page).getByRole('button', { name: 'Log this pour' }).click()
     await expect(station(page, 'Log')).toContainText('bags off by -25%')
+    await findings(page).getByRole('button', { name: /more$/ }).click()
     await expect(findings(page)).toContainText('vibrate longer')
   })
 

@@ -289,7 +289,7 @@ function PlaceField({
       <div className="flex justify-end">
         <MeasureField
           bare
-          label={`${opening.name} ${words[rule.rule]} ${other}`.trim()}
+          label={`${label}: ${opening.name} ${words[rule.rule]} ${other}`.trim()}
           value={amount}
           allowNegative
           onCommit={set}

@@ -24,7 +24,8 @@ export function PaperStage() {
     slowWorker.post({ kind: 'pages', runId, job, pieceId: piece.id })
   }, [job, piece.id])
   return (
-    <div className="min-h-0 overflow-auto bg-sunk p-5">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled region must be reached by keyboard
+    <section aria-label="Sheets" className="min-h-0 overflow-auto bg-sunk p-5" tabIndex={0}>
       <h2 className="sr-only">Shop sheet of {piece.name}</h2>
       {why && <p className="label text-[17px]">{why}</p>}
       {pages?.map((page, i) => (
@@ -46,7 +47,7 @@ export function PaperStage() {
           ))}
         </svg>
       ))}
-    </div>
+    </section>
   )
 }
 

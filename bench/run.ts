@@ -1,0 +1,156 @@
+/**
+ * `npm run bench`: how fast the heart of it is, as ratios against a plain baseline of the same run. Medians; the goals
+ * stand in README.md. `npm run bench -- browser` measures the page too (after `npm run build`).
+ */
+import Module from 'manifold-3d'
+import * as packing from 'maxrects-packer'
+import { canonicalJson, type Kernel, openKernel } from '../core/geometry/index.ts'
+import { type Job, newOpening } from '../core/job/index.ts'
+import { stationMemo } from '../core/memo.ts'
+import { layOut } from '../core/mould/index.ts'
+import { planPiece } from '../core/plan.ts'
+import { BEAD, testJob, testSlab } from '../core/testPiece.ts'
+import { measureBrowser } from './browser.ts'
+
+/** The packer ships CommonJS, whose names Node hides behind `default`. */
+const { MaxRectsPacker } = ('default' in packing ? packing.default : packing) as typeof packing
+
+const RUNS = 15
+
+function times(runs: number, work: (i: number) => void): { median: number; worst: number } {
+  work(-1)
+  const all = Array.from({ length: runs }, (_, i) => {
+    const start = performance.now()
+    work(i)
+    return performance.now() - start
+  }).sort((a, b) => a - b)
+  return { median: all[Math.floor(all.length / 2)]!, worst: all[Math.floor(all.length * 0.95)]! }
+}
+const row = (
+  what: string,
+  ms: { median: number; worst: number },
+  baseline: { median: number },
+  of: string,
+  goal: string,
+) =>
+  console.log(
+    `${what.padEnd(58)} ${ms.median.toFixed(1).padStart(8)} ms ${`(95%: ${ms.worst.toFixed(0)})`.padStart(12)}  ${(ms.median / baseline.median).toFixed(2).padStart(7)} x ${of.padEnd(34)} goal ${goal}`,
+  )
+
+/** A slab with 20 openings and a bead all round. */
+function bigSlab(): Job {
+  const rim = { top: BEAD, bottom: { kind: 'square' } } as const
+  const openings = Array.from({ length: 20 }, (_, i) => ({
+    ...newOpening(
+      `o${i}`,
+      `hole ${i}`,
+      i % 2
+        ? { kind: 'round' as const, diameter: 50 }
+        : { kind: 'rectangle' as const, length: 80, width: 60, radius: 12 },
+    ),
+    u: { rule: 'fromStart', distance: 60 + 170 * (i % 10) } as const,
+    v: { rule: 'fromStart', distance: 90 + 240 * Math.floor(i / 10) } as const,
+  }))
+  return testJob(
+    testSlab({
+      outline: { kind: 'rectangle', length: 1800, width: 500, radii: [0, 0, 0, 0] },
+      openings,
+      sides: { front: rim, right: rim, back: rim, left: rim },
+    }),
+  )
+}
+
+const kernel: Kernel = await openKernel()
+const bare = await Module()
+bare.setup()
+const job = bigSlab()
+const piece = job.pieces[0]!
+const edited = (i: number) => ({ ...piece, thickness: 45 + (i + 2) / 100 })
+
+const library = times(RUNS, (i) => {
+  const square = bare.CrossSection.square([1800, 500])
+  const holes = Array.from({ length: 20 }, (_, k) => {
+    const circle = bare.CrossSection.circle(25, 140)
+    const moved = circle.translate(85 + 170 * (k % 10), 115 + 240 * Math.floor(k / 10))
+    circle.delete()
+    return moved
+  })
+  const cut = bare.CrossSection.difference([square, ...holes])
+  const solid = cut.extrude(45 + i / 100)
+  solid.volume()
+  for (const handle of [square, cut, solid, ...holes]) handle.delete()
+})
+const memo = stationMemo()
+console.log('edit of a slab with 20 openings and a bead')
+row(
+  '  figures: volume, weight, cut list, sheets, bags',
+  times(RUNS, (i) => void planPiece(kernel, job, edited(i), { quick: true, memo })),
+  library,
+  'bare 2D cut and extrusion',
+  '50 ms on screen',
+)
+row(
+  '  solid measured, whole line',
+  times(RUNS, (i) => void planPiece(kernel, job, edited(i + 100), { memo })),
+  library,
+  'bare 2D cut and extrusion',
+  '1 s full plan',
+)
+row(
+  '  an edit in the mix panel, from memory',
+  times(
+    RUNS,
+    (i) => void planPiece(kernel, job, { ...piece, mix: { ...piece.mix, wastePercent: i + 2 } }, { memo }),
+  ),
+  library,
+  'bare 2D cut and extrusion',
+  'no solid rebuilt',
+)
+console.log(`  (the document is ${(canonicalJson(job).length / 1000).toFixed(0)} kB)`)
+
+console.log('sheet layout')
+const sheet = { length: 2440, width: 1220 }
+const random = (() => {
+  let s = 7
+  return () => {
+    s = (s * 16807) % 2147483647
+    return s / 2147483647
+  }
+})()
+const parts = Array.from({ length: 60 }, (_, i) => ({
+  id: `p${i}`,
+  length: Math.round(120 + random() * 900),
+  width: Math.round(60 + random() * 420),
+}))
+let packed = 0
+const packer = times(5, () => {
+  packed = Math.min(
+    ...[0, 1].map((logic) => {
+      const p = new MaxRectsPacker(sheet.length, sheet.width, 3, {
+        smart: false,
+        pot: false,
+        square: false,
+        allowRotation: true,
+        logic,
+      })
+      for (const part of [...parts].sort((a, b) => b.length * b.width - a.length * a.width))
+        p.add(part.length, part.width, part)
+      return p.bins.length
+    }),
+  )
+})
+let laid = layOut(parts, sheet, { kerf: 3, trim: 0, turnParts: true })
+row(
+  '  60 parts',
+  times(5, () => {
+    laid = layOut(parts, sheet, { kerf: 3, trim: 0, turnParts: true })
+  }),
+  packer,
+  'a free-form npm packer',
+  '1 s',
+)
+console.log(
+  `  sheets ${laid.sheets.length}, lower bound ${laid.lowerBound}; the packer, which may cut as no saw can, ${packed}`,
+)
+
+if (process.argv.includes('browser')) await measureBrowser()
