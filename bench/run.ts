@@ -3,7 +3,6 @@
  * stand in README.md. `npm run bench -- browser` measures the page too (after `npm run build`).
  */
 import Module from 'manifold-3d'
-import * as packing from 'maxrects-packer'
 import { canonicalJson, type Kernel, openKernel } from '../core/geometry/index.ts'
 import { type Job, newOpening } from '../core/job/index.ts'
 import { stationMemo } from '../core/memo.ts'
@@ -12,8 +11,11 @@ import { planPiece } from '../core/plan.ts'
 import { BEAD, testJob, testSlab } from '../core/testPiece.ts'
 import { measureBrowser } from './browser.ts'
 
-/** The packer ships CommonJS, whose names Node hides behind `default`. */
-const { MaxRectsPacker } = ('default' in packing ? packing.default : packing) as typeof packing
+/** The packer's Node entry exports nothing; its module file does. */
+const packing: typeof import('maxrects-packer') = await import(
+  new URL('../node_modules/maxrects-packer/dist/maxrects-packer.mjs', import.meta.url).href
+)
+const { MaxRectsPacker } = packing
 
 const RUNS = 15
 

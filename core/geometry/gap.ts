@@ -10,27 +10,45 @@ export type Gap = {
   readonly narrowLength: number
 }
 
-type Edge = readonly [Point, Point]
-
-const edgesOf = (region: Region): Edge[] =>
-  region.flatMap((ring) => ring.map((p, i): Edge => [p, ring[(i + 1) % ring.length]!]))
-
-/** The nearest point of a straight edge to `p`. */
-function nearestOn([a, b]: Edge, p: Point): Point {
-  const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
-  const length2 = dx * dx + dy * dy
-  const t = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / length2))
-  return [a[0] + t * dx, a[1] + t * dy]
+/** Edges packed five numbers each: start x, y, direction x, y, and length squared. */
+function packEdges(region: Region): Float64Array {
+  const count = region.reduce((sum, ring) => sum + ring.length, 0)
+  const packed = new Float64Array(count * 5)
+  let at = 0
+  for (const ring of region) {
+    ring.forEach(([x, y], i) => {
+      const [nx, ny] = ring[(i + 1) % ring.length]!
+      const [dx, dy] = [nx - x, ny - y]
+      packed.set([x, y, dx, dy, dx * dx + dy * dy], at)
+      at += 5
+    })
+  }
+  return packed
 }
 
-function nearestOf(edges: readonly Edge[], p: Point): { distance: number; at: Point } {
-  let best = { distance: Number.POSITIVE_INFINITY, at: p }
-  for (const edge of edges) {
-    const at = nearestOn(edge, p)
-    const distance = Math.hypot(at[0] - p[0], at[1] - p[1])
-    if (distance < best.distance) best = { distance, at }
+/** Where along edge `e` (0 to 1) the point nearest to (x, y) lies. */
+function alongEdge(edges: Float64Array, e: number, x: number, y: number): number {
+  const length2 = edges[e + 4]!
+  if (length2 === 0) return 0
+  const t = ((x - edges[e]!) * edges[e + 2]! + (y - edges[e + 1]!) * edges[e + 3]!) / length2
+  return t < 0 ? 0 : t > 1 ? 1 : t
+}
+
+/** The least squared distance from (x, y) to any edge, and which edge that is. */
+function nearestEdge(edges: Float64Array, x: number, y: number): { squared: number; edge: number } {
+  let squared = Number.POSITIVE_INFINITY
+  let edge = 0
+  for (let e = 0; e < edges.length; e += 5) {
+    const t = alongEdge(edges, e, x, y)
+    const dx = edges[e]! + t * edges[e + 2]! - x
+    const dy = edges[e + 1]! + t * edges[e + 3]! - y
+    const d = dx * dx + dy * dy
+    if (d < squared) {
+      squared = d
+      edge = e
+    }
   }
-  return best
+  return { squared, edge }
 }
 
 /** How many pieces a straight edge is stepped into when its narrow length is measured. */
@@ -41,29 +59,38 @@ const STEPS = 64
  * find how long the gap stays narrow. Exact for straight edges; within the chord error for arcs.
  */
 export function measureGap(of: Region, against: Region): Gap {
-  const own = edgesOf(of)
-  const other = edgesOf(against)
+  const own = packEdges(of)
+  const other = packEdges(against)
   let least = Number.POSITIVE_INFINITY
   let from: Point = [0, 0]
   let to: Point = [0, 0]
-  const take = (a: Point, b: Point) => {
-    const d = Math.hypot(a[0] - b[0], a[1] - b[1])
-    if (d < least) [least, from, to] = [d, a, b]
-  }
-  for (const [a] of own) take(a, nearestOf(other, a).at)
-  for (const [b] of other) take(nearestOf(own, b).at, b)
-
-  let narrowLength = 0
-  for (const [a, b] of own) {
-    const length = Math.hypot(b[0] - a[0], b[1] - a[1])
-    const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
-    if (nearestOf(other, middle).distance - length / 2 > least * 1.25) continue
-    const steps = length < least / 8 ? 1 : STEPS
-    for (let i = 0; i < steps; i += 1) {
-      const t = (i + 0.5) / steps
-      const p: Point = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
-      if (nearestOf(other, p).distance < least * 1.25) narrowLength += length / steps
+  const corner = (edges: Float64Array, facing: Float64Array, swap: boolean) => {
+    for (let e = 0; e < edges.length; e += 5) {
+      const [x, y] = [edges[e]!, edges[e + 1]!]
+      const near = nearestEdge(facing, x, y)
+      if (near.squared >= least) continue
+      least = near.squared
+      const t = alongEdge(facing, near.edge, x, y)
+      const foot: Point = [
+        facing[near.edge]! + t * facing[near.edge + 2]!,
+        facing[near.edge + 1]! + t * facing[near.edge + 3]!,
+      ]
+      ;[from, to] = swap ? [foot, [x, y]] : [[x, y], foot]
     }
+  }
+  corner(own, other, false)
+  corner(other, own, true)
+  least = Math.sqrt(least)
+
+  const narrow = least * 1.25
+  let narrowLength = 0
+  for (let e = 0; e < own.length; e += 5) {
+    const length = Math.sqrt(own[e + 4]!)
+    const at = (t: number) =>
+      Math.sqrt(nearestEdge(other, own[e]! + t * own[e + 2]!, own[e + 1]! + t * own[e + 3]!).squared)
+    if (at(0.5) - length / 2 > narrow) continue
+    const steps = length < least / 8 ? 1 : STEPS
+    for (let i = 0; i < steps; i += 1) if (at((i + 0.5) / steps) < narrow) narrowLength += length / steps
   }
   return { least, from, to, narrowLength }
 }

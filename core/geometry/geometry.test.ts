@@ -4,6 +4,7 @@ import {
   CACHE_LIMIT,
   circleLoop,
   combineRegions,
+  creaseLines,
   type EdgeShape,
   edgeIntegrals,
   type Kernel,
@@ -185,6 +186,12 @@ describe('solids', () => {
       for (const v of mesh.triangles.subarray(t * 3, t * 3 + 3))
         expect(mesh.positions[v * 3 + 2]).toBeCloseTo(45, 4)
     })
+  })
+  it('draws the edges of a box and no others, also where two originals meet', () => {
+    const lines = (recipe: SolidRecipe) =>
+      kernel.withSolids((s) => creaseLines(meshSolid(s.solid(recipe)))).length / 6
+    expect(lines(prism(slab(0)))).toBe(12)
+    expect(lines(less(prism(slab(0)), rim(slab(0), round(chamfer))))).toBe(20)
   })
   it('measures a half turn the same, with its centre turned', () => {
     const recipe = less(prism(slab(0), [circleLoop([200, 100], 60, 'w')]), rim(slab(0), { front: bead }))

@@ -1,4 +1,5 @@
 export { chordCount, loopChords } from './chords.ts'
+export { creaseLines } from './creaseLines.ts'
 export { edgeInset, edgeIntegrals, edgeSize } from './edgeProfile.ts'
 export { type Gap, measureGap } from './gap.ts'
 export { CACHE_LIMIT, type Kernel, openKernel, type Solid, type SolidScope } from './kernel.ts'

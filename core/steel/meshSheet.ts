@@ -7,6 +7,7 @@ import {
   type Point,
   type Region,
 } from '../geometry/index.ts'
+import { insetShape, type PlacedOpening, shapeLoop } from '../piece/index.ts'
 import type { Wire } from './types.ts'
 
 export type MeshSheet = {
@@ -19,12 +20,16 @@ export type MeshSheet = {
   readonly sheetWidth: number
 }
 
-/** What the mesh may fill: the outline in by the cover, openings out by the cover. */
-export function meshRegion(kernel: Kernel, outline: Loop, openings: readonly Loop[], cover: number): Region {
+/** What the mesh may fill: the outline in by the cover, openings out by the cover, round at their corners. */
+export function meshRegion(
+  kernel: Kernel,
+  outline: Loop,
+  openings: readonly PlacedOpening[],
+  cover: number,
+): Region {
   const inside = offsetRegion(kernel, loopRegion(outline), -cover, 'mitre')
-  if (openings.length === 0) return inside
-  const grown = openings.map((o) => offsetRegion(kernel, loopRegion(o), cover, 'round'))
-  return combineRegions(kernel, 'difference', [inside, combineRegions(kernel, 'union', grown)])
+  const grown = openings.map((o) => loopRegion(shapeLoop(insetShape(o.shape, -cover), o.centre, o.key)))
+  return grown.length === 0 ? inside : combineRegions(kernel, 'difference', [inside, ...grown])
 }
 
 /**

@@ -1,4 +1,4 @@
-import { boundLoop, type Kernel, loopRegion, offsetRegion, type Point } from '../geometry/index.ts'
+import { boundLoop, type Kernel, type Point } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mesh, Mix, Stock } from '../stock/index.ts'
@@ -128,14 +128,7 @@ export function planSteelStation(
 }
 
 function cutMesh(kernel: Kernel, { outline, openings }: PieceStation['geometry'], mesh: Mesh, cover: number) {
-  const region = meshRegion(
-    kernel,
-    outline,
-    openings.map((o) => o.loop),
-    cover,
-  )
-  const inside = offsetRegion(kernel, loopRegion(outline), -cover, 'mitre')
-  if (inside.length === 0) return meshSheet([], { min: [0, 0], max: [0, 0] }, mesh.spacing)
+  const region = meshRegion(kernel, outline, openings, cover)
   const { min, max } = boundLoop(outline)
   const box: { min: Point; max: Point } = {
     min: [min[0] + cover, min[1] + cover],

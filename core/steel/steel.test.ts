@@ -29,12 +29,7 @@ describe('mesh sheet', () => {
     const cover = 15
     const { min, max } = boundLoop(geometry.outline)
     const sheet = meshSheet(
-      meshRegion(
-        kernel,
-        geometry.outline,
-        geometry.openings.map((o) => o.loop),
-        cover,
-      ),
+      meshRegion(kernel, geometry.outline, geometry.openings, cover),
       { min: [min[0] + cover, min[1] + cover], max: [max[0] - cover, max[1] - cover] },
       100,
     )

@@ -10,7 +10,7 @@ import {
 } from 'react'
 import { applyChange, type Change, type Finding, type Job, type Piece } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
-import { nextRun, quickWorker, slowWorker } from '../worker/planner.ts'
+import { nextRun, quickWorker, slowWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
 import { useAppSelector } from './store.ts'
 
@@ -61,7 +61,10 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     const take = (reply: Reply) => {
       if (reply.runId !== latest.current) return
       if (reply.kind === 'plan') {
-        setPlan({ plan: reply.plan, runId: reply.runId, stage: reply.stage })
+        const { runId, stage } = reply
+        setPlan((old) =>
+          old?.runId === runId && old.stage === 'solid' ? old : { plan: reply.plan, runId, stage },
+        )
         setFailed(
           reply.plan.failed[0] ? `${reply.plan.failed[0].station}: ${reply.plan.failed[0].message}` : null,
         )
@@ -70,7 +73,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       if (reply.kind === 'remedies') setProven({ findings: reply.plan.findings, runId: reply.runId })
       if (reply.kind === 'failed') setFailed(reply.message)
     }
-    const stops = [quickWorker.listen(take), slowWorker.listen(take)]
+    const stops = [quickWorker, solidWorker, slowWorker].map((worker) => worker.listen(take))
     return () => {
       for (const stop of stops) stop()
     }
@@ -80,14 +83,16 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     const runId = nextRun()
     latest.current = runId
     setAsked(runId)
-    quickWorker.post({
+    const request = {
       kind: 'plan',
       runId,
       jobRevision: edit,
       job: shown,
       pieceId,
       preview: dragged !== null,
-    })
+    } as const
+    quickWorker.post({ ...request, want: 'figures' })
+    solidWorker.post({ ...request, want: 'solid' })
     if (dragged) return
     const timer = setTimeout(() => slowWorker.post({ kind: 'remedies', runId, job: shown, pieceId }), REST)
     return () => clearTimeout(timer)

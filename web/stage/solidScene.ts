@@ -83,19 +83,19 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     const geometry = new THREE.BufferGeometry()
     geometry.setAttribute('position', new THREE.BufferAttribute(part.mesh.positions, 3))
     geometry.setIndex(new THREE.BufferAttribute(part.mesh.triangles, 1))
-    const flat = geometry.toNonIndexed()
-    flat.computeVertexNormals()
     const fill = new THREE.MeshLambertMaterial({
+      flatShading: true,
       polygonOffset: true,
       polygonOffsetFactor: 1,
       polygonOffsetUnits: 1,
     })
     const edges = new THREE.LineBasicMaterial()
     const group = new THREE.Group()
-    const mesh = new THREE.Mesh(flat, fill)
+    const mesh = new THREE.Mesh(geometry, fill)
     mesh.userData.id = part.id
-    group.add(mesh, new THREE.LineSegments(new THREE.EdgesGeometry(geometry, 24), edges))
-    geometry.dispose()
+    const lines = new THREE.BufferGeometry()
+    lines.setAttribute('position', new THREE.BufferAttribute(part.lines, 3))
+    group.add(mesh, new THREE.LineSegments(lines, edges))
     turning.add(group)
     parts.push({ part, group, fill, edges })
   }

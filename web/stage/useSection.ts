@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { SectionDrawing } from '../../core/sheets/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
-import { nextSection, quickWorker } from '../worker/planner.ts'
+import { nextSection, solidWorker } from '../worker/planner.ts'
 
 /** The section along a line, cut by the worker; the last one stays until the new one is there. */
 export function useSection(
@@ -19,7 +19,7 @@ export function useSection(
   const [asked, setAsked] = useState(0)
   useEffect(
     () =>
-      quickWorker.listen((reply) => {
+      solidWorker.listen((reply) => {
         if (reply.kind === 'section' && reply.runId === latest.current)
           setState((old) => ({
             drawing: reply.drawing ?? old.drawing,
@@ -34,7 +34,7 @@ export function useSection(
     const runId = nextSection()
     latest.current = runId
     setAsked(runId)
-    quickWorker.post({
+    solidWorker.post({
       kind: 'section',
       runId,
       job,

@@ -1,5 +1,11 @@
 import wasm from 'manifold-3d/manifold.wasm?url'
-import { type Kernel, meshSolid, openKernel, type SolidRecipe } from '../../core/geometry/index.ts'
+import {
+  creaseLines,
+  type Kernel,
+  meshSolid,
+  openKernel,
+  type SolidRecipe,
+} from '../../core/geometry/index.ts'
 import type { Job, Piece } from '../../core/job/index.ts'
 import { stationMemo } from '../../core/memo.ts'
 import { pouredPlacement } from '../../core/piece/index.ts'
@@ -42,7 +48,10 @@ async function work(): Promise<void> {
 }
 
 /** Lets newer messages in. */
-const pause = () => new Promise<void>((go) => setTimeout(go, 0))
+const pause = (ms = 0) => new Promise<void>((go) => setTimeout(go, ms))
+
+/** A hand that has not moved for this long rests, ms: then the solid is built. */
+const HAND_RESTS = 70
 const reply = (message: Reply, transfer: Transferable[] = []) => self.postMessage(message, { transfer })
 const pieceOf = (job: Job, id: string): Piece | undefined => job.pieces.find((p) => p.id === id)
 
@@ -52,20 +61,24 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
   if (!piece) return
   switch (request.kind) {
     case 'plan': {
-      const { jobRevision } = request
-      const quick = planPiece(kernel, job, piece, { quick: true, memo })
-      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan: quick })
+      const { jobRevision, want, preview } = request
+      if (want === 'figures') {
+        const plan = planPiece(kernel, job, piece, { quick: true, memo })
+        reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan })
+        return
+      }
+      if (preview) await pause(HAND_RESTS)
+      if (waiting.has('plan')) return
+      const plan = planPiece(kernel, job, piece, { memo })
+      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
       await pause()
       if (waiting.has('plan')) return
-      const solid = planPiece(kernel, job, piece, { memo })
-      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan: solid })
-      await pause()
-      if (waiting.has('plan')) return
-      const scene = solid.stations.piece?.geometry.recipe ? sceneOf(kernel, piece, solid) : null
-      const buffers = scene?.parts.flatMap(({ mesh }) => [
+      const scene = plan.stations.piece?.geometry.recipe ? sceneOf(kernel, piece, plan) : null
+      const buffers = scene?.parts.flatMap(({ mesh, lines }) => [
         mesh.positions.buffer,
         mesh.triangles.buffer,
         mesh.faceOfTriangle.buffer,
+        lines.buffer,
       ])
       reply({ kind: 'scene', runId, pieceId, scene }, buffers as Transferable[] | undefined)
       return
@@ -122,12 +135,16 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
   const { geometry } = plan.stations.piece!
   const by = pouredPlacement(piece.attitude, geometry)
   const cast: SolidRecipe = { kind: 'moved', solid: geometry.recipe!, by }
-  const parts = kernel.withSolids((scope): PartMesh[] => [
-    { id: 'piece', role: 'piece', mesh: meshSolid(scope.solid(cast)) },
-    ...(plan.stations.mould?.parts ?? []).map(
-      (p): PartMesh => ({ id: p.id, role: p.role, mesh: meshSolid(scope.solid(p.recipe)) }),
-    ),
-  ])
+  const parts = kernel.withSolids((scope) => {
+    const part = (id: string, role: PartMesh['role'], recipe: SolidRecipe): PartMesh => {
+      const mesh = meshSolid(scope.solid(recipe))
+      return { id, role, mesh, lines: creaseLines(mesh) }
+    }
+    return [
+      part('piece', 'piece', cast),
+      ...(plan.stations.mould?.parts ?? []).map((p) => part(p.id, p.role, p.recipe)),
+    ]
+  })
   return { parts, toPlaced: by, size: [geometry.length, geometry.width, geometry.thickness] }
 }
 

@@ -2,7 +2,10 @@ import type { Reply, Request } from './protocol.ts'
 
 type Listener = (reply: Reply) => void
 
-/** Two workers on one script: `quick` for figures, solids and sections, `slow` for proofs and sheets. */
+/**
+ * Three workers on one script, so that none waits for a slower one: `quick` for figures alone, `solid` for solids and
+ * sections, `slow` for proofs of remedies and for sheets.
+ */
 function openWorker(): { post: (request: Request) => void; listen: (listener: Listener) => () => void } {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
   const listeners = new Set<Listener>()
@@ -19,6 +22,7 @@ function openWorker(): { post: (request: Request) => void; listen: (listener: Li
 }
 
 export const quickWorker = openWorker()
+export const solidWorker = openWorker()
 export const slowWorker = openWorker()
 
 let lastRun = 0

@@ -8,6 +8,8 @@ export type PartMesh = {
   readonly id: string
   readonly role: 'piece' | 'base' | 'strip' | 'corner' | 'knockout' | 'wrap' | 'sealant' | 'chamfer'
   readonly mesh: NamedMesh
+  /** Edges to draw, pairs of points. */
+  readonly lines: Float32Array
 }
 
 export type Scene = {
@@ -24,6 +26,9 @@ export type Request =
       readonly jobRevision: number
       readonly job: Job
       readonly pieceId: string
+      /** Figures from exact sums, or the solid with its mesh. */
+      readonly want: 'figures' | 'solid'
+      /** While something is dragged, solids wait for the hand to rest. */
       readonly preview: boolean
     }
   | {
