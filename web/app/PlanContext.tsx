@@ -42,6 +42,9 @@ export function usePlan(): PlanView {
 
 /** How long the piece rests before its remedies are proven, ms. */
 const REST = 150
+/** How long solids and proofs wait on a page just opened, ms. */
+const FIRST_SOLID = 350
+const FIRST_PROOF = 1200
 
 /** Asks the workers for the plan of a piece, keeps the last answer, drops late ones and says whether it is stale. */
 export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: string; children: ReactNode }) {
@@ -55,12 +58,14 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const [failed, setFailed] = useState<string | null>(null)
   const [asked, setAsked] = useState(0)
   const latest = useRef(0)
+  const figured = useRef(false)
   const shown = useMemo(() => (dragged ? dragged.reduce(applyChange, job) : job), [dragged, job])
 
   useEffect(() => {
     const take = (reply: Reply) => {
       if (reply.runId !== latest.current) return
       if (reply.kind === 'plan') {
+        figured.current = true
         const { runId, stage } = reply
         setPlan((old) =>
           old?.runId === runId && old.stage === 'solid' ? old : { plan: reply.plan, runId, stage },
@@ -92,10 +97,21 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       preview: dragged !== null,
     } as const
     quickWorker.post({ ...request, want: 'figures' })
-    solidWorker.post({ ...request, want: 'solid' })
-    if (dragged) return
-    const timer = setTimeout(() => slowWorker.post({ kind: 'remedies', runId, job: shown, pieceId }), REST)
-    return () => clearTimeout(timer)
+    // On a page just opened the figures have the machine to themselves.
+    const begin = setTimeout(
+      () => solidWorker.post({ ...request, want: 'solid' }),
+      figured.current ? 0 : FIRST_SOLID,
+    )
+    const prove = dragged
+      ? undefined
+      : setTimeout(
+          () => slowWorker.post({ kind: 'remedies', runId, job: shown, pieceId }),
+          figured.current ? REST : FIRST_PROOF,
+        )
+    return () => {
+      clearTimeout(begin)
+      clearTimeout(prove)
+    }
   }, [shown, pieceId, edit, dragged])
 
   const preview = useCallback((changes: readonly Change[] | null) => setDragged(changes), [])

@@ -10,7 +10,8 @@ export function useSection(
   from: Point,
   to: Point,
 ): { drawing: SectionDrawing | null; fresh: boolean } {
-  const { job, piece } = usePlan()
+  const { job, piece, plan, previewing } = usePlan()
+  const ready = plan !== null
   const latest = useRef(0)
   const [state, setState] = useState<{ drawing: SectionDrawing | null; runId: number }>({
     drawing: null,
@@ -31,18 +32,25 @@ export function useSection(
   const [ax, ay] = from
   const [bx, by] = to
   useEffect(() => {
+    if (!ready) return
     const runId = nextSection()
     latest.current = runId
     setAsked(runId)
-    solidWorker.post({
-      kind: 'section',
-      runId,
-      job,
-      pieceId: piece.id,
-      attitude,
-      from: [ax, ay],
-      to: [bx, by],
-    })
-  }, [job, piece.id, attitude, ax, ay, bx, by])
+    // While a hand moves, sections wait for it to rest, as solids do.
+    const timer = setTimeout(
+      () =>
+        solidWorker.post({
+          kind: 'section',
+          runId,
+          job,
+          pieceId: piece.id,
+          attitude,
+          from: [ax, ay],
+          to: [bx, by],
+        }),
+      previewing ? 90 : 0,
+    )
+    return () => clearTimeout(timer)
+  }, [job, piece.id, attitude, ax, ay, bx, by, ready, previewing])
   return { drawing: state.drawing, fresh: state.runId === asked }
 }

@@ -4,16 +4,24 @@ type Listener = (reply: Reply) => void
 
 /**
  * Three workers on one script, so that none waits for a slower one: `quick` for figures alone, `solid` for solids and
- * sections, `slow` for proofs of remedies and for sheets.
+ * sections, `slow` for proofs of remedies and for sheets. Each starts with its first request: figures come first.
  */
-function openWorker(): { post: (request: Request) => void; listen: (listener: Listener) => () => void } {
-  const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
+function openWorker(): {
+  post: (request: Request) => void
+  listen: (listener: Listener) => () => void
+} {
   const listeners = new Set<Listener>()
-  worker.onmessage = ({ data }: MessageEvent<Reply>) => {
-    for (const listener of listeners) listener(data)
+  let worker: Worker | null = null
+  const started = (): Worker => {
+    if (worker) return worker
+    worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<Reply>) => {
+      for (const listener of listeners) listener(data)
+    }
+    return worker
   }
   return {
-    post: (request) => worker.postMessage(request),
+    post: (request) => started().postMessage(request),
     listen: (listener) => {
       listeners.add(listener)
       return () => listeners.delete(listener)
