@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['{core,web,server,cli}/**/*.test.ts'], environment: 'node', testTimeout: 60_000 },
+  test: { include: ['{core,web,server,cli,scripts}/**/*.test.ts'], environment: 'node', testTimeout: 60_000 },
 })

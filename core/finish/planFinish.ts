@@ -68,10 +68,17 @@ export function planFinishStation(
       FIRST_SANDING_HOURS,
       SAND_HOURS_PER_M2 * area * (wet ? 2 : 1),
       discs,
-      'discs',
+      discs === 1 ? 'disc' : 'discs',
     )
     add('fill-pores', 'Work pore paste in, one round', now, PASTE_HOURS, PASTE_KG_PER_M2 * area, 'kg')
-    add('sand-filler', 'Sand the paste back', now, SAND_HOURS_PER_M2 * area, discs, 'discs')
+    add(
+      'sand-filler',
+      'Sand the paste back',
+      now,
+      SAND_HOURS_PER_M2 * area,
+      discs,
+      discs === 1 ? 'disc' : 'discs',
+    )
   }
   add('clean', 'Vacuum and wipe; wash off any wax or oil', now, 0.5)
   let total = 0

@@ -213,7 +213,7 @@ export function PlanView({ station }: { station: StationName }) {
   }
 
   const above = margin * scale + 18
-  const away = Math.max(margin * scale + 16, (poured ? piece.mould.runPast + 40 : 40) * scale + 34)
+  const away = Math.max(margin * scale + 16, (piece.mould.runPast + 40) * scale + 34)
   const [left, bottom] = onScreen([0, 0])
   const [right, top] = onScreen([length, width])
   const narrow = (plan?.findings ?? []).filter((f) => f.code === 'land-narrow')
@@ -670,11 +670,13 @@ function OpeningDimensions({
   const opening = piece.openings.find((o) => o.id === openingId)!
   const [ru, rv] = [reach(opening, 'u'), reach(opening, 'v')]
   const { length, width } = piece.outline
+  // Off the middle, where labels and the section line stand.
+  const beside = x - ru * 0.55
   const spans: [SideId, Point, Point, number][] = [
     ['left', [0, y], [x - ru, y], x - ru],
     ['right', [x + ru, y], [length, y], length - x - ru],
-    ['front', [x, 0], [x, y - rv], y - rv],
-    ['back', [x, y + rv], [x, width], width - y - rv],
+    ['front', [beside, 0], [beside, y - rv], y - rv],
+    ['back', [beside, y + rv], [beside, width], width - y - rv],
   ]
   return (
     <g>

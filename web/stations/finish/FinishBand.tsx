@@ -12,16 +12,18 @@ export function FinishBand() {
     )
   const end = Math.max(24, ...figures.steps.map((s) => s.startHours + s.waitHours))
   const left = 190
-  const at = (hours: number) => left + (hours / end) * (size.width - left - 30)
+  const begin = Math.floor((figures.steps[0]?.startHours ?? 0) / 24) * 24
+  const at = (hours: number) => left + ((hours - begin) / (end - begin)) * (size.width - left - 30)
   const row = Math.min(18, (size.height - 48) / figures.steps.length)
-  const step = end / 24 > 14 ? 7 : end / 24 > 6 ? 2 : 1
+  const days = (end - begin) / 24
+  const step = days > 14 ? 7 : days > 6 ? 2 : 1
   return (
     <div ref={attach} className={`min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <svg width={size.width} height={size.height} role="img" aria-label="Finishing steps over days">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
           Finishing, days after the pour; show face up from the turn on
         </text>
-        {Array.from({ length: Math.floor(end / 24 / step) + 1 }, (_, i) => i * step).map((d) => (
+        {Array.from({ length: Math.floor(days / step) + 1 }, (_, i) => begin / 24 + i * step).map((d) => (
           <g key={d}>
             <line x1={at(d * 24)} x2={at(d * 24)} y1="24" y2={size.height - 20} stroke="var(--faint)" />
             <text

@@ -27,7 +27,13 @@ export function LogBand() {
           <CartesianGrid stroke="var(--faint)" vertical={false} />
           <XAxis dataKey="on" stroke="var(--soft)" fontSize={13} />
           <YAxis stroke="var(--soft)" fontSize={13} allowDecimals={false} />
-          <Legend verticalAlign="top" align="right" height={22} iconType="square" />
+          <Legend
+            verticalAlign="top"
+            align="right"
+            height={22}
+            iconType="square"
+            formatter={(name: string) => <span style={{ color: 'var(--ink)' }}>{name}</span>}
+          />
           <Bar dataKey="planned" fill="var(--hair)" isAnimationActive={false} maxBarSize={46}>
             <LabelList dataKey="planned" position="top" fill="var(--ink)" fontSize={13} />
           </Bar>

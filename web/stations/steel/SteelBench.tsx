@@ -1,4 +1,4 @@
-import { formatLength } from '../../../core/units/index.ts'
+import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useChange } from '../../app/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
@@ -17,7 +17,7 @@ export function SteelBench() {
       <h1>Steel</h1>
       <p>
         {figures
-          ? `${mm(figures.thinnestMm)} at the thinnest, ${figures.thinnestWhere}. At least ${mm(figures.leastThicknessMm)} thick for this mix.`
+          ? `${lengthWithUnit(figures.thinnestMm, style)} at the thinnest, ${figures.thinnestWhere}. At least ${lengthWithUnit(figures.leastThicknessMm, style)} thick for this mix.`
           : ''}
       </p>
       <Choice
