@@ -31,7 +31,7 @@ function alongEdge(edges: Float64Array, e: number, x: number, y: number): number
   const length2 = edges[e + 4]!
   if (length2 === 0) return 0
   const t = ((x - edges[e]!) * edges[e + 2]! + (y - edges[e + 1]!) * edges[e + 3]!) / length2
-  return t < 0 ? 0 : t > 1 ? 1 : t
+  return t < 0 ? 0 : Math.min(t, 1)
 }
 
 /** The least squared distance from (x, y) to any edge, and which edge that is. */

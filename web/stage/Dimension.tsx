@@ -49,7 +49,6 @@ export function Dimension({ from: [x1, y1], to: [x2, y2], text, name, inside, on
   )
   if (!onEdit) return <g>{body}</g>
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a dimension of the drawing cannot be a button element
     <g
       role="button"
       tabIndex={0}

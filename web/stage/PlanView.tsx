@@ -228,7 +228,6 @@ export function PlanView({ station }: { station: StationName }) {
     <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
       <span className="view-name absolute left-4 top-2">Plan</span>
       {size.width > 0 && (
-        // biome-ignore lint/a11y/noStaticElementInteractions: the drawing takes drags begun on its parts
         <svg
           width={size.width}
           height={size.height}
@@ -353,7 +352,6 @@ export function PlanView({ station }: { station: StationName }) {
             const small = reach(o, 'u') * 2 * scale < 90
             const labelAt: Point = small ? [at[0], at[1] - reach(o, 'v') * scale - 7] : at
             return (
-              // biome-ignore lint/a11y/useSemanticElements: a shape of the drawing cannot be a button element
               <g
                 key={o.id}
                 role="button"
@@ -612,7 +610,6 @@ function SectionLine({ line, onScreen, onDrag, onStep }: LineProps) {
         pointerEvents="none"
       />
       {marks.map(([p, end]) => (
-        // biome-ignore lint/a11y/useSemanticElements: a mark of the drawing cannot be an input element
         <g
           key={end}
           role="slider"

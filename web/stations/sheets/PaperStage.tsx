@@ -42,7 +42,6 @@ export function PaperStage() {
           }
         >
           {page.marks.map((mark, k) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: marks have no identity of their own and never move
             <MarkShape key={k} mark={mark} />
           ))}
         </svg>
