@@ -1,36 +1,19 @@
-import { spawn } from 'node:child_process'
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM, serveApp } from '../e2e/chromium.ts'
 
 const PORT = 4331
 
 /** In the built page: first useful screen, and from a pointer's move to the figure's text, over a drag of the demo's basin. */
 export async function measureBrowser(): Promise<void> {
-  const server = spawn('node', ['--import', 'tsx', 'server/main.ts'], {
-    env: { ...process.env, PORT: String(PORT) },
-    stdio: 'pipe',
-  })
-  await new Promise<void>((ready) => server.stdout.once('data', () => ready()))
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--use-angle=swiftshader',
-      '--enable-unsafe-swiftshader',
-      '--ignore-gpu-blocklist',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  })
+  const server = await serveApp(PORT)
+  const browser = await chromium.launch(CHROMIUM)
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
     const firsts: number[] = []
     for (let i = 0; i < 5; i += 1) {
       await page.goto('about:blank')
       const start = performance.now()
-      await page.goto(`http://127.0.0.1:${PORT}/`)
+      await page.goto(server.address)
       await page.waitForFunction(() =>
         /\d/.test(document.querySelector('nav[aria-label="The line"]')?.textContent ?? ''),
       )
@@ -47,7 +30,7 @@ export async function measureBrowser(): Promise<void> {
     )
   } finally {
     await browser.close()
-    server.kill()
+    server.stop()
   }
 }
 

@@ -1,34 +1,16 @@
 /** Takes the pictures of docs/screenshots from the demo job: `npm run screenshots` after `npm run build`. */
-import { spawn } from 'node:child_process'
 import fs from 'node:fs'
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM, serveApp } from '../e2e/chromium.ts'
 
 const PORT = 4327
-const ADDRESS = `http://127.0.0.1:${PORT}`
 const FOLDER = new URL('../docs/screenshots/', import.meta.url)
 
-const server = spawn('node', ['--import', 'tsx', 'server/main.ts'], {
-  env: { ...process.env, PORT: String(PORT) },
-  stdio: 'pipe',
-})
-await new Promise<void>((ready) => server.stdout.once('data', () => ready()))
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--use-angle=swiftshader',
-    '--enable-unsafe-swiftshader',
-    '--ignore-gpu-blocklist',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const server = await serveApp(PORT)
+const browser = await chromium.launch(CHROMIUM)
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  await page.goto(ADDRESS)
+  await page.goto(server.address)
   await page.getByRole('navigation', { name: 'The line' }).waitFor()
   const top = new URL(page.url()).pathname.replace(/\/piece$/, '')
   const tread = top.replace('wash-top', 'stair-tread')
@@ -49,11 +31,11 @@ try {
   })
 } finally {
   await browser.close()
-  server.kill()
+  server.stop()
 }
 
 async function shoot(page: Page, name: string, path: string, then?: () => Promise<void>): Promise<void> {
-  await page.goto(`${ADDRESS}${path}`)
+  await page.goto(`${server.address}${path}`)
   await page.waitForTimeout(1500)
   await then?.()
   await page.waitForTimeout(1800)

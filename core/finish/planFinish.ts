@@ -1,4 +1,4 @@
-import type { Finding, Piece } from '../job/index.ts'
+import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import { type PourStation, peopleToLift } from '../pour/index.ts'
 import type { SteelStation } from '../steel/index.ts'
@@ -21,21 +21,7 @@ export function planFinishStation(
   stock: Stock,
 ): { station: FinishStation | null; findings: Finding[] } {
   const sealer = stock.sealers.find((s) => s.id === piece.finish.sealer)
-  const findings: Finding[] = []
-  const raise = (
-    code: string,
-    level: Finding['level'],
-    facts: Finding['facts'],
-    remedies: Finding['remedies'] = [],
-  ) =>
-    findings.push({
-      code,
-      level,
-      station: 'finish',
-      about: [{ pieceId: piece.id, kind: 'choice', id: 'finish' }],
-      facts,
-      remedies,
-    })
+  const { findings, raise } = findingList('finish', piece.id, 'choice', 'finish')
   if (!sealer) {
     raise('sealer-missing', 'stop', { row: piece.finish.sealer })
     return { station: null, findings }

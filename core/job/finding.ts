@@ -47,3 +47,12 @@ export const rankFindings = (findings: readonly Finding[]): Finding[] =>
   )
 
 export const isWorseOrEqual = (a: Level, b: Level): boolean => RANK[a] <= RANK[b]
+
+/** Collects a station's findings about one thing, each with the remedies that might cure it. */
+export function findingList(station: StationName, pieceId: string, kind: About['kind'], id: string) {
+  const findings: Finding[] = []
+  const raise = (code: string, level: Level, facts: Facts, remedies: readonly Remedy[] = []): void => {
+    findings.push({ code, level, station, about: [{ pieceId, kind, id }], facts, remedies })
+  }
+  return { findings, raise }
+}

@@ -1,4 +1,11 @@
-import type { Fault, Finding, Piece, PlannedPour, PourRecord } from '../job/index.ts'
+import {
+  type Fault,
+  type Finding,
+  findingList,
+  type Piece,
+  type PlannedPour,
+  type PourRecord,
+} from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { PourStation } from '../pour/index.ts'
@@ -67,21 +74,7 @@ export function planLogStation(
   const compared = own.map(comparePour)
   const offs = compared.map((p) => p.bags.offByPercent).filter((n) => n !== null)
   const learned = learnWaste(own, mixRow)
-  const findings: Finding[] = []
-  const raise = (
-    code: string,
-    level: Finding['level'],
-    facts: Finding['facts'],
-    remedies: Finding['remedies'] = [],
-  ) =>
-    findings.push({
-      code,
-      level,
-      station: 'log',
-      about: [{ pieceId: piece.id, kind: 'choice', id: 'log' }],
-      facts,
-      remedies,
-    })
+  const { findings, raise } = findingList('log', piece.id, 'choice', 'log')
   const last = own.at(-1)
   if (last?.nextTime) raise('next-time', 'note', { said: last.nextTime, on: last.on })
   const now = mix.figures.wastePercent

@@ -1,4 +1,4 @@
-import type { Finding, Piece } from '../job/index.ts'
+import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mix, Stock } from '../stock/index.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
@@ -18,21 +18,7 @@ export function planMixStation(
   { figures: { volumeLitres } }: PieceStation,
   stock: Stock,
 ): { station: MixStation | null; findings: Finding[] } {
-  const findings: Finding[] = []
-  const raise = (
-    code: string,
-    level: Finding['level'],
-    facts: Finding['facts'],
-    remedies: Finding['remedies'] = [],
-  ) =>
-    findings.push({
-      code,
-      level,
-      station: 'mix',
-      about: [{ pieceId: piece.id, kind: 'choice', id: 'mix' }],
-      facts,
-      remedies,
-    })
+  const { findings, raise } = findingList('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
   const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
   if (!mix) raise('mix-missing', 'stop', { row: piece.mix.mix })

@@ -9,7 +9,7 @@ import {
   temperatureAt,
   timeForAge,
 } from '../ageing/index.ts'
-import type { Finding, Piece, Settings } from '../job/index.ts'
+import { type Finding, findingList, type Piece, type Settings } from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { MouldStation } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
@@ -120,16 +120,7 @@ function strengthPoints(curve: StrengthCurve, course: TemperatureCourse): { hour
 }
 
 function checkPour(piece: Piece, settings: Settings, mix: Mix, f: PourFigures): Finding[] {
-  const findings: Finding[] = []
-  const raise = (code: string, level: Finding['level'], facts: Finding['facts']) =>
-    findings.push({
-      code,
-      level,
-      station: 'pour',
-      about: [{ pieceId: piece.id, kind: 'choice', id: 'pour' }],
-      facts,
-      remedies: [],
-    })
+  const { findings, raise } = findingList('pour', piece.id, 'choice', 'pour')
   if (f.coldestDegC < COLDEST) raise('too-cold', 'stop', { coldestDegC: f.coldestDegC, leastDegC: COLDEST })
   if (f.firstStripMinutes === null)
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })

@@ -1,5 +1,5 @@
 import { boundLoop, type Kernel, type Point } from '../geometry/index.ts'
-import type { Finding, Piece } from '../job/index.ts'
+import { findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mesh, Mix, Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
@@ -29,21 +29,7 @@ export function planSteelStation(
 ): SteelStation {
   const mesh = piece.steel.kind === 'mesh' ? stock.meshes.find((m) => m.id === piece.steel.mesh) : undefined
   const cover = piece.steel.cover ?? coverFor(piece, mesh, mix)
-  const findings: Finding[] = []
-  const raise = (
-    code: string,
-    level: Finding['level'],
-    facts: Finding['facts'],
-    remedies: Finding['remedies'] = [],
-  ) =>
-    findings.push({
-      code,
-      level,
-      station: 'steel',
-      about: [{ pieceId: piece.id, kind: 'piece', id: piece.id }],
-      facts,
-      remedies,
-    })
+  const { findings, raise } = findingList('steel', piece.id, 'piece', piece.id)
   if (piece.steel.kind === 'mesh' && !mesh) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
 
   const buildable = geometry.recipe !== null

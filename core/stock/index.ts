@@ -1,2 +1,3 @@
 export * from './catalogue.ts'
+export * from './compareStock.ts'
 export * from './schema.ts'

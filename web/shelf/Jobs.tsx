@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { emptyJob, type JobProblem, readJob } from '../../core/job/index.ts'
+import { compareStock } from '../../core/stock/index.ts'
 import { addressOf, demoJob, openNew } from '../app/boot.ts'
 import { downloadJob, newId } from '../app/files.ts'
 import { jobClosed, jobOpened } from '../app/jobSlice.ts'
@@ -52,7 +53,10 @@ export function Jobs() {
     const taken = jobs?.some((j) => j.id === read.job.id)
     const job = taken ? { ...read.job, id: newId('job'), name: `${read.job.name} (imported)` } : read.job
     await openNew(job)
-    navigate(addressOf(job))
+    const shelf = await loadShelf(database).catch(() => null)
+    const differs = shelf && compareStock(job.stock, shelf).length > 0
+    // A job whose stock is not the shop's own opens there, so that the difference is seen.
+    navigate(differs ? `/job/${job.id}/stock` : addressOf(job))
   }
   const demo = async () => {
     const job = await demoJob()

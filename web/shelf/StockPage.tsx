@@ -1,10 +1,10 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import type { Board, Mix } from '../../core/stock/index.ts'
+import { type Board, compareStock, type Mix, type Stock } from '../../core/stock/index.ts'
 import { newId } from '../app/files.ts'
 import { useAppSelector, useChange } from '../app/store.ts'
 import { database } from '../app/useAutosave.ts'
-import { saveShelf } from '../storage/jobStore.ts'
+import { loadShelf, saveShelf } from '../storage/jobStore.ts'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
 
@@ -13,6 +13,13 @@ export function StockPage() {
   const job = useAppSelector((s) => s.job.job)!
   const change = useChange()
   const [kept, setKept] = useState<string | null>(null)
+  const [shelf, setShelf] = useState<Stock | null>(null)
+  useEffect(() => {
+    loadShelf(database)
+      .then(setShelf)
+      .catch(() => setShelf(null))
+  }, [])
+  const differences = shelf ? compareStock(job.stock, shelf) : []
   const board = (row: Board, patch: Partial<Board>) =>
     change(`${row.name}`, { type: 'stockRowKept', list: 'boards', row: { ...row, ...patch } })
   const mix = (row: Mix, patch: Partial<Mix>) =>
@@ -41,7 +48,10 @@ export function StockPage() {
   }
   const keep = () =>
     saveShelf(database, job.stock)
-      .then(() => setKept('Kept: new jobs start with this stock.'))
+      .then(() => {
+        setShelf(job.stock)
+        setKept('Kept: new jobs start with this stock.')
+      })
       .catch(() => setKept('The browser could not keep it; this job still has it.'))
   return (
     <main className="h-full overflow-auto bg-sheet">
@@ -56,6 +66,22 @@ export function StockPage() {
           The true thickness of the boards to hand, the yield on your bags, your prices: a figure on a
           supplier’s sheet beats ours.
         </p>
+        {differences.length > 0 && (
+          <section aria-label="Differences from the shelf" className="caution">
+            <strong>This job differs from your shelf; the job’s rows are used.</strong>
+            <ul>
+              {differences.slice(0, 12).map((d) => (
+                <li key={`${d.rowId}${d.field}`}>
+                  {d.name}
+                  {d.shelf === null
+                    ? ': only in this job'
+                    : `, ${d.field}: ${d.job}, on the shelf ${d.shelf}`}
+                </li>
+              ))}
+              {differences.length > 12 && <li>and {differences.length - 12} more</li>}
+            </ul>
+          </section>
+        )}
         <h2 className="mt-5">Boards</h2>
         <div className="grid grid-cols-2 gap-x-8">
           {job.stock.boards.map((b) => (

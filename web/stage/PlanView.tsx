@@ -1,6 +1,6 @@
-import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, useMemo, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
-import type { Change, Piece, SideId, StationName } from '../../core/job/index.ts'
+import type { SideId, StationName } from '../../core/job/index.ts'
 import {
   moveOpening,
   outlineLoop,
@@ -17,59 +17,35 @@ import { lineDragged, pointedAt, selected } from '../app/viewSlice.ts'
 import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
+import { EdgeLines, Label, OpeningDimensions, SectionLine } from './PlanParts.tsx'
 import { loopPath } from './paths.ts'
+import { planFrame, sideEnds, sideShown } from './planFrame.ts'
 import { planTarget } from './planTarget.ts'
 import { usualLine } from './sectionLine.ts'
-import { snapOpening } from './snap.ts'
+import { usePlanDrag } from './usePlanDrag.ts'
 import { useSize } from './useSize.ts'
 
-/** Room round the drawing for dimensions, px. */
-const ROOM = { x: 58, top: 46, bottom: 26 }
-const SNAP_PX = 8
-type Drag =
-  | { readonly kind: 'opening'; readonly id: string; readonly grab: Point; readonly start: Point }
-  | { readonly kind: 'side'; readonly side: SideId; readonly start: Point }
-  | {
-      readonly kind: 'line'
-      readonly end: 'from' | 'to' | 'both'
-      readonly start: Point
-      readonly line: { from: Point; to: Point }
-    }
 type Editing = { readonly what: 'length' | 'width' | SideId; readonly at: Point; readonly value: number }
 
 /** The plan: the piece and its mould seen from above, edited in place. Front at the bottom in either attitude. */
 export function PlanView({ station }: { station: StationName }) {
-  const { job, piece, plan, preview } = usePlan()
+  const { piece, plan } = usePlan()
   const { attach, element: box, size } = useSize<HTMLDivElement>()
   const view = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
   const change = useChange()
   const style = useMeasureStyle()
-  const drag = useRef<Drag | null>(null)
-  const pending = useRef<{ label: string; changes: readonly Change[] } | null>(null)
-  const [guides, setGuides] = useState<readonly { axis: 'u' | 'v'; at: number }[]>([])
   const [editing, setEditing] = useState<Editing | null>(null)
 
   const poured = view.attitude === 'poured'
-  const mirrored = poured && piece.attitude.down === 'top'
   const { length, width } = piece.outline
   const mouldParts = poured ? (plan?.stations.mould?.parts ?? []) : []
-  const margin = poured
-    ? 24 + piece.mould.runPast + (piece.mould.school === 'stand' ? piece.mould.baseMargin : 0)
-    : 0
-  const scale = Math.max(
-    0.01,
-    Math.min(
-      (size.width - 2 * ROOM.x) / (length + 2 * margin),
-      (size.height - ROOM.top - ROOM.bottom) / (width + 2 * margin),
-    ),
-  )
-  const ox = (size.width - length * scale) / 2
-  const oy = ROOM.top + (size.height - ROOM.top - ROOM.bottom + width * scale) / 2
-  const onScreen = ([x, y]: Point): Point => [ox + x * scale, oy - y * scale]
+  // The frame is that of the piece in the document, so that it holds still while a side is pulled.
+  const kept = useAppSelector((s) => s.job.job)!.pieces.find((p) => p.id === piece.id) ?? piece
+  const frame = planFrame(kept, view.attitude, size)
+  const { scale, mirrored, margin, onScreen, fromScreen } = frame
   const shown = ([x, y]: Point): Point => (mirrored ? [length - x, y] : [x, y])
   const toScreen = (p: Point): Point => onScreen(shown(p))
-  const fromScreen = ([px, py]: Point): Point => shown([(px - ox) / scale, (oy - py) / scale])
   const localPoint = (event: { clientX: number; clientY: number }): Point => {
     const rect = box.current!.getBoundingClientRect()
     return [event.clientX - rect.left, event.clientY - rect.top]
@@ -85,83 +61,8 @@ export function PlanView({ station }: { station: StationName }) {
   const openings = useMemo(() => placeOpenings(piece, placing), [piece, placing])
   const outline = useMemo(() => outlineLoop(piece.outline), [piece.outline])
   const line = view.line ?? usualLine(piece, mirrored, 'along')
-  const base = job.pieces.find((p) => p.id === piece.id)!
   const text = (mm: number) => formatLength(mm, style)
-
-  const startDrag = (event: PointerEvent, next: Drag) => {
-    if (event.button !== 0) return
-    event.stopPropagation()
-    ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-    drag.current = next
-    pending.current = null
-  }
-  const moveDrag = (event: PointerEvent) => {
-    const d = drag.current
-    if (!d) return
-    const at = localPoint(event)
-    const moved: Point = [at[0] - d.start[0], at[1] - d.start[1]]
-    if (Math.hypot(...moved) < 3 && !pending.current && d.kind !== 'line') return
-    if (d.kind === 'line') {
-      const by: Point = [moved[0] / scale, -moved[1] / scale]
-      const shift = ([x, y]: Point, on: boolean): Point => (on ? [x + by[0], y + by[1]] : [x, y])
-      const level = Math.abs(d.line.from[1] - d.line.to[1]) < 1e-6
-      const only: Point = d.end === 'both' ? (level ? [0, by[1]] : [by[0], 0]) : by
-      const shiftOnly = ([x, y]: Point): Point => [x + only[0], y + only[1]]
-      const next =
-        d.end === 'both'
-          ? { from: shiftOnly(d.line.from), to: shiftOnly(d.line.to) }
-          : { from: shift(d.line.from, d.end === 'from'), to: shift(d.line.to, d.end === 'to') }
-      dispatch(lineDragged(next))
-      return
-    }
-    const next = d.kind === 'opening' ? dragOpening(d, at) : dragSide(d, moved)
-    pending.current = next
-    preview(next.changes)
-  }
-  const dragOpening = (d: Extract<Drag, { kind: 'opening' }>, at: Point) => {
-    const world = fromScreen(at)
-    const { changes, guides: found } = snapOpening(
-      basePiece(),
-      d.id,
-      [world[0] - d.grab[0], world[1] - d.grab[1]],
-      SNAP_PX / scale,
-      shopStep(style),
-    )
-    setGuides(found)
-    return { label: `move ${piece.openings.find((o) => o.id === d.id)!.name}`, changes }
-  }
-  const dragSide = (d: Extract<Drag, { kind: 'side' }>, moved: Point) => {
-    const step = shopStep(style)
-    const along = d.side === 'left' || d.side === 'right'
-    const outward = along
-      ? d.side === (mirrored ? 'left' : 'right')
-        ? moved[0]
-        : -moved[0]
-      : d.side === 'back'
-        ? -moved[1]
-        : moved[1]
-    const start = basePiece().outline
-    const grown = (mm: number) => Math.max(step, Math.round((mm + outward / scale) / step) * step)
-    const next = along ? { ...start, length: grown(start.length) } : { ...start, width: grown(start.width) }
-    return {
-      label: along ? `length ${text(next.length)}` : `width ${text(next.width)}`,
-      changes: [{ type: 'outlineChanged', pieceId: piece.id, outline: next }] as Change[],
-    }
-  }
-  /** The piece as it is in the document, without what is being dragged. */
-  const storeJob = useAppSelector((s) => s.job.job)!
-  const basePiece = (): Piece => storeJob.pieces.find((p) => p.id === piece.id) ?? base
-  const endDrag = () => {
-    const next = pending.current
-    const d = drag.current
-    drag.current = null
-    pending.current = null
-    setGuides([])
-    preview(null)
-    if (next && next.changes.length > 0) change(next.label, ...next.changes)
-    if (d?.kind === 'opening') dispatch(selected({ kind: 'opening', id: d.id }))
-    if (d?.kind === 'side' && !next) dispatch(selected({ kind: 'side', id: d.side }))
-  }
+  const drag = usePlanDrag(kept, frame, style, localPoint)
 
   const keyOnOpening = (event: KeyboardEvent, id: string) => {
     const step = shopStep(style) * (event.shiftKey ? 10 : 1)
@@ -200,7 +101,7 @@ export function PlanView({ station }: { station: StationName }) {
         outline: { ...piece.outline, [what]: mm },
       })
     else if (chosen) {
-      const side = mirrored && what === 'left' ? 'right' : mirrored && what === 'right' ? 'left' : what
+      const side = sideShown(what, mirrored)
       const axis = side === 'left' || side === 'right' ? 'u' : 'v'
       const rule = side === 'left' || side === 'front' ? 'fromStart' : 'fromEnd'
       change(`${chosen.name} ${text(mm)} from the ${side}`, {
@@ -233,9 +134,9 @@ export function PlanView({ station }: { station: StationName }) {
           height={size.height}
           role="group"
           aria-label={`Plan of ${piece.name}, ${poured ? 'as poured' : 'as placed'}`}
-          onPointerMove={moveDrag}
-          onPointerUp={endDrag}
-          onPointerCancel={endDrag}
+          onPointerMove={drag.move}
+          onPointerUp={drag.end}
+          onPointerCancel={drag.end}
           className="absolute inset-0 touch-none select-none"
         >
           <Hatches />
@@ -326,14 +227,14 @@ export function PlanView({ station }: { station: StationName }) {
                 style={{ cursor: upright ? 'ew-resize' : 'ns-resize' }}
                 data-side={side}
                 {...light(`side/${side}`)}
-                onPointerDown={(e) => startDrag(e, { kind: 'side', side, start: localPoint(e) })}
+                onPointerDown={(e) => drag.start(e, { kind: 'side', side, start: localPoint(e) })}
               />
             )
           })}
           <SectionLine
             line={line}
             onScreen={onScreen}
-            onDrag={(e, end) => startDrag(e, { kind: 'line', end, start: localPoint(e), line })}
+            onDrag={(e, end) => drag.start(e, { kind: 'line', end, start: localPoint(e), line })}
             onStep={(by) =>
               dispatch(
                 lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
@@ -364,7 +265,7 @@ export function PlanView({ station }: { station: StationName }) {
                 onPointerDown={(e) => {
                   const start = localPoint(e)
                   const world = fromScreen(start)
-                  startDrag(e, {
+                  drag.start(e, {
                     kind: 'opening',
                     id: o.id,
                     start,
@@ -390,7 +291,7 @@ export function PlanView({ station }: { station: StationName }) {
               </g>
             )
           })}
-          {guides.map((g) => {
+          {drag.guides.map((g) => {
             const [a, b] = (
               g.axis === 'u'
                 ? [
@@ -475,223 +376,5 @@ export function PlanView({ station }: { station: StationName }) {
         </div>
       )}
     </div>
-  )
-}
-
-const sideEnds = (side: SideId, length: number, width: number): [Point, Point] => {
-  const corners: Record<SideId, [Point, Point]> = {
-    front: [
-      [0, 0],
-      [length, 0],
-    ],
-    right: [
-      [length, 0],
-      [length, width],
-    ],
-    back: [
-      [length, width],
-      [0, width],
-    ],
-    left: [
-      [0, width],
-      [0, 0],
-    ],
-  }
-  return corners[side]
-}
-
-/** A line just inside each side whose show edge is rounded or chamfered, at its true width. */
-function EdgeLines({
-  piece,
-  toScreen,
-  scale,
-  lit,
-}: {
-  piece: Piece
-  toScreen: (p: Point) => Point
-  scale: number
-  lit: string | null
-}) {
-  const { length, width } = piece.outline
-  const inset = (side: SideId) => (piece.sides[side].top.kind === 'square' ? 0 : piece.sides[side].top.size)
-  const [l, r, f, b] = [inset('left'), inset('right'), inset('front'), inset('back')]
-  const lines: Record<SideId, [Point, Point]> = {
-    front: [
-      [l, f],
-      [length - r, f],
-    ],
-    back: [
-      [l, width - b],
-      [length - r, width - b],
-    ],
-    left: [
-      [l, f],
-      [l, width - b],
-    ],
-    right: [
-      [length - r, f],
-      [length - r, width - b],
-    ],
-  }
-  return (
-    <g pointerEvents="none">
-      {SIDES.filter((s) => inset(s) * scale > 1).map((s) => {
-        const [a, c] = lines[s].map(toScreen) as [Point, Point]
-        return (
-          <line
-            key={s}
-            x1={a[0]}
-            y1={a[1]}
-            x2={c[0]}
-            y2={c[1]}
-            stroke={lit === `side/${s}` ? 'var(--oxide)' : 'var(--ink)'}
-            strokeWidth="0.7"
-            strokeDasharray={piece.sides[s].top.kind === 'bead' ? undefined : '6 2'}
-          />
-        )
-      })}
-    </g>
-  )
-}
-
-function Label({ at: [x, y], text, oxide }: { at: Point; text: string; oxide?: boolean }) {
-  const width = text.length * 6.7 + 10
-  return (
-    <g pointerEvents="none">
-      <rect x={x - width / 2} y={y - 10} width={width} height="19" fill="var(--sheet)" fillOpacity="0.94" />
-      <text
-        x={x}
-        y={y + 5}
-        textAnchor="middle"
-        className="dim"
-        style={oxide ? { fill: 'var(--oxide)', fontWeight: 700 } : undefined}
-      >
-        {text}
-      </text>
-    </g>
-  )
-}
-
-type LineProps = {
-  line: { from: Point; to: Point }
-  onScreen: (p: Point) => Point
-  onDrag: (event: PointerEvent, end: 'from' | 'to' | 'both') => void
-  onStep: (by: number) => void
-}
-
-/** The section line with its two marks; dragged whole, or by either end. */
-function SectionLine({ line, onScreen, onDrag, onStep }: LineProps) {
-  const [a, b] = [onScreen(line.from), onScreen(line.to)]
-  const marks: [Point, 'from' | 'to'][] = [
-    [a, 'from'],
-    [b, 'to'],
-  ]
-  return (
-    <g>
-      <line
-        x1={a[0]}
-        y1={a[1]}
-        x2={b[0]}
-        y2={b[1]}
-        stroke="transparent"
-        strokeWidth="10"
-        style={{ cursor: 'move' }}
-        onPointerDown={(e) => onDrag(e, 'both')}
-        data-section-line
-      />
-      <line
-        x1={a[0]}
-        y1={a[1]}
-        x2={b[0]}
-        y2={b[1]}
-        stroke="var(--ink)"
-        strokeWidth="1.1"
-        strokeDasharray="14 4 2 4"
-        pointerEvents="none"
-      />
-      {marks.map(([p, end]) => (
-        <g
-          key={end}
-          role="slider"
-          tabIndex={0}
-          aria-label={`Section line A, ${end === 'from' ? 'first' : 'second'} end`}
-          aria-valuenow={Math.round(line[end][1])}
-          style={{ cursor: 'grab' }}
-          onPointerDown={(e) => onDrag(e, end)}
-          onKeyDown={(e) => {
-            if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return
-            e.preventDefault()
-            onStep((e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 20 : 5))
-          }}
-        >
-          <rect x={p[0] - 11} y={p[1] - 11} width="22" height="22" fill="var(--ink)" />
-          <text
-            x={p[0]}
-            y={p[1] + 5.5}
-            textAnchor="middle"
-            fontSize="15"
-            fontWeight="700"
-            fill="var(--sheet)"
-            className="label"
-          >
-            A
-          </text>
-        </g>
-      ))}
-    </g>
-  )
-}
-
-type OpeningDimensionsProps = {
-  piece: Piece
-  openingId: string
-  name: string
-  middle: Point
-  onScreen: (p: Point) => Point
-  text: (mm: number) => string
-  onEdit: (what: SideId, value: number, at: Point) => void
-  mirrored: boolean
-}
-
-/** From each side to the selected opening; each can be clicked and typed. */
-function OpeningDimensions({
-  piece,
-  openingId,
-  name,
-  middle: [x, y],
-  onScreen,
-  text,
-  onEdit,
-  mirrored,
-}: OpeningDimensionsProps) {
-  const opening = piece.openings.find((o) => o.id === openingId)!
-  const [ru, rv] = [reach(opening, 'u'), reach(opening, 'v')]
-  const { length, width } = piece.outline
-  // Off the middle, where labels and the section line stand.
-  const beside = x - ru * 0.55
-  const spans: [SideId, Point, Point, number][] = [
-    ['left', [0, y], [x - ru, y], x - ru],
-    ['right', [x + ru, y], [length, y], length - x - ru],
-    ['front', [beside, 0], [beside, y - rv], y - rv],
-    ['back', [beside, y + rv], [beside, width], width - y - rv],
-  ]
-  return (
-    <g>
-      {spans.map(([side, from, to, value]) => {
-        const [a, b] = [onScreen(from), onScreen(to)]
-        const side_ = mirrored && side === 'left' ? 'right' : mirrored && side === 'right' ? 'left' : side
-        return (
-          <Dimension
-            key={side}
-            from={a}
-            to={b}
-            text={text(value)}
-            name={`${name} from the ${side_}`}
-            inside
-            onEdit={() => onEdit(side, Math.round(value * 1e4) / 1e4, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2])}
-          />
-        )
-      })}
-    </g>
   )
 }

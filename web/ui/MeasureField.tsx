@@ -100,6 +100,8 @@ export function MeasureField({
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') {
       if (commit()) onDone?.()
+      else if (!parsed.ok)
+        input.current?.setSelectionRange(parsed.error.at, parsed.error.at + parsed.error.length)
     } else if (event.key === 'Escape') {
       setTyped(null)
       onDone?.()

@@ -1,0 +1,203 @@
+import type { PointerEvent } from 'react'
+import type { Point } from '../../core/geometry/index.ts'
+import type { Piece, SideId } from '../../core/job/index.ts'
+import { reach, SIDES } from '../../core/piece/index.ts'
+import { Dimension } from './Dimension.tsx'
+import type { Line } from './sectionLine.ts'
+
+/** A line just inside each side whose show edge is rounded or chamfered, at its true width. */
+export function EdgeLines({
+  piece,
+  toScreen,
+  scale,
+  lit,
+}: {
+  piece: Piece
+  toScreen: (p: Point) => Point
+  scale: number
+  lit: string | null
+}) {
+  const { length, width } = piece.outline
+  const inset = (side: SideId) => (piece.sides[side].top.kind === 'square' ? 0 : piece.sides[side].top.size)
+  const [l, r, f, b] = [inset('left'), inset('right'), inset('front'), inset('back')]
+  const lines: Record<SideId, [Point, Point]> = {
+    front: [
+      [l, f],
+      [length - r, f],
+    ],
+    back: [
+      [l, width - b],
+      [length - r, width - b],
+    ],
+    left: [
+      [l, f],
+      [l, width - b],
+    ],
+    right: [
+      [length - r, f],
+      [length - r, width - b],
+    ],
+  }
+  return (
+    <g pointerEvents="none">
+      {SIDES.filter((s) => inset(s) * scale > 1).map((s) => {
+        const [a, c] = lines[s].map(toScreen) as [Point, Point]
+        return (
+          <line
+            key={s}
+            x1={a[0]}
+            y1={a[1]}
+            x2={c[0]}
+            y2={c[1]}
+            stroke={lit === `side/${s}` ? 'var(--oxide)' : 'var(--ink)'}
+            strokeWidth="0.7"
+            strokeDasharray={piece.sides[s].top.kind === 'bead' ? undefined : '6 2'}
+          />
+        )
+      })}
+    </g>
+  )
+}
+
+/** Text on a ground of its own, in the middle of a point. */
+export function Label({ at: [x, y], text, oxide }: { at: Point; text: string; oxide?: boolean }) {
+  const width = text.length * 6.7 + 10
+  return (
+    <g pointerEvents="none">
+      <rect x={x - width / 2} y={y - 10} width={width} height="19" fill="var(--sheet)" fillOpacity="0.94" />
+      <text
+        x={x}
+        y={y + 5}
+        textAnchor="middle"
+        className="dim"
+        style={oxide ? { fill: 'var(--oxide)', fontWeight: 700 } : undefined}
+      >
+        {text}
+      </text>
+    </g>
+  )
+}
+
+type LineProps = {
+  line: Line
+  onScreen: (p: Point) => Point
+  onDrag: (event: PointerEvent, end: 'from' | 'to' | 'both') => void
+  onStep: (by: number) => void
+}
+
+/** The section line with its two marks; dragged whole, or by either end. */
+export function SectionLine({ line, onScreen, onDrag, onStep }: LineProps) {
+  const [a, b] = [onScreen(line.from), onScreen(line.to)]
+  const marks: [Point, 'from' | 'to'][] = [
+    [a, 'from'],
+    [b, 'to'],
+  ]
+  return (
+    <g>
+      <line
+        x1={a[0]}
+        y1={a[1]}
+        x2={b[0]}
+        y2={b[1]}
+        stroke="transparent"
+        strokeWidth="10"
+        style={{ cursor: 'move' }}
+        onPointerDown={(e) => onDrag(e, 'both')}
+        data-section-line
+      />
+      <line
+        x1={a[0]}
+        y1={a[1]}
+        x2={b[0]}
+        y2={b[1]}
+        stroke="var(--ink)"
+        strokeWidth="1.1"
+        strokeDasharray="14 4 2 4"
+        pointerEvents="none"
+      />
+      {marks.map(([p, end]) => (
+        <g
+          key={end}
+          role="slider"
+          tabIndex={0}
+          aria-label={`Section line A, ${end === 'from' ? 'first' : 'second'} end`}
+          aria-valuenow={Math.round(line[end][1])}
+          style={{ cursor: 'grab' }}
+          onPointerDown={(e) => onDrag(e, end)}
+          onKeyDown={(e) => {
+            if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return
+            e.preventDefault()
+            onStep((e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 20 : 5))
+          }}
+        >
+          <rect x={p[0] - 11} y={p[1] - 11} width="22" height="22" fill="var(--ink)" />
+          <text
+            x={p[0]}
+            y={p[1] + 5.5}
+            textAnchor="middle"
+            fontSize="15"
+            fontWeight="700"
+            fill="var(--sheet)"
+            className="label"
+          >
+            A
+          </text>
+        </g>
+      ))}
+    </g>
+  )
+}
+
+type OpeningDimensionsProps = {
+  piece: Piece
+  openingId: string
+  name: string
+  middle: Point
+  onScreen: (p: Point) => Point
+  text: (mm: number) => string
+  onEdit: (what: SideId, value: number, at: Point) => void
+  mirrored: boolean
+}
+
+/** From each side to the selected opening; each can be clicked and typed. */
+export function OpeningDimensions({
+  piece,
+  openingId,
+  name,
+  middle: [x, y],
+  onScreen,
+  text,
+  onEdit,
+  mirrored,
+}: OpeningDimensionsProps) {
+  const opening = piece.openings.find((o) => o.id === openingId)!
+  const [ru, rv] = [reach(opening, 'u'), reach(opening, 'v')]
+  const { length, width } = piece.outline
+  // Off the middle, where labels and the section line stand.
+  const beside = x - ru * 0.55
+  const spans: [SideId, Point, Point, number][] = [
+    ['left', [0, y], [x - ru, y], x - ru],
+    ['right', [x + ru, y], [length, y], length - x - ru],
+    ['front', [beside, 0], [beside, y - rv], y - rv],
+    ['back', [beside, y + rv], [beside, width], width - y - rv],
+  ]
+  return (
+    <g>
+      {spans.map(([side, from, to, value]) => {
+        const [a, b] = [onScreen(from), onScreen(to)]
+        const side_ = mirrored && side === 'left' ? 'right' : mirrored && side === 'right' ? 'left' : side
+        return (
+          <Dimension
+            key={side}
+            from={a}
+            to={b}
+            text={text(value)}
+            name={`${name} from the ${side_}`}
+            inside
+            onEdit={() => onEdit(side, Math.round(value * 1e4) / 1e4, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2])}
+          />
+        )
+      })}
+    </g>
+  )
+}

@@ -1,0 +1,76 @@
+import type { Point } from '../../core/geometry/index.ts'
+import type { Piece, SideId } from '../../core/job/index.ts'
+
+/** Room round the drawing for dimensions, px. */
+const ROOM = { x: 58, top: 46, bottom: 26 }
+
+/** How the plan of a piece lies on the screen: px a mm, and the ways between plan and screen. */
+export type PlanFrame = {
+  readonly scale: number
+  readonly mirrored: boolean
+  /** What the mould takes beside the piece, mm. */
+  readonly margin: number
+  /** From the plan as shown (mirrored when poured face down) to px. */
+  readonly onScreen: (p: Point) => Point
+  /** From as placed to the plan as shown; it is its own inverse. */
+  readonly shown: (p: Point) => Point
+  readonly toScreen: (p: Point) => Point
+  readonly fromScreen: (p: Point) => Point
+}
+
+/** Fits a piece and, as poured, its mould into a view of `size` px. Front at the bottom in either attitude. */
+export function planFrame(
+  piece: Piece,
+  attitude: 'poured' | 'placed',
+  size: { width: number; height: number },
+): PlanFrame {
+  const poured = attitude === 'poured'
+  const mirrored = poured && piece.attitude.down === 'top'
+  const { length, width } = piece.outline
+  const margin = poured
+    ? 24 + piece.mould.runPast + (piece.mould.school === 'stand' ? piece.mould.baseMargin : 0)
+    : 0
+  const across = (size.width - 2 * ROOM.x) / (length + 2 * margin)
+  const up = (size.height - ROOM.top - ROOM.bottom) / (width + 2 * margin)
+  const scale = Math.max(0.01, Math.min(across, up))
+  const ox = (size.width - length * scale) / 2
+  const oy = ROOM.top + (size.height - ROOM.top - ROOM.bottom + width * scale) / 2
+  const onScreen = ([x, y]: Point): Point => [ox + x * scale, oy - y * scale]
+  const shown = ([x, y]: Point): Point => (mirrored ? [length - x, y] : [x, y])
+  return {
+    scale,
+    mirrored,
+    margin,
+    onScreen,
+    shown,
+    toScreen: (p) => onScreen(shown(p)),
+    fromScreen: ([px, py]) => shown([(px - ox) / scale, (oy - py) / scale]),
+  }
+}
+
+/** The side of the piece that stands where `where` is on the screen. */
+export const sideShown = (where: SideId, mirrored: boolean): SideId =>
+  mirrored && where === 'left' ? 'right' : mirrored && where === 'right' ? 'left' : where
+
+/** The two ends of a side of the rectangle, as placed. */
+export const sideEnds = (side: SideId, length: number, width: number): [Point, Point] => {
+  const corners: Record<SideId, [Point, Point]> = {
+    front: [
+      [0, 0],
+      [length, 0],
+    ],
+    right: [
+      [length, 0],
+      [length, width],
+    ],
+    back: [
+      [length, width],
+      [0, width],
+    ],
+    left: [
+      [0, width],
+      [0, 0],
+    ],
+  }
+  return corners[side]
+}

@@ -1,0 +1,94 @@
+import { type PointerEvent, useRef, useState } from 'react'
+import type { Point } from '../../core/geometry/index.ts'
+import type { Change, Piece, SideId } from '../../core/job/index.ts'
+import { formatLength, type MeasureStyle, shopStep } from '../../core/units/index.ts'
+import { usePlan } from '../app/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../app/store.ts'
+import { lineDragged, selected } from '../app/viewSlice.ts'
+import { dragLine, dragSide } from './drags.ts'
+import type { PlanFrame } from './planFrame.ts'
+import type { Line } from './sectionLine.ts'
+import { snapOpening } from './snap.ts'
+
+const SNAP_PX = 8
+/** Less than this is a press, not a drag, px. */
+const STILL_PX = 3
+
+export type Drag =
+  | { readonly kind: 'opening'; readonly id: string; readonly grab: Point; readonly start: Point }
+  | { readonly kind: 'side'; readonly side: SideId; readonly start: Point }
+  | {
+      readonly kind: 'line'
+      readonly end: 'from' | 'to' | 'both'
+      readonly start: Point
+      readonly line: Line
+    }
+
+type Guide = { readonly axis: 'u' | 'v'; readonly at: number }
+
+/**
+ * Drags on the plan: previewed while the hand moves, one undoable change when it lets go. `piece` is the piece as it is
+ * in the document, without what is being dragged.
+ */
+export function usePlanDrag(
+  piece: Piece,
+  frame: PlanFrame,
+  style: MeasureStyle,
+  localPoint: (event: PointerEvent) => Point,
+) {
+  const { preview } = usePlan()
+  const dispatch = useAppDispatch()
+  const change = useChange()
+  const drag = useRef<Drag | null>(null)
+  const pending = useRef<{ label: string; changes: readonly Change[] } | null>(null)
+  const [guides, setGuides] = useState<readonly Guide[]>([])
+
+  const start = (event: PointerEvent, next: Drag) => {
+    if (event.button !== 0) return
+    event.stopPropagation()
+    event.currentTarget.setPointerCapture(event.pointerId)
+    drag.current = next
+    pending.current = null
+  }
+  const move = (event: PointerEvent) => {
+    const d = drag.current
+    if (!d) return
+    const at = localPoint(event)
+    const by: Point = [at[0] - d.start[0], at[1] - d.start[1]]
+    if (d.kind === 'line') {
+      dispatch(lineDragged(dragLine(d.line, d.end, by, frame.scale)))
+      return
+    }
+    if (Math.hypot(...by) < STILL_PX && !pending.current) return
+    pending.current = d.kind === 'opening' ? carryOpening(d, at) : pullSide(d, by)
+    preview(pending.current.changes)
+  }
+  const carryOpening = (d: Extract<Drag, { kind: 'opening' }>, at: Point) => {
+    const [x, y] = frame.fromScreen(at)
+    const wanted: Point = [x - d.grab[0], y - d.grab[1]]
+    const { changes, guides: found } = snapOpening(
+      piece,
+      d.id,
+      wanted,
+      SNAP_PX / frame.scale,
+      shopStep(style),
+    )
+    setGuides(found)
+    return { label: `move ${piece.openings.find((o) => o.id === d.id)!.name}`, changes }
+  }
+  const pullSide = (d: Extract<Drag, { kind: 'side' }>, by: Point) => {
+    const { what, mm, changes } = dragSide(piece, d.side, by, frame, shopStep(style))
+    return { label: `${what} ${formatLength(mm, style)}`, changes }
+  }
+  const end = () => {
+    const [d, next] = [drag.current, pending.current]
+    drag.current = null
+    pending.current = null
+    setGuides([])
+    preview(null)
+    if (next && next.changes.length > 0) change(next.label, ...next.changes)
+    if (d?.kind === 'opening') dispatch(selected({ kind: 'opening', id: d.id }))
+    if (d?.kind === 'side' && !next) dispatch(selected({ kind: 'side', id: d.side }))
+  }
+  return { start, move, end, guides }
+}
