@@ -140,9 +140,11 @@ export function landFindings(
       code: worst.level === 'note' ? 'land-short' : 'land-narrow',
       level: worst.level!,
       station: 'steel',
-      about: openings
-        .filter((o) => worst.openingIds.includes(o.openingId))
-        .map((o) => ({ pieceId: piece.id, kind: 'opening', id: o.openingId, face: `opening/${o.key}` })),
+      about: [...new Set(worst.openingIds)].flatMap((id) =>
+        openings
+          .filter((o) => o.openingId === id)
+          .map((o) => ({ pieceId: piece.id, kind: 'opening' as const, id, face: `opening/${o.key}` })),
+      ),
       facts,
       remedies: worst.level === 'note' ? [] : landRemedies(piece, worst, facts),
     }

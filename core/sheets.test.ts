@@ -1,0 +1,128 @@
+import fs from 'node:fs'
+import { PDFDocument } from '@cantoo/pdf-lib'
+import fc from 'fast-check'
+import * as fontkit from 'fontkit'
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { Kernel, Point } from './geometry/index.ts'
+import { testKernel } from './geometry/testKernel.ts'
+import type { Job, Piece } from './job/index.ts'
+import { planPiece } from './plan.ts'
+import { clock, hatchLines, type Page, shopSheet } from './sheets/index.ts'
+import { writePdf } from './sheets/writePdf.ts'
+import { testBasin, testJob, testSlab, testTaps, testTop } from './testPiece.ts'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+const font = (name: string) =>
+  new Uint8Array(fs.readFileSync(new URL(`../web/public/fonts/${name}.ttf`, import.meta.url)))
+const fonts = { regular: font('sheet-regular'), bold: font('sheet-bold') }
+
+function sheetOf(piece: Piece, settings: Partial<Job['settings']> = {}) {
+  const job = { ...testJob(piece), settings: { ...testJob().settings, ...settings } }
+  const { piece: p, mould, steel, release, mix, pour, finish } = planPiece(kernel, job, piece).stations
+  return shopSheet(kernel, {
+    jobName: job.name,
+    piece,
+    settings: job.settings,
+    stations: { piece: p!, mould: mould!, steel: steel!, release: release!, mix: mix!, pour: pour!, finish },
+  })
+}
+const texts = (pages: readonly Page[]): string[] =>
+  pages.flatMap((p) => p.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])))
+
+describe('shop sheet', () => {
+  it('carries dimensions, cut list, openings as they lie in the mould, mix, times and order', () => {
+    const all = texts(
+      sheetOf(testTop({ openings: [{ ...testBasin, u: { rule: 'fromStart', distance: 100 } }, testTaps] }))
+        .pages,
+    )
+    const has = (text: string) =>
+      expect(
+        all.some((t) => t.includes(text)),
+        text,
+      ).toBe(true)
+    for (const text of [
+      '900',
+      '500',
+      '45',
+      '936 x 63',
+      'basin, 380 x 280 r 40',
+      '610, 260',
+      '25 kg structural mix',
+      'Batch 1',
+      'OFF, IN THIS ORDER',
+      '100 mm: check with a rule',
+      'the plan is a mirror image',
+    ])
+      has(text)
+  })
+  it('is in fractions for an inch job, and every glyph it uses is in the font', () => {
+    const inch = texts(
+      sheetOf(testTop({ thickness: 44.45 + 0.55 }), { units: 'inch', paper: 'Letter' }).pages,
+    )
+    expect(inch.some((t) => /\d \d+\/\d+" x/.test(t))).toBe(true)
+    const face = fontkit.create(fonts.regular) as { hasGlyphForCodePoint(code: number): boolean }
+    const used = new Set([...inch, ...texts(sheetOf(testTop()).pages)].join(''))
+    expect([...used].filter((c) => !face.hasGlyphForCodePoint(c.codePointAt(0)!))).toEqual([])
+  })
+  it.each([
+    ['A4', [841.89, 595.28]],
+    ['Letter', [792, 612]],
+  ] as const)('writes %s pages at true size, the same bytes each time', async (paper, [width, height]) => {
+    const { pages } = sheetOf(testSlab(), { paper })
+    const [a, b] = await Promise.all([writePdf(pages, 'Top', fonts), writePdf(pages, 'Top', fonts)])
+    expect(Buffer.compare(a, b)).toBe(0)
+    const read = await PDFDocument.load(a)
+    expect(read.getPageCount()).toBe(2)
+    const [page] = read.getPages()
+    expect(page!.getWidth()).toBeCloseTo(width, 1)
+    expect(page!.getHeight()).toBeCloseTo(height, 1)
+    expect(read.getTitle()).toBe('Top')
+  })
+})
+
+it.each([
+  [0, '+0:00'],
+  [59.6, '+1:00'],
+  [-195, '-3:15'],
+  [1440, '+1 d 0:00'],
+  [2000, '+1 d 9:20'],
+])('%d min from first water is %s', (minutes, text) => expect(clock(minutes)).toBe(text))
+
+describe('hatch', () => {
+  const ring = (x: number, y: number, w: number, h: number): Point[] => [
+    [x, y],
+    [x + w, y],
+    [x + w, y + h],
+    [x, y + h],
+  ]
+  it('stays inside and spares holes', () => {
+    const region = [ring(0, 0, 100, 60), ring(30, 20, 20, 20).reverse()]
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 9, noNaN: true }),
+        fc.double({ min: 0, max: 3.1, noNaN: true }),
+        (spacing, angle) => {
+          const lines = hatchLines(region, spacing, angle)
+          expect(lines.length).toBeGreaterThan(5)
+          for (const [[x1, y1], [x2, y2]] of lines) {
+            const [x, y] = [(x1 + x2) / 2, (y1 + y2) / 2]
+            expect(x >= -1e-9 && x <= 100 + 1e-9 && y >= -1e-9 && y <= 60 + 1e-9).toBe(true)
+            expect(x > 30 + 1e-9 && x < 50 - 1e-9 && y > 20 + 1e-9 && y < 40 - 1e-9).toBe(false)
+          }
+        },
+      ),
+      { seed: 8 },
+    )
+  })
+  it('covers the area it should: line length times spacing', () => {
+    const length = hatchLines([ring(0, 0, 100, 60)], 0.5, Math.PI / 4).reduce(
+      (sum, [a, b]) => sum + Math.hypot(a[0] - b[0], a[1] - b[1]),
+      0,
+    )
+    expect(Math.abs((length * 0.5) / 6000 - 1)).toBeLessThan(0.01)
+    expect(hatchLines([], 1, 0)).toEqual([])
+  })
+})

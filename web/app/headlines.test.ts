@@ -1,0 +1,55 @@
+import { beforeAll, expect, it } from 'vitest'
+import type { Kernel } from '../../core/geometry/index.ts'
+import { testKernel } from '../../core/geometry/testKernel.ts'
+import { STATIONS } from '../../core/job/index.ts'
+import { type PiecePlan, planPiece } from '../../core/plan.ts'
+import { testJob, testSlab, testTaps, testTop } from '../../core/testPiece.ts'
+import { headline } from './headlines.ts'
+
+const metric = { units: 'mm', inchDenominator: 16 } as const
+let kernel: Kernel
+let plan: PiecePlan
+beforeAll(async () => {
+  kernel = await testKernel()
+  plan = planPiece(kernel, testJob(testTop()), testTop())
+})
+
+it('gives each station its figure, unit and line', () => {
+  const lines = STATIONS.map((s) => Object.values(headline(s, plan, metric, 0)).join(' | '))
+  expect(lines).toEqual([
+    expect.stringMatching(/^15\.4 \| L \| 3[56]\.\d kg$/),
+    expect.stringMatching(/^14 \| parts \| 2 sheets, 1\d% used$/),
+    '22 | mm | between tap hole 1 and basin',
+    '0 | trapped | paste wax, 30 min',
+    '2 | bags | 1 batch, 15.60',
+    expect.stringMatching(/^3\d \| h \| to first strip at 14 °C$/),
+    expect.stringMatching(/^\d \| days \| 1 turn, 3 coats$/),
+    '0 | pours | nothing to compare',
+    '2 | pages | none printed',
+  ])
+})
+
+it('shows a thickness in the job’s inches, small volumes finely, one bag as one', () => {
+  const small = testSlab({
+    outline: { kind: 'rectangle', length: 200, width: 200, radii: [0, 0, 0, 0] },
+    thickness: 50.8,
+  })
+  const own = planPiece(kernel, testJob(small), small)
+  expect(headline('steel', own, { units: 'inch', inchDenominator: 16 }, 0)).toMatchObject({
+    figure: '2"',
+    unit: '',
+    line: 'thinnest',
+  })
+  expect(headline('piece', own, metric, 0).figure).toBe('2.03')
+  expect(headline('mix', own, metric, 0)).toMatchObject({ figure: '1', unit: 'bag' })
+  expect(headline('sheets', own, metric, 3).line).toBe('printed 3')
+})
+
+it('says not yet where a station could not be worked out', () => {
+  const stopped = planPiece(kernel, testJob(), testTop({ openings: [testTaps] }))
+  expect(headline('mould', stopped, metric, 0)).toMatchObject({
+    figure: '–',
+    line: 'not yet: see the findings',
+  })
+  expect(headline('sheets', stopped, metric, 0).figure).toBe('–')
+})
