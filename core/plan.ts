@@ -115,7 +115,19 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       : null
   const release =
     pieceStation && mould
-      ? keep(attempt('release', () => planReleaseStation(piece, pieceStation, mould, stock)))
+      ? keep(
+          attempt('release', () =>
+            memo(
+              'release',
+              {
+                shape,
+                choices: [piece.mould, piece.release, piece.finish],
+                stock: [stock.agents, stock.boards, stock.sealers],
+              },
+              () => planReleaseStation(kernel, piece, pieceStation, mould, stock),
+            ),
+          ),
+        )
       : null
   const mix = pieceStation
     ? (keep(attempt('mix', () => planMixStation(piece, pieceStation, stock)))?.station ?? null)

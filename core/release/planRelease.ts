@@ -1,8 +1,10 @@
+import type { Kernel, Loop } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation } from '../mould/index.ts'
-import type { PieceStation } from '../piece/index.ts'
+import { type PieceStation, pouredLoop } from '../piece/index.ts'
 import type { Agent, Board, Stock } from '../stock/index.ts'
 import { strippingOrder } from './strippingOrder.ts'
+import { trappedParts } from './trappedParts.ts'
 import type { AgentRow, ReleaseFigures, ReleaseStation } from './types.ts'
 
 /** Depth from which a rigid knockout wants draft or a wrap, mm. */
@@ -22,6 +24,7 @@ const MATERIAL_WORD: Readonly<Record<Board['material'], string>> = {
 
 /** The fourth station: what goes on the faces, and in which order the mould comes off. */
 export function planReleaseStation(
+  kernel: Kernel,
   piece: Piece,
   { geometry, figures }: PieceStation,
   mould: MouldStation,
@@ -131,13 +134,30 @@ export function planReleaseStation(
         : [],
     )
   }
+  const stripping = strippingOrder(piece, mould)
+  const poured = (loop: Loop) => pouredLoop(loop, piece.attitude, geometry)
+  const slab = {
+    outline: poured(geometry.outline),
+    openings: geometry.openings.map((o) => poured(o.loop)),
+    thickness: depth,
+  }
+  const leaving = stripping.filter(
+    (s) => s.code === 'strip' || s.code === 'lift-base' || s.code === 'knockouts-out',
+  )
+  const trapped = trappedParts(
+    kernel,
+    slab,
+    mould.parts,
+    leaving.flatMap((s) => s.partIds),
+  )
+  for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
   const result: ReleaseFigures = {
     agents,
-    partsTrapped: 0,
+    partsTrapped: trapped.length,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: figures.showFaceAreaM2 + 2 * (geometry.length + geometry.width) * depth * 1e-6,
     suctionN: figures.showFaceAreaM2 * 1e6 * SUCTION,
-    stripping: strippingOrder(piece, mould),
+    stripping,
     leftOut: piece.release.leftOut,
   }
   return { figures: result, findings }

@@ -5,6 +5,11 @@ export function explainRelease({ code, facts: f }: Finding, { mm }: WordsStyle):
   switch (code) {
     case 'agent-missing':
       return { what: `No release or seal ${f.row} in the stock`, why: 'Choose another for these faces.' }
+    case 'part-trapped':
+      return {
+        what: `${f.part} cannot leave: ${f.by} is in its way`,
+        why: 'Taken off in this order it breaks the cast or itself. Choose other corners, or another opening.',
+      }
     case 'knockout-locks':
       return {
         what: `${f.knockouts === 1 ? 'A rigid knockout' : `${f.knockouts} rigid knockouts`} ${mm(f.depthMm)} deep without draft`,

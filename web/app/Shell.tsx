@@ -32,7 +32,10 @@ export function Shell() {
       <div className="frame">
         <TopRow station={name} />
         <Rail station={name} />
-        <main className="grid min-w-0 grid-rows-[minmax(0,1fr)_auto] bg-sheet" aria-label="Stage">
+        <main
+          className="grid min-w-0 grid-cols-[minmax(0,1fr)] overflow-hidden grid-rows-[minmax(0,1fr)_auto] bg-sheet"
+          aria-label="Stage"
+        >
           <Stage station={name} />
           <Findings />
         </main>

@@ -174,7 +174,7 @@ export function OpeningDimensions({
   const [ru, rv] = [reach(opening, 'u'), reach(opening, 'v')]
   const { length, width } = piece.outline
   // Off the middle, where labels and the section line stand.
-  const beside = x - ru * 0.55
+  const beside = x + ru * 0.78
   const spans: [SideId, Point, Point, number][] = [
     ['left', [0, y], [x - ru, y], x - ru],
     ['right', [x + ru, y], [length, y], length - x - ru],

@@ -48,7 +48,7 @@ export function Stage({ station }: { station: StationName }) {
   const Band = BANDS[station]
   const down = piece.attitude.down === 'top'
   return (
-    <div className="grid min-h-0 grid-rows-[40px_minmax(0,1fr)]">
+    <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)]">
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
         <fieldset className="flex border-[1.5px] border-ink">
@@ -84,7 +84,7 @@ export function Stage({ station }: { station: StationName }) {
         </button>
       </div>
       <div
-        className={`grid min-h-0 ${Band ? 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]' : 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'}`}
+        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${Band ? 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]' : 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'}`}
       >
         <div
           className={`grid min-h-0 grid-cols-[minmax(0,2.25fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}

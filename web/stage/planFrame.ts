@@ -30,7 +30,9 @@ export function planFrame(
   const margin = poured
     ? 24 + piece.mould.runPast + (piece.mould.school === 'stand' ? piece.mould.baseMargin : 0)
     : 0
-  const across = (size.width - 2 * ROOM.x) / (length + 2 * margin)
+  // The section line runs this far past the piece in either attitude, and dimensions stand beyond it.
+  const beside = Math.max(margin, piece.mould.runPast + 40)
+  const across = (size.width - 2 * ROOM.x) / (length + 2 * beside)
   const up = (size.height - ROOM.top - ROOM.bottom) / (width + 2 * margin)
   const scale = Math.max(0.01, Math.min(across, up))
   const ox = (size.width - length * scale) / 2

@@ -1,0 +1,141 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { type Kernel, rectangleLoop } from '../geometry/index.ts'
+import { testKernel } from '../geometry/testKernel.ts'
+import type { MouldChoice, Piece } from '../job/index.ts'
+import { type MouldPart, planMouldStation } from '../mould/index.ts'
+import { planPieceStation, pouredLoop } from '../piece/index.ts'
+import { testStock, testTop } from '../testPiece.ts'
+import { planReleaseStation } from './index.ts'
+import { trappedParts } from './trappedParts.ts'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+const with_ = (mould: Partial<MouldChoice>, over: Partial<Piece> = {}): Piece => {
+  const piece = testTop(over)
+  return { ...piece, mould: { ...piece.mould, ...mould } }
+}
+function plan(piece: Piece) {
+  const station = planPieceStation(kernel, piece, 2300, true)
+  const mould = planMouldStation(piece, station, testStock, testStock.mixes[0]!).station!
+  return { station, mould, release: planReleaseStation(kernel, piece, station, mould, testStock) }
+}
+
+describe('nothing of a box is trapped, in any school, when it comes off in order', () => {
+  it.each<[string, Piece]>([
+    ['wrap', with_({})],
+    ['wrap, ends long, run-past', with_({ corners: 'ends-long', runPast: 40 })],
+    ['stand with margin', with_({ school: 'stand', baseMargin: 20 })],
+    ['pinwheel, run-past', with_({ corners: 'pinwheel', runPast: 25 })],
+    ['wrapped knockouts', with_({ wrap: 3 })],
+    [
+      'rounded corners, face up',
+      with_(
+        { runPast: 30 },
+        {
+          outline: { kind: 'rectangle', length: 900, width: 500, radii: [60, 0, 25, 10] },
+          attitude: { down: 'bottom', turnDeg: 0 },
+        },
+      ),
+    ],
+  ])('%s', (_, piece) => {
+    const { figures, findings } = plan(piece).release
+    expect(figures.partsTrapped).toBe(0)
+    expect(findings.map((f) => f.code)).not.toContain('part-trapped')
+    const ids = figures.stripping.flatMap((s) => s.partIds)
+    for (const part of plan(piece).mould.parts)
+      if (part.role === 'strip' || part.role === 'knockout' || part.role === 'base')
+        expect(ids).toContain(part.id)
+  })
+})
+
+describe('what cannot leave is named, with what blocks it', () => {
+  const slabOf = (piece: Piece) => {
+    const { geometry } = plan(piece).station
+    const poured = (loop: typeof geometry.outline) => pouredLoop(loop, piece.attitude, geometry)
+    return {
+      outline: poured(geometry.outline),
+      openings: geometry.openings.map((o) => poured(o.loop)),
+      thickness: piece.thickness,
+    }
+  }
+  const block = (
+    id: string,
+    role: MouldPart['role'],
+    at: [number, number],
+    length: number,
+    width: number,
+  ): MouldPart => ({
+    ...plan(testTop()).mould.parts.find((p) => p.role === 'strip')!,
+    id,
+    role,
+    name: id,
+    recipe: {
+      kind: 'prism',
+      outline: rectangleLoop(at, length, width, [0, 0, 0, 0], {
+        sides: ['a', 'b', 'c', 'd'],
+        corners: ['e', 'f', 'g', 'h'],
+      }),
+      holes: [],
+      low: 0,
+      high: 45,
+      lowName: 'u',
+      highName: 't',
+    },
+  })
+  it('a knockout larger than its opening', () => {
+    const piece = testTop()
+    const wide = block('wide', 'knockout', [250, 100], 420, 300)
+    expect(trappedParts(kernel, slabOf(piece), [wide], ['wide'])).toEqual([
+      { partId: 'wide', name: 'wide', by: 'the slab' },
+    ])
+  })
+  it('a strip behind a part that still stands, but not when that one goes first', () => {
+    const slab = slabOf(testTop())
+    const parts = [block('inner', 'strip', [0, -18], 900, 18), block('outer', 'strip', [200, -40], 300, 22)]
+    expect(trappedParts(kernel, slab, parts, ['inner', 'outer'])).toEqual([
+      { partId: 'inner', name: 'inner', by: 'outer' },
+    ])
+    expect(trappedParts(kernel, slab, parts, ['outer', 'inner'])).toEqual([])
+  })
+  it('a corner block that hooks behind the slab', () => {
+    const hook = block('hook', 'corner', [880, -5], 15, 30)
+    expect(trappedParts(kernel, slabOf(testTop()), [hook], ['hook'])[0]!.by).toBe('the slab')
+  })
+})
+
+describe('agents', () => {
+  const agents = (piece: Piece) => plan(piece).release.figures.agents.map((a) => [a.face, a.agent, a.coats])
+  it('waxes faced board and tapes raw edges', () =>
+    expect(agents(testTop())).toEqual([
+      ['base', 'silicone-free paste wax', 2],
+      ['sides', 'silicone-free paste wax', 2],
+      ['knockout and corner edges', 'packing tape, 50 mm', 1],
+    ]))
+  it('seals raw board first, and waxes over a lacquered edge', () =>
+    expect(
+      agents(
+        with_(
+          { baseBoard: 'mdf-9' },
+          { release: { faceAgent: 'paste-wax', edgeSeal: 'lacquer', leftOut: null } },
+        ),
+      ),
+    ).toEqual([
+      ['base', 'quick lacquer', 2],
+      ['base', 'silicone-free paste wax', 2],
+      ['sides', 'silicone-free paste wax', 2],
+      ['knockout and corner edges', 'quick lacquer', 2],
+      ['knockout and corner edges', 'silicone-free paste wax', 2],
+    ]))
+  it('takes amounts from the faces: base by the show face, sides by their depth', () => {
+    const { agents: rows } = plan(testTop({ openings: [] })).release.figures
+    expect(rows[0]!.areaM2).toBeCloseTo(0.45, 6)
+    expect(rows[1]!.areaM2).toBeCloseTo(2 * 1.4 * 0.045, 6)
+    expect(rows[0]!.amount).toBeCloseTo((0.45 * 2) / 25, 6)
+    expect(plan(testTop()).release.figures.suctionN).toBeCloseTo(
+      1000 * plan(testTop()).station.figures.showFaceAreaM2,
+      3,
+    )
+  })
+})
