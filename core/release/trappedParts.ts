@@ -23,10 +23,11 @@ const PULL = 10
 /** Overlaps below this are touching, mm2. */
 const TOUCH = 0.05
 
+type Box = ReturnType<typeof boundLoop>
 type Standing = {
-  readonly id: string
   readonly name: string
   readonly region: Region
+  readonly box: Box
   readonly low: number
   readonly high: number
 }
@@ -42,44 +43,87 @@ export function trappedParts(
   parts: readonly MouldPart[],
   order: readonly string[],
 ): Trapped[] {
-  const concrete: Standing = {
-    id: 'piece',
-    name: 'the slab',
-    region: solidPlan(kernel, slab.outline, slab.openings),
-    low: 0,
-    high: slab.thickness,
-  }
   const standing = new Map(
-    parts.flatMap((p) => (p.recipe.kind === 'prism' ? [[p.id, standingPart(kernel, p)] as const] : [])),
+    parts.flatMap((p) => (p.recipe.kind === 'prism' ? [[p.id, standingPart(p)] as const] : [])),
   )
-  const overlap = (a: Region, b: Region) =>
-    measureRegion(combineRegions(kernel, 'intersection', [a, b])) > TOUCH
+  const meets = slabMeeting(kernel, slab)
   const trapped: Trapped[] = []
   for (const id of order) {
     const part = parts.find((p) => p.id === id)
     const own = standing.get(id)
     if (!part || !own) continue
     standing.delete(id)
-    const upright = part.role === 'knockout' || part.role === 'wrap' || part.role === 'base'
+    if (part.role === 'base') continue
+    const upright = part.role === 'knockout' || part.role === 'wrap'
     const swept = upright ? own.region : sweptPlan(kernel, part, slab.outline)
-    const others = upright ? (part.role === 'base' ? [] : [concrete]) : [concrete, ...standing.values()]
+    const box = boxOf(swept)
+    const inSlab = own.low < slab.thickness - 1e-6 && own.high > 1e-6
+    const others = upright ? [] : [...standing.values()]
     const blocker = others.find(
-      (o) => o.low < own.high - 1e-6 && own.low < o.high - 1e-6 && overlap(swept, o.region),
+      (o) =>
+        o.low < own.high - 1e-6 &&
+        own.low < o.high - 1e-6 &&
+        boxesMeet(box, o.box) &&
+        sharedArea(kernel, swept, o.region) > TOUCH,
     )
-    if (blocker) trapped.push({ partId: id, name: part.name, by: blocker.name })
+    const by = inSlab && meets(swept, box) > TOUCH ? 'the slab' : blocker?.name
+    if (by) trapped.push({ partId: id, name: part.name, by })
   }
   return trapped
 }
 
-const solidPlan = (kernel: Kernel, outline: Loop, holes: readonly Loop[]): Region =>
-  holes.length === 0
-    ? loopRegion(outline)
-    : combineRegions(kernel, 'difference', [loopRegion(outline), ...holes.map(loopRegion)])
+/** Area two regions share; a part that has exactly its opening's shape is measured without cutting. */
+const sharedArea = (kernel: Kernel, a: Region, b: Region): number =>
+  sameRing(a, b) ? measureRegion(a) : measureRegion(combineRegions(kernel, 'intersection', [a, b]))
 
-function standingPart(kernel: Kernel, part: MouldPart): Standing {
-  if (part.recipe.kind !== 'prism') throw new Error('only straight parts stand')
-  const { outline, holes, low, high } = part.recipe
-  return { id: part.id, name: part.name, region: solidPlan(kernel, outline, holes), low, high }
+function sameRing([a, ...more]: Region, [b, ...others]: Region): boolean {
+  if (!a || !b || more.length > 0 || others.length > 0 || a.length !== b.length) return false
+  return a.every(([x, y], i) => Math.abs(x - b[i]![0]) < 1e-9 && Math.abs(y - b[i]![1]) < 1e-9)
+}
+
+const boxesMeet = (a: Box, b: Box): boolean =>
+  a.min[0] < b.max[0] - 1e-6 &&
+  b.min[0] < a.max[0] - 1e-6 &&
+  a.min[1] < b.max[1] - 1e-6 &&
+  b.min[1] < a.max[1] - 1e-6
+
+const boxWithin = (a: Box, b: Box): boolean =>
+  a.min[0] >= b.min[0] && a.min[1] >= b.min[1] && a.max[0] <= b.max[0] && a.max[1] <= b.max[1]
+
+function boxOf(region: Region): Box {
+  const [xs, ys] = [region.flat().map(([x]) => x), region.flat().map(([, y]) => y)]
+  return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] }
+}
+
+/** Area a region shares with the concrete: with the outline, less what lies in openings; only near ones are looked at. */
+function slabMeeting(kernel: Kernel, { outline, openings }: CastSlab): (region: Region, box: Box) => number {
+  const whole = { region: loopRegion(outline), box: boundLoop(outline) }
+  const rounding = Math.max(0, ...outline.map((segment) => segment.arc?.radius ?? 0))
+  const clear: Box = {
+    min: [whole.box.min[0] + rounding, whole.box.min[1] + rounding],
+    max: [whole.box.max[0] - rounding, whole.box.max[1] - rounding],
+  }
+  const holes = openings.map((loop) => ({ region: loopRegion(loop), box: boundLoop(loop) }))
+  return (region, box) => {
+    if (!boxesMeet(box, whole.box)) return 0
+    const inHoles = holes
+      .filter((h) => boxesMeet(box, h.box))
+      .reduce((sum, h) => sum + sharedArea(kernel, region, h.region), 0)
+    return (
+      (boxWithin(box, clear) ? measureRegion(region) : sharedArea(kernel, region, whole.region)) - inHoles
+    )
+  }
+}
+
+function standingPart({ name, recipe }: MouldPart): Standing {
+  if (recipe.kind !== 'prism') throw new Error('only straight parts stand')
+  return {
+    name,
+    region: loopRegion(recipe.outline),
+    box: boundLoop(recipe.outline),
+    low: recipe.low,
+    high: recipe.high,
+  }
 }
 
 /** The ground a part crosses on its way out: its plan moved by steps outward from the slab's middle side. */
