@@ -8,6 +8,7 @@ import { type MouldStation, planMouldStation } from './mould/index.ts'
 import { type PieceStation, planPieceStation } from './piece/index.ts'
 import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
+import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
 import { planSteelStation, type SteelStation } from './steel/index.ts'
 
 /** Density where no mix is chosen, so that the piece still has a weight; a finding says that the mix is missing. */
@@ -22,6 +23,7 @@ export type Stations = {
   readonly pour: PourStation | null
   readonly finish: FinishStation | null
   readonly log: LogStation | null
+  readonly sheets: { readonly figures: SheetsFigures; readonly findings: readonly Finding[] } | null
 }
 
 export type PiecePlan = {
@@ -158,10 +160,22 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
           attempt('log', () => planLogStation(piece, job.pours, { piece: pieceStation, mix, pour }, mixRow)),
         )
       : null
+  const sheets =
+    pieceStation && buildable && mould && steel && release && mix && pour
+      ? attempt('sheets', () => ({
+          figures: sheetFigures({
+            jobName: job.name,
+            piece,
+            settings,
+            stations: { piece: pieceStation, mould, steel, release, mix, pour, finish },
+          }),
+          findings: [],
+        }))
+      : null
   return {
     id: piece.id,
     name: piece.name,
-    stations: { piece: pieceStation, mould, steel, release, mix, pour, finish, log },
+    stations: { piece: pieceStation, mould, steel, release, mix, pour, finish, log, sheets },
     findings: rankFindings(findings),
     failed,
   }

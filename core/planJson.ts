@@ -11,7 +11,6 @@ import {
 import { stationMemo } from './memo.ts'
 import { type PiecePlan, planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
-import { type SheetsFigures, shopSheet } from './sheets/index.ts'
 import { explain, remedyText, wordsStyle } from './words.ts'
 
 /** Raised when a key of the plan's JSON changes its meaning or goes; new keys do not raise it. */
@@ -20,8 +19,6 @@ export const PLAN_VERSION = 1
 type Figures<T> = T extends { readonly figures: infer F } ? F | null : never
 type StationsJson = {
   readonly [K in keyof PiecePlan['stations']]: Figures<NonNullable<PiecePlan['stations'][K]>>
-} & {
-  readonly sheets: SheetsFigures | null
 }
 
 export type FindingJson = {
@@ -58,28 +55,17 @@ export type PlanJson = {
 }
 
 /** The figures of one piece's plan, without solids. */
-export function stationsJson(kernel: Kernel, job: Job, plan: PiecePlan): StationsJson {
-  const piece = job.pieces.find((p) => p.id === plan.id)!
-  const { piece: pieceStation, mould, steel, release, mix, pour, finish, log } = plan.stations
-  const sheets =
-    pieceStation && mould && steel && release && mix && pour
-      ? shopSheet(kernel, {
-          jobName: job.name,
-          piece,
-          settings: job.settings,
-          stations: { piece: pieceStation, mould, steel, release, mix, pour, finish },
-        }).figures
-      : null
+function stationsJson({ stations: s }: PiecePlan): StationsJson {
   return {
-    piece: pieceStation?.figures ?? null,
-    mould: mould?.figures ?? null,
-    steel: steel?.figures ?? null,
-    release: release?.figures ?? null,
-    mix: mix?.figures ?? null,
-    pour: pour?.figures ?? null,
-    finish: finish?.figures ?? null,
-    log: log?.figures ?? null,
-    sheets,
+    piece: s.piece?.figures ?? null,
+    mould: s.mould?.figures ?? null,
+    steel: s.steel?.figures ?? null,
+    release: s.release?.figures ?? null,
+    mix: s.mix?.figures ?? null,
+    pour: s.pour?.figures ?? null,
+    finish: s.finish?.figures ?? null,
+    log: s.log?.figures ?? null,
+    sheets: s.sheets?.figures ?? null,
   }
 }
 
@@ -99,7 +85,7 @@ export function planJob(kernel: Kernel, job: Job): PlanJson {
       id: plan.id,
       name: plan.name,
       quantity: job.pieces[i]!.quantity,
-      stations: stationsJson(kernel, job, plan),
+      stations: stationsJson(plan),
     })),
     findings: rankFindings(plans.flatMap((p) => p.findings)).map((finding) => {
       const words = explain(finding, style)

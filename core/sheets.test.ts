@@ -83,6 +83,47 @@ describe('shop sheet', () => {
   })
 })
 
+it('goes on over more pages for many batches and openings, and leaves nothing out', () => {
+  const openings = Array.from({ length: 9 }, (_, i) => ({
+    ...testBasin,
+    id: `o${i}`,
+    name: `slot ${i}`,
+    shape: { kind: 'rectangle' as const, length: 60 + i, width: 40, radius: 0 },
+    u: { rule: 'fromStart' as const, distance: 60 + 200 * i },
+    v: { rule: 'fromStart' as const, distance: 200 },
+  }))
+  const piece = testSlab({
+    outline: { kind: 'rectangle', length: 2000, width: 1100, radii: [0, 0, 0, 0] },
+    thickness: 90,
+    openings,
+    mix: { ...testSlab().mix, mixer: 'bucket-12' },
+  })
+  const { pages, figures } = sheetOf(piece)
+  expect([pages.length, figures.pages]).toEqual([pages.length, pages.length])
+  expect(pages.length).toBeGreaterThan(2)
+  const all = texts(pages)
+  for (let i = 0; i < 9; i += 1)
+    expect(
+      all.some((t) => t.startsWith(`slot ${i}, `)),
+      `slot ${i}`,
+    ).toBe(true)
+  for (let b = 1; b <= 18; b += 1)
+    expect(
+      all.some((t) => t.startsWith(`batch ${b}:`)),
+      `batch ${b}`,
+    ).toBe(true)
+  for (const { width, height, marks } of pages)
+    for (const mark of marks)
+      if (mark.kind === 'text')
+        expect(mark.at[0] >= 0 && mark.at[0] <= width && mark.at[1] >= 0 && mark.at[1] <= height).toBe(true)
+  const labels = planPiece(kernel, testJob(piece), piece).stations.mould!.figures.cutList.map((r) => r.label)
+  for (const label of labels)
+    expect(
+      all.some((t) => t === label || t.startsWith(`${label}  `)),
+      label,
+    ).toBe(true)
+})
+
 it.each([
   [0, '+0:00'],
   [59.6, '+1:00'],

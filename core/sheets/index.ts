@@ -1,4 +1,6 @@
 export { hatchLines } from './hatch.ts'
 export { type SectionInput, sectionDrawing } from './sectionDrawing.ts'
-export { clock, type ShopSheet, type ShopSheetInput, sectionLevel, shopSheet } from './shopSheet.ts'
+export type { ShopSheetInput } from './sheetFrame.ts'
+export { type ShopSheet, sectionLevel, sheetFigures, shopSheet } from './shopSheet.ts'
 export type { Mark, Material, Page, SectionDrawing, SectionPart, SheetsFigures } from './types.ts'
+export { clock } from './workPages.ts'

@@ -1,38 +1,16 @@
-import type { FinishStation } from '../finish/index.ts'
 import { boundLoop, type Kernel, loopChords, type Point } from '../geometry/index.ts'
-import type { Piece, Settings } from '../job/index.ts'
-import type { MixStation } from '../mix/index.ts'
-import type { MouldStation } from '../mould/index.ts'
 import { type PieceStation, pouredLoop } from '../piece/index.ts'
-import type { PourStation } from '../pour/index.ts'
-import type { ReleaseStation } from '../release/index.ts'
-import type { SteelStation } from '../steel/index.ts'
-import { closeRounding, formatCut, formatLength, showNumber } from '../units/index.ts'
+import { closeRounding, formatCut, formatLength } from '../units/index.ts'
 import { hatchLines } from './hatch.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
+import { MARGIN, OPENINGS_DRAWN, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
 import type { Material, Page, SheetsFigures } from './types.ts'
-
-export type ShopSheetInput = {
-  readonly jobName: string
-  readonly piece: Piece
-  readonly settings: Settings
-  readonly stations: {
-    readonly piece: PieceStation
-    readonly mould: MouldStation
-    readonly steel: SteelStation
-    readonly release: ReleaseStation
-    readonly mix: MixStation
-    readonly pour: PourStation
-    readonly finish: FinishStation | null
-  }
-}
+import { workPages } from './workPages.ts'
 
 export type ShopSheet = { readonly pages: readonly Page[]; readonly figures: SheetsFigures }
 
-const PAPER = { A4: [297, 210], Letter: [279.4, 215.9] } as const
 const SCALES = [1, 2, 2.5, 4, 5, 8, 10, 15, 20, 25, 50, 100, 200]
-const MARGIN = 10
 const HATCH: Readonly<
   Record<Material, { spacing: number; angle: number; weight: number; grey?: number } | null>
 > = {
@@ -53,39 +31,42 @@ const area = (loop: Parameters<typeof boundLoop>[0]): number => {
   return (max[0] - min[0]) * (max[1] - min[1])
 }
 
-/**
- * The shop sheet: the plan as poured and a section at one stated scale with dimensions, the cut list, and on a second
- * page mix, times and the order of work. Null when the piece cannot be built.
- */
-export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
-  const { stations, settings } = input
+/** The round scale at which plan and section fit the drawing page. */
+function sheetScale({ settings, stations }: ShopSheetInput): number {
   const [width, height] = PAPER[settings.paper]
   const { geometry } = stations.piece
   const margin = stations.mould.figures.runPastMm + 30
   const need = [geometry.length + 2 * margin, geometry.width + 2 * margin] as const
   const room = [width * 0.62, height - 75] as const
-  const scale =
+  return (
     SCALES.find((s) => need[0] / s <= room[0] && need[1] / s <= room[1]) ??
     Math.ceil(Math.max(need[0] / room[0], need[1] / room[1]))
-  const pages = [drawingPage(kernel, input, scale, width, height), workPage(input, width, height)]
-  return { pages, figures: { paper: settings.paper, pages: pages.length, scaleOneTo: scale } }
+  )
 }
 
-function titleBlock(page: PageWriter, { jobName, piece }: ShopSheetInput, right: string): void {
-  page.text([MARGIN, page.height - 13], piece.name, 7, { bold: true })
-  page.text(
-    [MARGIN, page.height - 19],
-    `${jobName} · ${piece.attitude.down === 'top' ? 'AS POURED, SHOW FACE DOWN: the plan is a mirror image' : 'as poured, show face up'}`,
-    3.4,
-  )
-  page.text([page.width - MARGIN, page.height - 13], right, 5, { align: 'right', bold: true })
-  page.line(
-    [
-      [MARGIN, page.height - 22],
-      [page.width - MARGIN, page.height - 22],
-    ],
-    0.4,
-  )
+/** What the sheet comes to, without drawing it. */
+export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
+  paper: input.settings.paper,
+  pages: 1 + workPages(input, cutRowsDrawn(input)).length,
+  scaleOneTo: sheetScale(input),
+})
+
+/** Rows of the cut list that stand on the drawing page; the rest go on. */
+const cutRowsDrawn = ({ settings }: ShopSheetInput): number =>
+  Math.floor((PAPER[settings.paper][1] - 30 - 6 - 34) / 10)
+
+/**
+ * The shop sheet: the plan as poured and a section at one stated scale with dimensions and the cut list, then mix,
+ * times and the order of work on as many pages as they need.
+ */
+export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
+  const [width, height] = PAPER[input.settings.paper]
+  const rows = cutRowsDrawn(input)
+  const pages = [
+    drawingPage(kernel, input, sheetScale(input), width, height, rows),
+    ...workPages(input, rows),
+  ]
+  return { pages, figures: sheetFigures(input) }
 }
 
 function drawingPage(
@@ -94,6 +75,7 @@ function drawingPage(
   scale: number,
   width: number,
   height: number,
+  rows: number,
 ): Page {
   const { piece, settings, stations } = input
   const { geometry } = stations.piece
@@ -185,7 +167,7 @@ function drawingPage(
   }
   openingTable(page, input, size, sy - 20 - (base?.thicknessMm ?? 0) / scale)
   page.checkBar([MARGIN, MARGIN + 2])
-  cutTable(page, input, width * 0.69, height - 30)
+  cutTable(page, input, width * 0.69, height - 30, rows)
   return page.page()
 }
 
@@ -197,7 +179,7 @@ function openingTable(
   top: number,
 ): void {
   const { geometry } = stations.piece
-  if (geometry.openings.length === 0) return
+  if (geometry.openings.length === 0 || geometry.openings.length > OPENINGS_DRAWN) return
   page.text([MARGIN, top], 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD', 3.2, { bold: true })
   geometry.openings.forEach((opening, i) => {
     const rows = Math.max(1, Math.floor((top - 5 - 17) / 4.6) + 1)
@@ -224,12 +206,12 @@ function cutTable(
   { piece, settings, stations }: ShopSheetInput,
   x: number,
   top: number,
+  drawn: number,
 ): void {
   const { figures } = stations.mould
   page.text([x, top], 'CUT LIST', 3.8, { bold: true })
   let y = top - 6
-  for (const row of figures.cutList) {
-    if (y < 20) break
+  for (const row of figures.cutList.slice(0, drawn)) {
     page.text([x, y], row.label, 3.8, { bold: true })
     page.text([x + 6, y], row.name, 3)
     page.text([page.width - MARGIN, y], `${row.count} x`, 3.4, { align: 'right', bold: true })
@@ -255,6 +237,10 @@ function cutTable(
       0.1,
     )
   }
+  if (figures.cutList.length > drawn) {
+    page.text([x, y], `${figures.cutList.length - drawn} more rows on the next page`, 2.8)
+    y -= 5
+  }
   const row = stations.mould.figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
   if (row && piece.mould.school === 'wrap') {
     const base = stations.mould.parts.find((p) => p.role === 'base')!
@@ -274,101 +260,4 @@ function cutTable(
     `Screws ${figures.screwCount}; sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}; tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m`,
     2.8,
   )
-}
-
-function workPage(input: ShopSheetInput, width: number, height: number): Page {
-  const { stations } = input
-  const page = new PageWriter(width, height)
-  titleBlock(page, input, 'mix, times, order')
-  const left = MARGIN
-  const middle = width / 2 + 5
-  let y = height - 30
-  const { mix, pour, steel, release, finish } = stations
-  const heading = (x: number, text: string) => {
-    page.text([x, y], text, 3.8, { bold: true })
-    y -= 5.5
-  }
-  const line = (x: number, text: string, value = '') => {
-    const end = x === left ? middle - 10 : width - MARGIN
-    for (const [i, part] of wrapText(text, value ? 56 : 82).entries()) {
-      page.text([x, y], part, 3)
-      if (i === 0 && value) page.text([end, y], value, 3.2, { align: 'right', bold: true })
-      y -= 4.4
-    }
-  }
-  heading(left, 'MIX')
-  line(left, mix.figures.mixName, `${mix.figures.bags} bag${mix.figures.bags === 1 ? '' : 's'}`)
-  line(
-    left,
-    `volume ${mix.figures.volumeLitres.toFixed(2)} L, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
-    `${mix.figures.neededLitres.toFixed(1)} L`,
-  )
-  for (const b of mix.figures.batches)
-    line(
-      left,
-      `batch ${b.number}: ${b.bags} bag${b.bags === 1 ? '' : 's'}, hold ${b.heldBackLitres.toFixed(2)} L back`,
-      `${b.waterLitres.toFixed(2)} L water`,
-    )
-  line(left, `water a bag ${mix.figures.waterLeastPerBagLitres} to ${mix.figures.waterMostPerBagLitres} L`)
-  y -= 3
-  heading(left, 'STEEL')
-  const s = steel.figures
-  if (s.kind === 'none' || s.meshName === null) line(left, 'no mesh')
-  else
-    line(
-      left,
-      `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${Math.round(s.coverMm)}, lay at fill ${Math.round(s.layAtFillMm ?? 0)} mm`,
-      `${s.massKg.toFixed(1)} kg`,
-    )
-  y -= 3
-  heading(left, 'FACES')
-  for (const a of release.figures.agents)
-    line(left, `${a.face}: ${a.agent}, ${a.coats} coat${a.coats === 1 ? '' : 's'}`, `${a.waitMinutes} min`)
-  y -= 3
-  heading(left, 'OFF, IN THIS ORDER')
-  release.figures.stripping.forEach((step, i) => {
-    line(left, `${i + 1}. ${step.text}`)
-  })
-  y = height - 30
-  heading(
-    middle,
-    `POUR, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, from ${pour.figures.start.replace('T', ' ')}`,
-  )
-  for (const step of pour.figures.schedule) line(middle, step.text, clock(step.startMinutes))
-  if (finish) {
-    y -= 3
-    heading(middle, 'FINISH')
-    for (const step of finish.figures.steps)
-      line(
-        middle,
-        `${step.text}${step.amount === null ? '' : `: ${step.amount.toFixed(2)} ${step.unit}`}`,
-        `after ${showNumber(step.startHours / 24, 1)} d`,
-      )
-  }
-  page.text(
-    [left, MARGIN],
-    'Dust: respirator when cutting, mixing and sanding. Wet concrete burns: gloves and eyes. Two people or a frame to turn it.',
-    3,
-  )
-  return page.page()
-}
-
-/** `+0:24`, `+1 d 3:10`, `-3:15` from the first water. */
-export function clock(minutes: number): string {
-  const m = Math.round(Math.abs(minutes))
-  const days = Math.floor(m / 1440)
-  const rest = `${Math.floor((m % 1440) / 60)}:${String(m % 60).padStart(2, '0')}`
-  return `${minutes < 0 ? '-' : '+'}${days > 0 ? `${days} d ` : ''}${rest}`
-}
-
-function wrapText(text: string, most: number): string[] {
-  const lines: string[] = []
-  let line = ''
-  for (const word of text.split(' ')) {
-    if (line && line.length + word.length + 1 > most) {
-      lines.push(line)
-      line = word
-    } else line = line ? `${line} ${word}` : word
-  }
-  return [...lines, line]
 }

@@ -96,11 +96,13 @@ export function headline(
             : `bags off by ${offByPercent > 0 ? '+' : ''}${offByPercent.toFixed(0)}%`,
       }
     }
-    case 'sheets':
+    case 'sheets': {
+      if (!s.sheets) return NONE
       return {
-        figure: s.pour ? '2' : '–',
-        unit: s.pour ? 'pages' : '',
+        figure: String(s.sheets.figures.pages),
+        unit: 'pages',
         line: printed === 0 ? 'none printed' : `printed ${printed}`,
       }
+    }
   }
 }

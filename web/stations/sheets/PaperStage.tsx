@@ -30,7 +30,7 @@ export function PaperStage() {
       {why && <p className="label text-[17px]">{why}</p>}
       {pages?.map((page, i) => (
         <svg
-          key={`${page.width}${i === 0 ? 'drawing' : 'work'}`}
+          key={`page-${i + 1}`}
           viewBox={`0 ${-page.height} ${page.width} ${page.height}`}
           className="mx-auto mb-5 block w-full max-w-[1100px]"
           style={{ background: '#fff' }}

@@ -20,7 +20,7 @@ export function SheetsBench() {
   const print = () => {
     if (!pdf) return
     const url = URL.createObjectURL(new Blob([pdf.slice().buffer], { type: 'application/pdf' }))
-    window.open(url, '_blank', 'noopener')
+    window.open(url, '_blank')
     dispatch(sheetPrinted())
   }
   const byteCount = writeJob(job).length

@@ -1,0 +1,49 @@
+import type { FinishStation } from '../finish/index.ts'
+import type { Piece, Settings } from '../job/index.ts'
+import type { MixStation } from '../mix/index.ts'
+import type { MouldStation } from '../mould/index.ts'
+import type { PieceStation } from '../piece/index.ts'
+import type { PourStation } from '../pour/index.ts'
+import type { ReleaseStation } from '../release/index.ts'
+import type { SteelStation } from '../steel/index.ts'
+import type { PageWriter } from './pageWriter.ts'
+
+export type ShopSheetInput = {
+  readonly jobName: string
+  readonly piece: Piece
+  readonly settings: Settings
+  readonly stations: {
+    readonly piece: PieceStation
+    readonly mould: MouldStation
+    readonly steel: SteelStation
+    readonly release: ReleaseStation
+    readonly mix: MixStation
+    readonly pour: PourStation
+    readonly finish: FinishStation | null
+  }
+}
+
+/** Landscape pages, mm. */
+export const PAPER = { A4: [297, 210], Letter: [279.4, 215.9] } as const
+export const MARGIN = 10
+
+/** More openings than this are listed on a page of their own. */
+export const OPENINGS_DRAWN = 6
+
+/** The head of every page: what it is, of which job, which way up. */
+export function titleBlock(page: PageWriter, { jobName, piece }: ShopSheetInput, right: string): void {
+  page.text([MARGIN, page.height - 13], piece.name, 7, { bold: true })
+  page.text(
+    [MARGIN, page.height - 19],
+    `${jobName} · ${piece.attitude.down === 'top' ? 'AS POURED, SHOW FACE DOWN: the plan is a mirror image' : 'as poured, show face up'}`,
+    3.4,
+  )
+  page.text([page.width - MARGIN, page.height - 13], right, 5, { align: 'right', bold: true })
+  page.line(
+    [
+      [MARGIN, page.height - 22],
+      [page.width - MARGIN, page.height - 22],
+    ],
+    0.4,
+  )
+}

@@ -1,0 +1,158 @@
+import { formatCut, formatLength, lengthWithUnit, showNumber } from '../units/index.ts'
+import { PageWriter } from './pageWriter.ts'
+import { MARGIN, OPENINGS_DRAWN, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import type { Page } from './types.ts'
+
+type Line = { readonly text: string; readonly value: string }
+type Section = { readonly heading: string; readonly lines: readonly Line[] }
+
+/** Letters that fit a column, with a value at its end and without. */
+const LETTERS = { withValue: 66, alone: 88 } as const
+const TEXT = 3.4
+const STEP = 5
+const FOOT =
+  'Dust: respirator when cutting, mixing and sanding. Wet concrete burns: gloves and eyes. Hands or a frame to turn it.'
+
+/** Mix, steel, faces, stripping, pour and finish in two columns, over as many pages as they need. */
+export function workPages(input: ShopSheetInput, cutRowsDrawn: number): Page[] {
+  const [width, height] = PAPER[input.settings.paper]
+  const columns = [MARGIN, width / 2 + 5] as const
+  const ends = [width / 2 - 5, width - MARGIN] as const
+  const [top, bottom] = [height - 30, MARGIN + 8]
+  const writers: PageWriter[] = []
+  let column = 1
+  let y = bottom
+  const room = (needed: number) => {
+    if (writers.length > 0 && y - needed >= bottom) return
+    column = 1 - column
+    y = top
+    if (column === 1) return
+    const writer = new PageWriter(width, height)
+    titleBlock(writer, input, 'mix, times, order')
+    writer.text([MARGIN, MARGIN], FOOT, 3)
+    writers.push(writer)
+  }
+  for (const { heading, lines } of workSections(input, cutRowsDrawn)) {
+    room(STEP * 3)
+    const page = () => writers.at(-1)!
+    page().text([columns[column]!, y], heading, 4, { bold: true })
+    y -= STEP + 0.6
+    for (const { text, value } of lines) {
+      const parts = wrapText(text, value ? LETTERS.withValue : LETTERS.alone)
+      room(STEP * parts.length)
+      if (value) page().text([ends[column]!, y], value, TEXT, { align: 'right', bold: true })
+      for (const part of parts) {
+        page().text([columns[column]!, y], part, TEXT)
+        y -= STEP
+      }
+    }
+    y -= 3
+  }
+  return writers.map((w) => w.page())
+}
+
+function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDrawn: number): Section[] {
+  const { mould, steel, release, mix, pour, finish } = stations
+  const { geometry } = stations.piece
+  const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
+  const mm = (n: number) => lengthWithUnit(n, settings)
+  const s = steel.figures
+  const sections: Section[] = [
+    {
+      heading: 'MIX',
+      lines: [
+        { text: mix.figures.mixName, value: plural(mix.figures.bags, 'bag') },
+        {
+          text: `volume ${mix.figures.volumeLitres.toFixed(2)} L, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
+          value: `${mix.figures.neededLitres.toFixed(1)} L`,
+        },
+        ...mix.figures.batches.map((b) => ({
+          text: `batch ${b.number}: ${plural(b.bags, 'bag')}, hold ${b.heldBackLitres.toFixed(2)} L back`,
+          value: `${b.waterLitres.toFixed(2)} L water`,
+        })),
+        {
+          text: `water a bag ${mix.figures.waterLeastPerBagLitres} to ${mix.figures.waterMostPerBagLitres} L`,
+          value: '',
+        },
+      ],
+    },
+    {
+      heading: 'STEEL',
+      lines: [
+        s.meshName === null
+          ? { text: 'no mesh', value: '' }
+          : {
+              text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, lay at fill ${mm(s.layAtFillMm ?? 0)}`,
+              value: `${s.massKg.toFixed(1)} kg`,
+            },
+      ],
+    },
+    {
+      heading: 'FACES',
+      lines: release.figures.agents.map((a) => ({
+        text: `${a.face}: ${a.agent}, ${plural(a.coats, 'coat')}`,
+        value: `${a.waitMinutes} min`,
+      })),
+    },
+    {
+      heading: 'OFF, IN THIS ORDER',
+      lines: release.figures.stripping.map((step, i) => ({ text: `${i + 1}. ${step.text}`, value: '' })),
+    },
+    {
+      heading: `POUR, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, from ${pour.figures.start.replace('T', ' ')}`,
+      lines: pour.figures.schedule.map((step) => ({ text: step.text, value: clock(step.startMinutes) })),
+    },
+    {
+      heading: 'FINISH',
+      lines: (finish?.figures.steps ?? []).map((step) => ({
+        text: `${step.text}${step.amount === null ? '' : `: ${showNumber(step.amount, 2)} ${step.unit}`}`,
+        value: `after ${showNumber(step.startHours / 24, 1)} d`,
+      })),
+    },
+  ]
+  const moreRows = mould.figures.cutList.slice(cutRowsDrawn)
+  if (moreRows.length > 0)
+    sections.push({
+      heading: 'CUT LIST, CONTINUED',
+      lines: moreRows.map((r) => ({
+        text: `${r.label}  ${r.name}, ${r.boardName}: ${formatCut(r.lengthMm, settings)} x ${formatCut(r.widthMm, settings)}${r.shape === 'rectangle' ? '' : `, ${r.shape}`}`,
+        value: `${r.count} x`,
+      })),
+    })
+  if (geometry.openings.length > OPENINGS_DRAWN)
+    sections.push({
+      heading: 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD',
+      lines: geometry.openings.map((o) => {
+        const x = piece.attitude.down === 'top' ? geometry.length - o.centre[0] : o.centre[0]
+        const of =
+          o.shape.kind === 'round'
+            ? `d ${formatLength(o.shape.diameter, settings)}`
+            : `${formatLength(o.shape.length, settings)} x ${formatLength(o.shape.width, settings)}`
+        return {
+          text: `${o.name}, ${of}`,
+          value: `${formatLength(x, settings)}, ${formatLength(o.centre[1], settings)}`,
+        }
+      }),
+    })
+  return sections.filter((section) => section.lines.length > 0)
+}
+
+/** `+0:24`, `+1 d 3:10`, `-3:15` from the first water. */
+export function clock(minutes: number): string {
+  const m = Math.round(Math.abs(minutes))
+  const days = Math.floor(m / 1440)
+  const rest = `${Math.floor((m % 1440) / 60)}:${String(m % 60).padStart(2, '0')}`
+  return `${minutes < 0 ? '-' : '+'}${days > 0 ? `${days} d ` : ''}${rest}`
+}
+
+function wrapText(text: string, most: number): string[] {
+  const lines: string[] = []
+  let line = ''
+  for (const word of text.split(' ')) {
+    if (line && line.length + word.length + 1 > most) {
+      lines.push(line)
+      line = word
+    } else line = line ? `${line} ${word}` : word
+  }
+  return [...lines, line]
+}
