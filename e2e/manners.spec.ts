@@ -172,6 +172,41 @@ test('two tabs: the other follows a save, and unsaved work is never overwritten'
   await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('60')
 })
 
+test('a newer save by another tab is not overwritten: reload it, or keep mine as a copy', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await expect(page.getByRole('status').filter({ hasText: /^saved/ })).toBeVisible()
+  await page.evaluate(
+    () =>
+      new Promise<void>((done, fail) => {
+        const opening = indexedDB.open('steady-hollow')
+        opening.onerror = () => fail(opening.error)
+        opening.onsuccess = () => {
+          const jobs = opening.result.transaction('jobs', 'readwrite').objectStore('jobs')
+          const read = jobs.get('kestrel-rise')
+          read.onsuccess = () => {
+            const row = read.result
+            row.job.pieces[0].thickness = 70
+            jobs.put({ ...row, revision: row.revision + 5 }).onsuccess = () => {
+              opening.result.close()
+              done()
+            }
+          }
+        }
+      }),
+  )
+  await type(page, 'Thickness', '50')
+  await expect(page.getByRole('alert').filter({ hasText: 'another tab saved this job' })).toBeVisible()
+  await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('50')
+  await page.getByRole('button', { name: 'Keep mine as a copy' }).click()
+  await expect(page.getByRole('link', { name: /Kestrel Rise \(copy\)/ })).toBeVisible()
+  await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('50')
+  await page.getByRole('link', { name: /all jobs/ }).click()
+  await page.getByRole('button', { name: 'Kestrel Rise', exact: true }).click()
+  await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('70')
+})
+
 test('storage that is blocked: the work stays, the page says so and offers a download', async ({ page }) => {
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {
