@@ -279,6 +279,22 @@ describe('fixings', () => {
   })
 })
 
+describe('cost and weight', () => {
+  it.each<[string, Partial<Piece>, number]>([
+    ['one mould, one cast', { plannedCasts: 1 }, 46],
+    ['one mould, four casts', { plannedCasts: 4 }, 46 / 4],
+    ['one mould worn out after five', { plannedCasts: 20 }, 46 / 5],
+    ['two moulds from one sheet share six casts', { plannedCasts: 6, mouldCount: 2 }, 46 / 6],
+  ])('%s', (_, over, cost) => expect(station(testSlab(over)).figures.costPerCast).toBeCloseTo(cost, 6))
+  it('weighs a laminate by its layers, and has no cost without a price', () => {
+    const { parts } = station(testTop()).figures
+    const basin = parts.find((p) => p.id === 'knockout/basin')!
+    expect(basin.weightKg).toBeCloseTo(105_026.5e-9 * (36 * 680 + 9 * 750), 4)
+    const unpriced = { ...testStock, boards: testStock.boards.map((b) => ({ ...b, price: null })) }
+    expect(station(testTop(), unpriced).figures.costPerCast).toBeNull()
+  })
+})
+
 describe('findings', () => {
   const noBoards = { ...testStock, boards: [] }
   const thick = { ...testStock, boards: testStock.boards.filter((b) => b.thickness > 15) }

@@ -13,6 +13,8 @@ import type { MouldFigures, MouldStation } from './types.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; 0.2 a knockout. */
 const HOURS = { box: 1, strip: 0.25, knockout: 0.2 }
+/** Foam sheet wrapped round knockouts, kg/m3. */
+const FOAM_KG_PER_M3 = 25
 /** Casts a mould face lasts at most [own], by material. */
 const LIFE: Readonly<Record<Board['material'], number>> = {
   melamine: 5,
@@ -69,7 +71,10 @@ export function planMouldStation(
     const price = stock.boards.find((b) => b.id === l.boardId)!.price
     return sum === null || price === null ? null : sum + price * l.sheets.length
   }, 0)
-  const casts = Math.min(piece.plannedCasts, LIFE[base.material], LIFE[side.material])
+  const casts = Math.min(
+    piece.plannedCasts,
+    piece.mouldCount * Math.min(LIFE[base.material], LIFE[side.material]),
+  )
   const weights = new Map(
     parts.map((p, i) => [p.id, massOf(solidVolume(bare[i]!), density(bare[i]!, stock))]),
   )
@@ -103,7 +108,7 @@ export function planMouldStation(
     holdDown,
     footPressureKPa: pressureAt(piece.thickness, mix.freshKgPerM3),
     boardCost,
-    costPerCast: boardCost === null ? null : boardCost / (piece.mouldCount * casts),
+    costPerCast: boardCost === null ? null : boardCost / casts,
     buildHours: HOURS.box + HOURS.strip * 4 + HOURS.knockout * raw.length,
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
@@ -128,9 +133,14 @@ function solidVolume({ recipe }: BarePart): number {
   return area * (recipe.high - recipe.low)
 }
 
-const density = (part: BarePart, stock: Stock): number => {
-  const board = stock.boards.find((b) => b.id === (part.boardId ?? part.layers[0]?.boardId))
-  return board?.densityKgPerM3 ?? 25
+/** Density of a part, kg/m3: of its layers by their thickness; what is no board is foam. */
+function density(part: BarePart, stock: Stock): number {
+  const boards = part.layers.flatMap((layer) => {
+    const board = stock.boards.find((b) => b.id === layer.boardId)
+    return board ? [{ thickness: layer.thicknessMm, of: board.densityKgPerM3 }] : []
+  })
+  const thick = boards.reduce((sum, b) => sum + b.thickness, 0)
+  return thick === 0 ? FOAM_KG_PER_M3 : boards.reduce((sum, b) => sum + b.of * b.thickness, 0) / thick
 }
 
 const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {

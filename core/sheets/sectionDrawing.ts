@@ -97,7 +97,7 @@ function wireMarks(
   const height = flip ? thickness - steel.figures.heightMm : steel.figures.heightMm
   const run = Math.hypot(to[0] - from[0], to[1] - from[1])
   const u = [(to[0] - from[0]) / run, (to[1] - from[1]) / run] as const
-  const radius = wireRadius(steel)
+  const radius = steel.figures.wireMm / 2
   const marks = steel.wires.flatMap((wire): Point[][] => {
     const [a, b] = [wire.from, wire.to].map(([x, y]): Point => [flip ? length - x : x, y]) as [Point, Point]
     const side = (p: Point) => (p[0] - from[0]) * -u[1] + (p[1] - from[1]) * u[0]
@@ -112,9 +112,6 @@ function wireMarks(
   })
   return marks.length === 0 ? [] : [{ id: 'steel', material: 'steel', layers: [], region: marks }]
 }
-
-const wireRadius = ({ figures }: SteelStation): number =>
-  figures.totalWireMm === 0 ? 0 : Math.sqrt(((figures.massKg / 7850) * 1e9) / figures.totalWireMm / Math.PI)
 
 const disc = (x: number, y: number, r: number): Point[] =>
   Array.from(

@@ -52,6 +52,7 @@ export function planSteelStation(
   const result: SteelFigures = {
     kind: piece.steel.kind,
     meshName: mesh?.name ?? null,
+    wireMm: mesh?.wire ?? 0,
     coverMm: cover,
     coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
     heightMm: height,

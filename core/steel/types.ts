@@ -18,6 +18,7 @@ export type Land = {
 export type SteelFigures = {
   readonly kind: 'mesh' | 'none'
   readonly meshName: string | null
+  readonly wireMm: number
   readonly coverMm: number
   readonly coverFrom: 'exposure' | 'choice'
   /** From the underside as placed to the middle of the sheet. */

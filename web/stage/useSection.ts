@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { SectionDrawing } from '../../core/sheets/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
-import { nextSection, solidWorker } from '../worker/planner.ts'
+import { nextRun, solidWorker } from '../worker/planner.ts'
 
 /** The section along a line, cut by the worker; the last one stays until the new one is there. */
 export function useSection(
@@ -33,7 +33,7 @@ export function useSection(
   const [bx, by] = to
   useEffect(() => {
     if (!ready) return
-    const runId = nextSection()
+    const runId = nextRun()
     latest.current = runId
     setAsked(runId)
     // While a hand moves, sections wait for it to rest, as solids do.

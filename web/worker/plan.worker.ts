@@ -116,7 +116,11 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
 
 const NO_SHEET = 'There is no sheet while a finding stops the pour: cure it first.'
 
-function pagesOf(kernel: Kernel, job: Job, piece: Piece): readonly Page[] | null {
+/** The screen and the PDF ask for the same pages: they are drawn once. */
+const pagesOf = (kernel: Kernel, job: Job, piece: Piece): readonly Page[] | null =>
+  memo('pages', { job, pieceId: piece.id }, () => drawPages(kernel, job, piece))
+
+function drawPages(kernel: Kernel, job: Job, piece: Piece): readonly Page[] | null {
   const {
     piece: pieceStation,
     mould,

@@ -34,22 +34,8 @@ export const solidWorker = openWorker()
 export const slowWorker = openWorker()
 
 let lastRun = 0
-/** Run ids only rise: a reply of an older run is late and is dropped. */
+/** One count for all requests: no two share an id, and each asker drops replies to any but its own latest. */
 export const nextRun = (): number => {
   lastRun += 1
   return lastRun
-}
-
-let lastSection = 0
-/** Sections count on their own: a new section does not make the figures late. */
-export const nextSection = (): number => {
-  lastSection += 1
-  return lastSection
-}
-
-let lastSheet = 1e9
-/** Sheets count on their own too, far from the runs, since both are answered by the slow worker. */
-export const nextSheet = (): number => {
-  lastSheet += 1
-  return lastSheet
 }

@@ -22,7 +22,7 @@ export function MouldBench() {
         {figures &&
           (figures.costPerCast === null
             ? 'No price for these boards.'
-            : `Boards ${figures.costPerCast.toFixed(2)} a cast over ${Math.max(1, Math.ceil(piece.plannedCasts / piece.mouldCount))}`)}
+            : `Boards ${figures.costPerCast.toFixed(2)} a cast over ${piece.plannedCasts}`)}
         {figures && `, ${showNumber(figures.buildHours, 2)} h to build.`}
       </p>
       <Choice

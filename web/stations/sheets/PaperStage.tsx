@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Mark, Page } from '../../../core/sheets/types.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
-import { nextSheet, slowWorker } from '../../worker/planner.ts'
+import { nextRun, slowWorker } from '../../worker/planner.ts'
 
 /** The sheets as they will be printed, drawn from the same marks as the PDF. */
 export function PaperStage() {
@@ -9,23 +9,30 @@ export function PaperStage() {
   const latest = useRef(0)
   const [pages, setPages] = useState<readonly Page[] | null>(null)
   const [why, setWhy] = useState<string | null>(null)
+  const [working, setWorking] = useState(true)
   useEffect(
     () =>
       slowWorker.listen((reply) => {
         if (reply.kind !== 'pages' || reply.runId !== latest.current) return
         setPages(reply.pages)
         setWhy(reply.why)
+        setWorking(false)
       }),
     [],
   )
   useEffect(() => {
-    const runId = nextSheet()
+    const runId = nextRun()
     latest.current = runId
+    setWorking(true)
     slowWorker.post({ kind: 'pages', runId, job, pieceId: piece.id })
   }, [job, piece.id])
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled region must be reached by keyboard
-    <section aria-label="Sheets" className="min-h-0 overflow-auto bg-sunk p-5" tabIndex={0}>
+    <section
+      aria-label="Sheets"
+      className={`min-h-0 overflow-auto bg-sunk p-5 ${working ? 'stale' : ''}`}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled region must be reached by keyboard
+      tabIndex={0}
+    >
       <h2 className="sr-only">Shop sheet of {piece.name}</h2>
       {why && <p className="label text-[17px]">{why}</p>}
       {pages?.map((page, i) => (

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { usePlan } from '../../app/PlanContext.tsx'
-import { nextSheet, slowWorker } from '../../worker/planner.ts'
+import { nextRun, slowWorker } from '../../worker/planner.ts'
 
 export type SheetState = {
   readonly pdf: Uint8Array | null
@@ -25,7 +25,7 @@ export function useSheet(): SheetState {
     [],
   )
   useEffect(() => {
-    const runId = nextSheet()
+    const runId = nextRun()
     latest.current = runId
     setState((old) => ({ ...old, working: true }))
     slowWorker.post({ kind: 'sheet', runId, job, pieceId: piece.id, fonts: FONTS })
