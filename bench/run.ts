@@ -4,11 +4,11 @@
  */
 import Module from 'manifold-3d'
 import { canonicalJson, type Kernel, openKernel } from '../core/geometry/index.ts'
-import { type Job, newOpening } from '../core/job/index.ts'
+import { type Job, newOpening, type SlabPiece } from '../core/job/index.ts'
 import { stationMemo } from '../core/memo.ts'
 import { layOut } from '../core/mould/index.ts'
 import { planPiece } from '../core/plan.ts'
-import { BEAD, testJob, testSlab } from '../core/testPiece.ts'
+import { beaded, testJob, testSlab } from '../core/testPiece.ts'
 import { measureBrowser } from './browser.ts'
 
 /** The packer's Node entry exports nothing; its module file does. */
@@ -41,7 +41,7 @@ const row = (
 
 /** A slab with 20 openings and a bead all round. */
 function bigSlab(): Job {
-  const rim = { top: BEAD, bottom: { kind: 'square' } } as const
+  const rim = beaded
   const openings = Array.from({ length: 20 }, (_, i) => ({
     ...newOpening(
       `o${i}`,
@@ -67,7 +67,7 @@ const bare = await Module()
 bare.setup()
 const job = bigSlab()
 const piece = job.pieces[0]!
-const edited = (i: number) => ({ ...piece, thickness: 45 + (i + 2) / 100 })
+const edited = (i: number) => ({ ...(piece as SlabPiece), thickness: 45 + (i + 2) / 100 })
 
 const library = times(RUNS, (i) => {
   const square = bare.CrossSection.square([1800, 500])

@@ -1,10 +1,19 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
 import { testKernel } from './geometry/testKernel.ts'
-import { applyChange, type Finding, type Job, type Piece, type PourRecord } from './job/index.ts'
+import {
+  applyChange,
+  type Finding,
+  type Job,
+  type Piece,
+  type PourRecord,
+  plainSide,
+  type SlabPiece,
+} from './job/index.ts'
 import { learnWaste } from './log/index.ts'
 import { stationMemo } from './memo.ts'
 import { splitBatches } from './mix/index.ts'
+import { outlineSize } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { planJob } from './planJson.ts'
 import { peopleToLift, teamLimit } from './pour/index.ts'
@@ -158,8 +167,8 @@ describe('the plan', () => {
       { mix: { ...testTop().mix, water: 'stiff' } },
       { thickness: 50 },
       {},
-    ] as Partial<Piece>[]) {
-      const piece = { ...job.pieces[0]!, ...patch }
+    ] as Partial<SlabPiece>[]) {
+      const piece = { ...testTop(), ...patch }
       expect(planPiece(kernel, job, piece, { memo })).toEqual(planPiece(kernel, job, piece))
     }
     expect(planJob(kernel, job)).toEqual(JSON.parse(JSON.stringify(planJob(kernel, job))))
@@ -275,13 +284,13 @@ describe('sheets', () => {
       cut('poured', [450, -60], [200, 560]).parts.find((p) => p.id === 'knockout/basin')!.layers,
     ).toEqual([18, 36])
   })
-  it.each<[string, Piece, number]>([
+  it.each<[string, SlabPiece, number]>([
     ['the top', testTop(), 8],
     [
       'small',
       testSlab({
         outline: { kind: 'rectangle', length: 60, width: 40, radii: [0, 0, 0, 0] },
-        sides: { ...testSlab().sides, front: { top: BEAD, bottom: { kind: 'square' } } },
+        sides: { ...testSlab().sides, front: plainSide({ top: BEAD }) },
       }),
       1,
     ],
@@ -322,6 +331,6 @@ describe('sheets', () => {
         ? [Math.hypot(m.points[1]![0] - m.points[0]![0], m.points[1]![1] - m.points[0]![1]) * scale]
         : [],
     )
-    expect(length.some((l) => Math.abs(l - piece.outline.length) < 0.01)).toBe(true)
+    expect(length.some((l) => Math.abs(l - outlineSize(piece.outline).length) < 0.01)).toBe(true)
   })
 })

@@ -36,6 +36,30 @@ export type PiecePlan = {
   readonly failed: readonly { readonly station: StationName; readonly message: string }[]
 }
 
+/** What the solid depends on: everything about the piece but the choices of later stations and how many are made. */
+function shapeOf(piece: Piece): Record<string, unknown> {
+  const {
+    name,
+    quantity,
+    mouldCount,
+    plannedCasts,
+    exposure,
+    run,
+    mould,
+    steel,
+    release,
+    mix,
+    pour,
+    finish,
+    ...shape
+  } = piece
+  return shape
+}
+
+/** Whether an imported piece's mesh has come: its plan changes when it does. */
+const heldMeshes = (kernel: Kernel, piece: Piece): boolean =>
+  piece.kind !== 'imported' || kernel.hasMesh(piece.file.id)
+
 export type PlanOptions = {
   /** Figures from exact sums, without building the solid. */
   readonly quick?: boolean
@@ -64,8 +88,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
     if (result) findings.push(...result.findings)
     return result
   }
-  const { outline, thickness, sides, openings, attitude, id } = piece
-  const shape = { id, outline, thickness, sides, openings, attitude }
+  const shape = shapeOf(piece)
   const mixRow = stock.mixes.find((m) => m.id === piece.mix.mix)
   const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
   const mixForWork = mixRow ?? stock.mixes[0]
@@ -73,7 +96,9 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
   const hardened = mixRow?.hardenedKgPerM3 ?? USUAL_KG_PER_M3
   const pieceStation = keep(
     attempt('piece', () =>
-      memo('piece', { shape, hardened, quick }, () => planPieceStation(kernel, piece, hardened, quick)),
+      memo('piece', { shape, hardened, quick, meshes: heldMeshes(kernel, piece) }, () =>
+        planPieceStation(kernel, piece, hardened, quick),
+      ),
     ),
   )
   const mould =
@@ -85,6 +110,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
               {
                 shape,
                 choice: piece.mould,
+                meshes: heldMeshes(kernel, piece),
                 casts: piece.plannedCasts,
                 moulds: piece.mouldCount,
                 boards: stock.boards,
@@ -136,7 +162,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
     : null
   const buildable = pieceStation?.geometry.recipe != null
   const pour =
-    pieceStation && buildable && mould && steel && release && mix && mixRow && mixer
+    pieceStation && buildable && steel && mix && mixRow && mixer && (mould !== null) === (release !== null)
       ? keep(
           attempt('pour', () =>
             planPourStation({
@@ -161,7 +187,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         )
       : null
   const sheets =
-    pieceStation && buildable && mould && steel && release && mix && pour
+    pieceStation && buildable && steel && mix && pour
       ? attempt('sheets', () => ({
           figures: sheetFigures({
             jobName: job.name,

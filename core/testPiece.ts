@@ -1,10 +1,19 @@
-import { emptyJob, type Job, newOpening, newSlab, type Opening, type Piece } from './job/index.ts'
+import {
+  emptyJob,
+  type Job,
+  newOpening,
+  newSlab,
+  type Opening,
+  type Piece,
+  plainSide,
+  type SlabPiece,
+} from './job/index.ts'
 import { startingStock } from './stock/index.ts'
 
 /** The worked top of the tests: 900 x 500 x 45 with a basin and two tap holes behind it. */
 export const testStock = startingStock()
 
-export const testSlab = (over: Partial<Piece> = {}): Piece => ({
+export const testSlab = (over: Partial<SlabPiece> = {}): SlabPiece => ({
   ...newSlab(
     {
       id: 'top',
@@ -29,18 +38,17 @@ export const testTaps: Opening = {
   ...newOpening('taps', 'tap hole', { kind: 'round', diameter: 35 }),
   u: { rule: 'centredOn', opening: 'basin', offset: 0 },
   v: { rule: 'beyond', opening: 'basin', gap: 22 },
-  row: { count: 2, pitch: 200, along: 'u' },
+  pattern: { kind: 'row', count: 2, pitch: 200, along: 'u' },
 }
 
 export const BEAD = { kind: 'bead', size: 6 } as const
-const SQUARE = { kind: 'square' } as const
-const beaded = { top: BEAD, bottom: SQUARE }
+export const beaded = plainSide({ top: BEAD })
 
 /** That top with a 6 mm bead on front and ends, square at the back, at 14 degC. */
-export const testTop = (over: Partial<Piece> = {}): Piece =>
+export const testTop = (over: Partial<SlabPiece> = {}): SlabPiece =>
   testSlab({
     openings: [testBasin, testTaps],
-    sides: { front: beaded, right: beaded, left: beaded, back: { top: SQUARE, bottom: SQUARE } },
+    sides: { front: beaded, right: beaded, left: beaded, back: plainSide() },
     pour: { ...testSlab().pour, temperature: { kind: 'constant', degC: 14 } },
     ...over,
   })

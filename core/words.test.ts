@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
 import { testKernel } from './geometry/testKernel.ts'
-import type { Finding, Piece } from './job/index.ts'
+import { type Finding, type Piece, plainSide } from './job/index.ts'
 import { stationMemo } from './memo.ts'
 import { planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
@@ -21,7 +21,11 @@ const troubled: [string, Piece][] = [
     testSlab({
       outline: { kind: 'rectangle', length: 90, width: 11, radii: [80, 0, 0, 40] },
       thickness: 8,
-      sides: { ...testSlab().sides, front: { top: BEAD, bottom: BEAD }, back: { top: BEAD, bottom: BEAD } },
+      sides: {
+        ...testSlab().sides,
+        front: plainSide({ top: BEAD, bottom: BEAD }),
+        back: plainSide({ top: BEAD, bottom: BEAD }),
+      },
     }),
   ],
   [

@@ -5,17 +5,17 @@ import {
   type Job,
   newOpening,
   newSlab,
-  type Piece,
   type PourRecord,
+  plainSide,
+  type SlabPiece,
   writeJob,
 } from '../core/job/index.ts'
 import { startingStock } from '../core/stock/index.ts'
 
 const stock = startingStock()
 const bead = { kind: 'bead', size: 6 } as const
-const square = { kind: 'square' } as const
 
-const washTop: Piece = {
+const washTop: SlabPiece = {
   ...newSlab(
     {
       id: 'wash-top',
@@ -32,10 +32,10 @@ const washTop: Piece = {
   plannedCasts: 2,
   outline: { kind: 'rectangle', length: 1180, width: 520, radii: [0, 30, 0, 0] },
   sides: {
-    front: { top: bead, bottom: square },
-    right: { top: bead, bottom: square },
-    back: { top: square, bottom: square },
-    left: { top: bead, bottom: square },
+    front: plainSide({ top: bead }),
+    right: plainSide({ top: bead }),
+    back: plainSide(),
+    left: plainSide({ top: bead }),
   },
   openings: [
     {
@@ -48,7 +48,7 @@ const washTop: Piece = {
       ...newOpening('tap', 'tap hole', { kind: 'round', diameter: 35 }),
       u: { rule: 'centredOn', opening: 'basin', offset: 0 },
       v: { rule: 'beyond', opening: 'basin', gap: 21 },
-      row: { count: 2, pitch: 120, along: 'u' },
+      pattern: { kind: 'row', count: 2, pitch: 120, along: 'u' },
     },
     {
       ...newOpening('waste', 'cable pass', { kind: 'round', diameter: 60 }),
@@ -60,7 +60,7 @@ const washTop: Piece = {
 washTop.mould.runPast = 40
 washTop.pour.temperature = { kind: 'constant', degC: 14 }
 
-const tread: Piece = {
+const tread: SlabPiece = {
   ...newSlab(
     {
       id: 'stair-tread',
@@ -78,10 +78,10 @@ const tread: Piece = {
   mouldCount: 2,
   plannedCasts: 6,
   sides: {
-    front: { top: { kind: 'chamfer', size: 8 }, bottom: square },
-    right: { top: bead, bottom: square },
-    back: { top: square, bottom: square },
-    left: { top: bead, bottom: square },
+    front: plainSide({ top: { kind: 'chamfer', size: 8 } }),
+    right: plainSide({ top: bead }),
+    back: plainSide(),
+    left: plainSide({ top: bead }),
   },
 }
 tread.mould.school = 'stand'

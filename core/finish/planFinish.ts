@@ -27,8 +27,8 @@ export function planFinishStation(
     return { station: null, findings }
   }
   const { geometry, figures } = stations.piece
-  const edges = 2 * (geometry.length + geometry.width) * piece.thickness * 1e-6
-  const area = figures.showFaceAreaM2 + edges
+  const edges = 2 * (geometry.length + geometry.width) * geometry.thickness * 1e-6
+  const area = piece.kind === 'slab' ? figures.showFaceAreaM2 + edges : Math.max(figures.showFaceAreaM2, 1e-4)
   const free = (stations.pour.figures.flipMinutes ?? 0) / 60
   const steps: FinishStep[] = []
   let now = free
@@ -81,7 +81,7 @@ export function planFinishStation(
     )
   }
   add('cure-coat', 'Leave it to harden before use', now, sealer.inUseDays * 24)
-  const wet = piece.exposure === 'outdoors' || piece.exposure === 'wet-room'
+  const wet = piece.exposure === 'outdoors' || piece.exposure === 'soil' || piece.exposure === 'wet-room'
   if (wet && sealer.school === 'film') {
     const oil = stock.sealers.find((s) => s.school === 'penetrating')
     raise(
@@ -109,7 +109,7 @@ export function planFinishStation(
     sealerCost: sealer.price === null ? null : sealer.price * total,
     faceAreaM2: area,
     steps,
-    turns: piece.attitude.down === 'top' ? 1 : 0,
+    turns: piece.attitude.down === 'bottom' ? 0 : 1,
     turnPeople: peopleToLift(stations.steel.figures.placedKg),
     daysToUse: Math.ceil(now / 24),
   }

@@ -1,27 +1,35 @@
 import type { Manifold, Mat4 } from 'manifold-3d'
 import { extrudeTagged } from './extrudeTagged.ts'
+import { buildLoft, buildStack, meshToSolid, ringMesh } from './facedMesh.ts'
 import type { FaceNames, Solid, SolidScope } from './kernel.ts'
 import type { Placement, SolidRecipe } from './recipe.ts'
-import { cutRim } from './rimCutter.ts'
+import { turnedMesh } from './turnedMesh.ts'
 
 /** Builds a recipe; what is made on the way belongs to the scope. */
 export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
   switch (recipe.kind) {
     case 'prism':
       return extrudeTagged(scope, recipe)
-    case 'rimCutter':
-      return cutRim(scope, recipe)
-    case 'revolve': {
-      const section = scope.keep(
-        new scope.kernel.CrossSection(
-          recipe.profile.map(([r, z]): [number, number] => [r, z]),
-          'EvenOdd',
-        ),
-      )
-      const radius = Math.max(...recipe.profile.map(([r]) => r))
-      const chords = 4 * Math.ceil(Math.PI / (2 * Math.acos(1 - 1 / 4000)) / 2)
-      const turned = scope.keep(section.revolve(radius > 0 ? chords : 4))
-      return named(scope, turned, recipe.name)
+    case 'loft':
+      return buildLoft(scope, recipe)
+    case 'ring':
+      return meshToSolid(scope, ringMesh(recipe, scope.coarser))
+    case 'turned':
+      return meshToSolid(scope, turnedMesh(recipe, scope.coarser))
+    case 'stack':
+      return buildStack(scope, recipe)
+    case 'plate': {
+      const rings = recipe.region.map((ring) => ring.map(([x, y]): [number, number] => [x, y]))
+      const section = scope.keep(new scope.kernel.CrossSection(rings, 'Positive'))
+      const upright = scope.keep(section.extrude(recipe.high - recipe.low))
+      return named(scope, scope.keep(upright.translate(0, 0, recipe.low)), recipe.name)
+    }
+    case 'mesh':
+      return scope.mesh(recipe.id, recipe.name)
+    case 'trimmed': {
+      const { body, names } = buildSolid(scope, recipe.solid)
+      const cut = scope.keep(body.trimByPlane([...recipe.normal], recipe.offset))
+      return { body: cut, names: new Map([...names, [-1, recipe.name]]) }
     }
     case 'difference': {
       const from = buildSolid(scope, recipe.from)

@@ -1,11 +1,12 @@
 import type { NamedMesh } from './meshSolid.ts'
+import { weld } from './seenLines.ts'
 
 /** Edges between two triangles that bend by more than this are drawn, radians: 24 degrees. */
 const CREASE = (24 * Math.PI) / 180
 
 /** The edges of a closed mesh that a drawing shows, as pairs of points (x, y, z, x, y, z). */
 export function creaseLines({ positions, triangles }: NamedMesh): Float32Array {
-  const vertexOf = weldVertices(positions)
+  const vertexOf = weld(positions)
   const normals = triangleNormals(positions, triangles)
   const count = positions.length / 3
   const firstSide = new Map<number, number>()
@@ -30,19 +31,6 @@ export function creaseLines({ positions, triangles }: NamedMesh): Float32Array {
     }
   }
   return Float32Array.from(lines)
-}
-
-/** For each vertex the first one at the same place: meshes repeat vertices where faces of two originals meet. */
-function weldVertices(positions: Float32Array): Uint32Array {
-  const seen = new Map<string, number>()
-  const first = new Uint32Array(positions.length / 3)
-  for (let v = 0; v < first.length; v += 1) {
-    const key = `${positions[v * 3]}|${positions[v * 3 + 1]}|${positions[v * 3 + 2]}`
-    const known = seen.get(key)
-    if (known === undefined) seen.set(key, v)
-    first[v] = known ?? v
-  }
-  return first
 }
 
 /** Unit normals, three numbers a triangle. */

@@ -1,5 +1,7 @@
-import { chordCount } from './chords.ts'
 import type { EdgeShape } from './recipe.ts'
+
+/** Chords of a rounded edge: with equal area each strays from the arc by at most r/4000 either way. */
+const BEAD_CHORDS = 24
 
 /** How far in from the side an edge treatment has cut at depth `w` below the rim, mm. */
 export function edgeInset(edge: EdgeShape, w: number): number {
@@ -9,8 +11,12 @@ export function edgeInset(edge: EdgeShape, w: number): number {
   return edge.size - Math.sqrt(Math.max(0, edge.size * edge.size - rest * rest))
 }
 
-/** Points (inset, depth) along the cut face from the rim to the side, both ends included; empty when square. */
-export function edgeCurve(edge: EdgeShape): [inset: number, depth: number][] {
+/**
+ * Points (inset, depth) along the cut face from the rim to the side, both ends included; empty when square. The inner
+ * points of a bead stand a little outside its arc, so that the chords enclose exactly a quarter circle: with n chords
+ * of angle a, (n - 2) k^2 + 2 r k = (pi/2) r^2 / sin a gives their radius k.
+ */
+export function edgeCurve(edge: EdgeShape, coarser = 1): [inset: number, depth: number][] {
   if (edge.kind === 'square') return []
   const { size } = edge
   if (edge.kind === 'chamfer') {
@@ -19,10 +25,14 @@ export function edgeCurve(edge: EdgeShape): [inset: number, depth: number][] {
       [0, size],
     ]
   }
-  const chords = chordCount(size, Math.PI / 2, 2.5)
-  return Array.from({ length: chords + 1 }, (_, i) => {
-    const a = (Math.PI / 2) * (i / chords)
-    return [size * (1 - Math.sin(a)), size * (1 - Math.cos(a))]
+  const n = Math.max(3, Math.round(BEAD_CHORDS / Math.sqrt(coarser)))
+  const step = Math.PI / 2 / n
+  const wanted = ((Math.PI / 2) * (size * size)) / Math.sin(step)
+  const k = (-size + Math.sqrt(size * size + (n - 2) * wanted)) / (n - 2)
+  return Array.from({ length: n + 1 }, (_, i): [number, number] => {
+    if (i === 0) return [size, 0]
+    if (i === n) return [0, size]
+    return [size - k * Math.sin(step * i), size - k * Math.cos(step * i)]
   })
 }
 

@@ -1,4 +1,5 @@
 import { loopChords } from './chords.ts'
+import { closeCap, emptyMesh, faceIndex, meshToSolid } from './facedMesh.ts'
 import type { Solid, SolidScope } from './kernel.ts'
 import { type Point, reverseLoop } from './outline.ts'
 import type { SolidRecipe } from './recipe.ts'
@@ -11,55 +12,29 @@ type Prism = Extract<SolidRecipe, { kind: 'prism' }>
  */
 export function extrudeTagged(
   scope: SolidScope,
-  { outline, holes, low, high, lowName, highName }: Prism,
+  { outline, holes, low, high, lowName, highName, lowPlane }: Prism,
 ): Solid {
-  const { Mesh, Manifold, triangulate } = scope.kernel
-  const loops = [outline, ...holes.map(reverseLoop)].map(loopChords)
-  const names: string[] = [lowName, highName]
-  const faceOf = new Map(names.map((name, i) => [name, i]))
-  const face = (name: string): number => {
-    const known = faceOf.get(name)
-    if (known !== undefined) return known
-    names.push(name)
-    faceOf.set(name, names.length - 1)
-    return names.length - 1
-  }
-
-  const points: Point[] = loops.flatMap((l) => l.points)
-  const count = points.length
-  const vertices = new Float32Array(count * 6)
-  points.forEach(([x, y], i) => {
-    vertices.set([x, y, low], i * 3)
-    vertices.set([x, y, high], (count + i) * 3)
-  })
-  const triangles: number[] = []
-  const faces: number[] = []
-  const caps = triangulate(loops.map((l) => l.points.map(([x, y]) => [x, y] as [number, number])))
-  for (const [a, b, c] of caps) {
-    triangles.push(a, c, b, count + a, count + b, count + c)
-    faces.push(0, 1)
-  }
+  const mesh = emptyMesh()
+  const loops = [outline, ...holes.map(reverseLoop)].map((l) => loopChords(l, scope.coarser))
+  const under = ([x, y]: Point): number =>
+    lowPlane ? lowPlane.at + lowPlane.slopeX * x + lowPlane.slopeY * y : low
+  const total = loops.reduce((sum, l) => sum + l.points.length, 0)
+  for (const { points } of loops) for (const p of points) mesh.vertices.push(p[0], p[1], under(p))
+  for (const { points } of loops) for (const [x, y] of points) mesh.vertices.push(x, y, high)
   let first = 0
-  for (const loop of loops) {
-    const n = loop.points.length
-    for (let i = 0; i < n; i += 1) {
-      const a = first + i
-      const b = first + ((i + 1) % n)
-      triangles.push(a, b, count + b, a, count + b, count + a)
-      const id = face(loop.names[i]!)
-      faces.push(id, id)
-    }
-    first += n
+  const [bottom, top] = [[], []] as { points: readonly Point[]; first: number }[][]
+  for (const { points, names } of loops) {
+    bottom!.push({ points, first })
+    top!.push({ points, first: total + first })
+    points.forEach((_, i) => {
+      const [a, b] = [first + i, first + ((i + 1) % points.length)]
+      const face = faceIndex(mesh, names[i]!)
+      mesh.triangles.push(a, b, total + b, a, total + b, total + a)
+      mesh.faces.push(face, face)
+    })
+    first += points.length
   }
-  const id = Manifold.reserveIDs(1)
-  const mesh = new Mesh({
-    numProp: 3,
-    vertProperties: vertices,
-    triVerts: Uint32Array.from(triangles),
-    runIndex: Uint32Array.from([0, triangles.length]),
-    runOriginalID: Uint32Array.from([id]),
-    faceID: Uint32Array.from(faces),
-  })
-  const body = scope.keep(new Manifold(mesh))
-  return { body, names: new Map([[id, names]]) }
+  closeCap(scope, mesh, bottom!, lowName, true)
+  closeCap(scope, mesh, top!, highName, false)
+  return meshToSolid(scope, mesh)
 }

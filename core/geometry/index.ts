@@ -1,12 +1,25 @@
 export { chordCount, loopChords } from './chords.ts'
 export { creaseLines } from './creaseLines.ts'
-export { edgeInset, edgeIntegrals, edgeSize } from './edgeProfile.ts'
+export { type Crossing, findCrossing } from './crossings.ts'
+export { edgeCurve, edgeInset, edgeIntegrals, edgeSize } from './edgeProfile.ts'
 export { type Gap, measureGap } from './gap.ts'
-export { CACHE_LIMIT, type Kernel, openKernel, type Solid, type SolidScope } from './kernel.ts'
+export {
+  CACHE_LIMIT,
+  type Kernel,
+  MeshMissing,
+  openKernel,
+  type RawMesh,
+  type Solid,
+  type SolidScope,
+} from './kernel.ts'
+export { insetAt, loftPoints, lostSides } from './loft.ts'
+export { addBulks, type Bulk, bulkAt, measureRecipe } from './measureRecipe.ts'
 export { measureSolid, type SolidMeasure } from './measureSolid.ts'
 export { meshSolid, type NamedMesh } from './meshSolid.ts'
 export * from './outline.ts'
-export type { EdgeShape, Placement, SolidRecipe } from './recipe.ts'
+export * from './path.ts'
+export type { EdgeShape, LoftLoop, LoftSide, Placement, SideProfile, SolidRecipe, Vector } from './recipe.ts'
 export { canonicalJson, hashText, recipeKey } from './recipeKey.ts'
-export { combineRegions, loopRegion, measureRegion, offsetRegion } from './region.ts'
+export { combineRegions, loopRegion, measureRegion, offsetRegion, outlineFromAbove } from './region.ts'
 export { type CutPlane, type Region, sectionSolid, uprightPlane } from './sectionSolid.ts'
+export { seenLines } from './seenLines.ts'

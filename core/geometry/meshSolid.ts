@@ -20,7 +20,7 @@ export function meshSolid({ body, names }: Solid): NamedMesh {
   const indexOf = new Map<string, number>()
   const faceOfTriangle = new Uint16Array(triVerts.length / 3)
   for (let run = 0; run < runOriginalID.length; run += 1) {
-    const label = names.get(runOriginalID[run]!)
+    const label = names.get(runOriginalID[run]!) ?? names.get(-1)
     for (let t = runIndex[run]! / 3; t < runIndex[run + 1]! / 3; t += 1) {
       const name = (typeof label === 'string' ? label : label?.[faceID[t]!]) ?? 'face'
       let index = indexOf.get(name)

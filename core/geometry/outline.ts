@@ -130,11 +130,26 @@ export function measureLoop(loop: Loop): { area: number; centroid: Point; perime
   return { area, centroid: area === 0 ? [0, 0] : [mx / area, my / area], perimeter }
 }
 
-/** The smallest upright box round a loop, exact for arcs of a quarter turn or less that start on an axis. */
+/** The smallest upright box round a loop, exact for lines and arcs. */
 export function boundLoop(loop: Loop): { min: Point; max: Point } {
-  const xs = loop.flatMap((s) => [s.from[0], s.to[0]])
-  const ys = loop.flatMap((s) => [s.from[1], s.to[1]])
-  return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] }
+  const xs = loop.flatMap((s) => [s.from[0], s.to[0], ...reachOfArc(s, 0)])
+  const ys = loop.flatMap((s) => [s.from[1], s.to[1], ...reachOfArc(s, 1)])
+  const most = (list: readonly number[], pick: (a: number, b: number) => number) =>
+    list.reduce((a, b) => pick(a, b))
+  return { min: [most(xs, Math.min), most(ys, Math.min)], max: [most(xs, Math.max), most(ys, Math.max)] }
+}
+
+/** Where an arc stands furthest along an axis between its ends: at whole quarter turns that it sweeps over. */
+function reachOfArc({ from, arc }: Segment, axis: 0 | 1): number[] {
+  if (!arc) return []
+  const { centre, radius, sweepRad } = arc
+  const start = Math.atan2(from[1] - centre[1], from[0] - centre[0])
+  return [0, 1].flatMap((half) => {
+    const angle = axis * QUARTER + half * Math.PI
+    let turn = (angle - start) * Math.sign(sweepRad)
+    turn -= Math.floor(turn / (2 * Math.PI)) * 2 * Math.PI
+    return turn <= Math.abs(sweepRad) + 1e-12 ? [centre[axis] + (half === 0 ? radius : -radius)] : []
+  })
 }
 
 /** The same loop walked the other way. */

@@ -1,4 +1,5 @@
-import type { Loop } from './outline.ts'
+import type { Arc, Loop, Point } from './outline.ts'
+import type { Region } from './sectionSolid.ts'
 
 /** The treatment of an edge; `size` is the bead's radius or the chamfer's leg, mm. */
 export type EdgeShape =
@@ -7,11 +8,28 @@ export type EdgeShape =
 
 /** Column-major 3 x 4 placement: images of x, y, z, then the origin. */
 export type Placement = {
-  readonly x: readonly [number, number, number]
-  readonly y: readonly [number, number, number]
-  readonly z: readonly [number, number, number]
-  readonly origin: readonly [number, number, number]
+  readonly x: Vector
+  readonly y: Vector
+  readonly z: Vector
+  readonly origin: Vector
 }
+export type Vector = readonly [number, number, number]
+
+/** How far in a side stands, from the bottom up; `name` is the face from this step to the next. */
+export type SideProfile = readonly { readonly z: number; readonly inset: number; readonly name: string }[]
+
+/** One side of a loft's loop, material on its left; `radius` rounds the corner at its start. */
+export type LoftSide = {
+  readonly name: string
+  readonly from: Point
+  readonly to: Point
+  readonly arc: Arc | null
+  readonly radius: number
+  /** Face name of the rounded corner at its start. */
+  readonly corner: string
+  readonly profile: SideProfile
+}
+export type LoftLoop = readonly LoftSide[]
 
 /**
  * How a solid is made, as plain data: it survives structuredClone, is hashed for the cache, and any host with a
@@ -26,24 +44,62 @@ export type SolidRecipe =
       readonly high: number
       readonly lowName: string
       readonly highName: string
+      /** Instead of `low`: the underside follows the plane z = at + slopeX x + slopeY y. */
+      readonly lowPlane?: { readonly at: number; readonly slopeX: number; readonly slopeY: number }
     }
   | {
-      /** What an edge treatment takes off one rim, overshooting 1 mm beyond the open faces. */
-      readonly kind: 'rimCutter'
-      /** Material lies to the left of each segment as it is walked. */
-      readonly loop: Loop
-      readonly edges: Readonly<Record<string, EdgeShape>>
-      readonly names: Readonly<Record<string, string>>
-      readonly level: number
-      /** The way from the rim into the material along z. */
-      readonly into: 1 | -1
+      /** An upright body whose sides each follow a profile, mitred where they meet; holes run clockwise. */
+      readonly kind: 'loft'
+      readonly outline: LoftLoop
+      readonly holes: readonly LoftLoop[]
+      readonly low: number
+      readonly high: number
+      readonly lowName: string
+      readonly highName: string
+    }
+  | {
+      /** A closed section (inset from the loop, z) swept once round a loop, mitred at its corners. */
+      readonly kind: 'ring'
+      readonly loop: LoftLoop
+      readonly section: readonly { readonly inset: number; readonly z: number; readonly name: string }[]
+    }
+  | {
+      /** A closed half section turned about the upright axis at `at`; anticlockwise in (radius, z). */
+      readonly kind: 'turned'
+      readonly profile: readonly { readonly radius: number; readonly z: number; readonly name: string }[]
+      readonly at: Point
+    }
+  | {
+      /** A body through loops of equal point counts, one above the other. */
+      readonly kind: 'stack'
+      readonly levels: readonly { readonly z: number; readonly points: readonly Point[] }[]
+      readonly name: string
+      readonly lowName: string
+      readonly highName: string
+    }
+  | {
+      /** A flat region of any rings, as letters are, between two heights. */
+      readonly kind: 'plate'
+      readonly region: Region
+      readonly low: number
+      readonly high: number
+      readonly name: string
+    }
+  | {
+      /** A mesh the host holds under an id: an imported solid. */
+      readonly kind: 'mesh'
+      readonly id: string
+      readonly name: string
+    }
+  | {
+      /** What lies on the side of a plane that its normal points to is kept. */
+      readonly kind: 'trimmed'
+      readonly solid: SolidRecipe
+      readonly normal: Vector
+      readonly offset: number
+      readonly name: string
     }
   | { readonly kind: 'difference'; readonly from: SolidRecipe; readonly minus: readonly SolidRecipe[] }
   | { readonly kind: 'intersection'; readonly of: readonly SolidRecipe[] }
   | { readonly kind: 'union'; readonly of: readonly SolidRecipe[] }
-  | {
-      readonly kind: 'revolve'
-      readonly profile: readonly (readonly [radius: number, z: number])[]
-      readonly name: string
-    }
   | { readonly kind: 'moved'; readonly solid: SolidRecipe; readonly by: Placement }

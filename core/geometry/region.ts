@@ -2,15 +2,25 @@ import type { CrossSection } from 'manifold-3d'
 import { loopChords } from './chords.ts'
 import type { Kernel, SolidScope } from './kernel.ts'
 import type { Loop, Point } from './outline.ts'
+import type { SolidRecipe } from './recipe.ts'
 import type { Region } from './sectionSolid.ts'
 
 /** Chords of a loop as a region of one contour. */
 export const loopRegion = (loop: Loop): Region => [loopChords(loop).points]
 
+/** The library refuses an empty list: a ring without area is empty too. */
+const NOTHING: [number, number][][] = [
+  [
+    [0, 0],
+    [0, 0],
+    [0, 0],
+  ],
+]
+
 const toSection = (scope: SolidScope, region: Region): CrossSection =>
   scope.keep(
     new scope.kernel.CrossSection(
-      region.map((ring) => ring.map(([x, y]) => [x, y] as [number, number])),
+      region.length === 0 ? NOTHING : region.map((ring) => ring.map(([x, y]) => [x, y] as [number, number])),
       'Positive',
     ),
   )
@@ -49,3 +59,7 @@ export const measureRegion = (region: Region): number =>
     })
     return sum + twice / 2
   }, 0)
+
+/** What is seen of a solid from above, as closed contours in x and y. */
+export const outlineFromAbove = (kernel: Kernel, recipe: SolidRecipe): Region =>
+  kernel.withSolids((scope) => toRegion(scope.keep(scope.solid(recipe).body.project())))

@@ -1,24 +1,58 @@
 import type { Stock, StockList } from '../stock/schema.ts'
+import { plainSide } from './defaults.ts'
 import type {
+  BoxPiece,
+  Drainer,
   Edge,
   FinishChoice,
+  FittedPiece,
+  ImportedPiece,
+  Insert,
   Job,
+  Lettering,
   MixChoice,
   MouldChoice,
   Opening,
   OpeningShape,
   Outline,
+  Panel,
   Piece,
   PourChoice,
   PourRecord,
   ReleaseChoice,
+  Run,
   Settings,
+  Side,
   SideId,
+  SlabPiece,
   SteelChoice,
+  SweptPiece,
+  TurnedPiece,
 } from './schema.ts'
 
 type OfPiece = { readonly pieceId: string }
 type StockRow = Stock[StockList][number]
+
+/** The fields of one kind of piece that are given as a whole. */
+export type ShapePatch =
+  | Partial<Pick<SlabPiece, 'basin' | 'thickness'>>
+  | Partial<Pick<TurnedPiece, 'turned' | 'rim' | 'bore' | 'sleeve'>>
+  | Partial<Pick<SweptPiece, 'corners' | 'width'>>
+  | Partial<Omit<BoxPiece, keyof SlabPiece | 'sideHoles'>>
+  | Partial<Pick<BoxPiece, 'length' | 'width' | 'height' | 'rim'>>
+  | Partial<Pick<ImportedPiece, 'file' | 'mmPerUnit' | 'turn' | 'foot' | 'use'>>
+  | Partial<Omit<FittedPiece, keyof SlabPiece>>
+  | Partial<Pick<FittedPiece, 'thickness'>>
+
+/** Lists of features that are kept by id. */
+export type FeatureItem =
+  | { readonly list: 'drainers'; readonly item: Drainer }
+  | { readonly list: 'panels'; readonly item: Panel }
+  | { readonly list: 'inserts'; readonly item: Insert }
+  | { readonly list: 'lettering'; readonly item: Lettering }
+  | { readonly list: 'separators'; readonly item: SweptPiece['separators'][number] }
+  | { readonly list: 'sideHoles'; readonly item: BoxPiece['sideHoles'][number] }
+export type FeatureList = FeatureItem['list']
 
 /** What can happen to a job. Plain records: reducers, remedies and the command line all use them. */
 export type Change =
@@ -29,7 +63,7 @@ export type Change =
   | ({
       readonly type: 'pieceDescribed'
       readonly patch: Partial<
-        Pick<Piece, 'name' | 'quantity' | 'mouldCount' | 'plannedCasts' | 'exposure' | 'attitude'>
+        Pick<Piece, 'name' | 'quantity' | 'mouldCount' | 'plannedCasts' | 'exposure' | 'attitude' | 'run'>
       >
     } & OfPiece)
   | ({ readonly type: 'outlineChanged'; readonly outline: Outline } & OfPiece)
@@ -40,6 +74,11 @@ export type Change =
       readonly rim: 'top' | 'bottom'
       readonly edge: Edge
     } & OfPiece)
+  | ({ readonly type: 'sideChanged'; readonly side: SideId; readonly patch: Partial<Side> } & OfPiece)
+  | ({ readonly type: 'shapeChanged'; readonly patch: ShapePatch } & OfPiece)
+  /** Adds the feature, or puts it in the place of the one with its id. */
+  | ({ readonly type: 'featureKept' } & FeatureItem & OfPiece)
+  | ({ readonly type: 'featureRemoved'; readonly list: FeatureList; readonly featureId: string } & OfPiece)
   | ({ readonly type: 'openingAdded'; readonly opening: Opening } & OfPiece)
   | ({ readonly type: 'openingRemoved'; readonly openingId: string } & OfPiece)
   | ({
@@ -55,6 +94,8 @@ export type Change =
   | ({ readonly type: 'finishChosen'; readonly patch: Partial<FinishChoice> } & OfPiece)
   | { readonly type: 'stockRowKept'; readonly list: StockList; readonly row: StockRow }
   | { readonly type: 'stockRowRemoved'; readonly list: StockList; readonly rowId: string }
+  | { readonly type: 'runKept'; readonly run: Run }
+  | { readonly type: 'runRemoved'; readonly runId: string }
   | { readonly type: 'pourLogged'; readonly pour: PourRecord }
   | { readonly type: 'pourRemoved'; readonly pourId: string }
 
@@ -110,6 +151,14 @@ export function applyChange(job: Job, change: Change): Job {
           [change.list]: without(job.stock[change.list] as StockRow[], change.rowId, 'row'),
         },
       }
+    case 'runKept':
+      return { ...job, runs: kept(job.runs, change.run) }
+    case 'runRemoved':
+      return {
+        ...job,
+        runs: without(job.runs, change.runId, 'run'),
+        pieces: job.pieces.map((p) => (p.run?.run === change.runId ? { ...p, run: null } : p)),
+      }
     case 'pourLogged':
       return { ...job, pours: [...job.pours, change.pour] }
     case 'pourRemoved':
@@ -121,30 +170,55 @@ export function applyChange(job: Job, change: Change): Job {
 
 type PieceChange = Exclude<Extract<Change, OfPiece>, { type: 'pieceRemoved' }>
 
+/** The list with an item added, or in the place of the one with its id. */
+const kept = <T extends { id: string }>(list: readonly T[], item: T): T[] =>
+  list.some((old) => old.id === item.id)
+    ? list.map((old) => (old.id === item.id ? item : old))
+    : [...list, item]
+
+/** A slab's own change on another kind of piece is a bug of the caller. */
+function asSlab(piece: Piece, change: PieceChange): SlabPiece {
+  if (piece.kind !== 'slab') throw new Error(`${change.type} is for slabs; ${piece.id} is ${piece.kind}`)
+  return piece
+}
+
 function changePiece(piece: Piece, change: PieceChange): Piece {
   switch (change.type) {
     case 'pieceDescribed':
       return { ...piece, ...change.patch }
-    case 'outlineChanged':
-      return { ...piece, outline: change.outline }
+    case 'outlineChanged': {
+      const slab = asSlab(piece, change)
+      return { ...slab, outline: change.outline, sides: sidesFor(change.outline, slab.sides) }
+    }
     case 'thicknessChanged':
-      return { ...piece, thickness: change.thickness }
+      return { ...asSlab(piece, change), thickness: change.thickness }
     case 'edgeChanged':
+      return changeSide(asSlab(piece, change), change.side, { [change.rim]: change.edge })
+    case 'sideChanged':
+      return changeSide(asSlab(piece, change), change.side, change.patch)
+    case 'shapeChanged':
+      return { ...piece, ...change.patch } as Piece
+    case 'featureKept':
+      return keepFeature(piece, change.list, (list) => kept(list, change.item))
+    case 'featureRemoved':
+      return keepFeature(piece, change.list, (list) => without(list, change.featureId, change.list))
+    case 'openingAdded': {
+      const slab = asSlab(piece, change)
+      return { ...slab, openings: [...slab.openings, change.opening] }
+    }
+    case 'openingRemoved': {
+      const slab = asSlab(piece, change)
+      return { ...slab, openings: without(slab.openings, change.openingId, 'opening') }
+    }
+    case 'openingChanged': {
+      const slab = asSlab(piece, change)
       return {
-        ...piece,
-        sides: { ...piece.sides, [change.side]: { ...piece.sides[change.side], [change.rim]: change.edge } },
-      }
-    case 'openingAdded':
-      return { ...piece, openings: [...piece.openings, change.opening] }
-    case 'openingRemoved':
-      return { ...piece, openings: without(piece.openings, change.openingId, 'opening') }
-    case 'openingChanged':
-      return {
-        ...piece,
-        openings: replace(piece.openings, change.openingId, 'opening', (o) =>
+        ...slab,
+        openings: replace(slab.openings, change.openingId, 'opening', (o) =>
           fitted({ ...o, ...change.patch }, change.patch),
         ),
       }
+    }
     case 'mouldChosen':
       return { ...piece, mould: { ...piece.mould, ...change.patch } }
     case 'steelChosen':
@@ -160,6 +234,28 @@ function changePiece(piece: Piece, change: PieceChange): Piece {
   }
 }
 
+function changeSide(slab: SlabPiece, side: SideId, patch: Partial<Side>): SlabPiece {
+  const old = slab.sides[side] ?? missing('side', side)
+  return { ...slab, sides: { ...slab.sides, [side]: { ...old, ...patch } } }
+}
+
+/** A treatment for each side of an outline: known sides keep theirs, new ones are plain. */
+export function sidesFor(outline: Outline, sides: SlabPiece['sides']): SlabPiece['sides'] {
+  const ids =
+    outline.kind === 'rectangle' ? ['front', 'right', 'back', 'left'] : outline.corners.map((c) => c.side)
+  return Object.fromEntries(ids.map((id) => [id, sides[id] ?? plainSide()]))
+}
+
+function keepFeature(
+  piece: Piece,
+  list: FeatureList,
+  change: (items: readonly { id: string }[]) => { id: string }[],
+): Piece {
+  const items = (piece as unknown as Record<string, unknown>)[list]
+  if (!Array.isArray(items)) throw new Error(`a ${piece.kind} has no ${list}`)
+  return { ...piece, [list]: change(items) } as Piece
+}
+
 /** An opening drawn round a fixture takes its size from it; one that was given a size of its own lets the fixture go. */
 function fitted(opening: Opening, patch: Partial<Opening>): Opening {
   if (patch.shape && patch.fixture === undefined) return { ...opening, fixture: null }
@@ -167,13 +263,21 @@ function fitted(opening: Opening, patch: Partial<Opening>): Opening {
   return { ...opening, shape: openingFor(opening.fixture.shape, opening.fixture.clearance) }
 }
 
-/** Finished opening for a fixture: its size + 2 clearances, its radius + the clearance. */
-export const openingFor = (fixture: OpeningShape, clearance: number): OpeningShape =>
-  fixture.kind === 'round'
-    ? { kind: 'round', diameter: fixture.diameter + 2 * clearance }
-    : {
+/** Finished opening for a fixture: its size + 2 clearances, its radius + the clearance. A drawn outline stays itself. */
+export function openingFor(fixture: OpeningShape, clearance: number): OpeningShape {
+  switch (fixture.kind) {
+    case 'round':
+      return { kind: 'round', diameter: fixture.diameter + 2 * clearance }
+    case 'slot':
+      return { kind: 'slot', length: fixture.length + 2 * clearance, width: fixture.width + 2 * clearance }
+    case 'rectangle':
+      return {
         kind: 'rectangle',
         length: fixture.length + 2 * clearance,
         width: fixture.width + 2 * clearance,
         radius: fixture.radius + clearance,
       }
+    case 'polygon':
+      return fixture
+  }
+}

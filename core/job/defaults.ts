@@ -1,9 +1,31 @@
 import type { Stock } from '../stock/schema.ts'
-import type { Edge, Job, Opening, Piece, Settings } from './schema.ts'
+import type {
+  BoxPiece,
+  Edge,
+  FittedPiece,
+  ImportedPiece,
+  Job,
+  Opening,
+  Settings,
+  Side,
+  SlabPiece,
+  SweptPiece,
+  TurnedPiece,
+} from './schema.ts'
 import { JOB_VERSION } from './schema.ts'
 
 export const SQUARE: Edge = { kind: 'square' }
 export const squareRim = () => ({ top: SQUARE, bottom: SQUARE })
+export const plainSide = (over: Partial<Side> = {}): Side => ({
+  top: SQUARE,
+  bottom: SQUARE,
+  taper: 0,
+  liner: 0,
+  drip: null,
+  apron: null,
+  seam: false,
+  ...over,
+})
 
 export const startingSettings = (): Settings => ({ units: 'mm', inchDenominator: 16, people: 2, paper: 'A4' })
 
@@ -24,59 +46,164 @@ export const emptyJob = (id: string, name: string, stock: Stock): Job => ({
   pours: [],
 })
 
-export type NewSlab = {
+/** What every new piece is told. */
+export type NewPiece = {
   readonly id: string
   readonly name: string
-  readonly length: number
-  readonly width: number
-  readonly thickness: number
   /** Local date-time of the pour. */
   readonly start: string
   readonly zone: string
 }
+export type NewSlab = NewPiece & {
+  readonly length: number
+  readonly width: number
+  readonly thickness: number
+}
+
+type SharedFields = Pick<
+  SlabPiece,
+  Exclude<
+    keyof SlabPiece,
+    'kind' | 'outline' | 'thickness' | 'sides' | 'openings' | 'drainers' | 'panels' | 'basin'
+  >
+>
+
+/** The usual choices of all stations; the first rows of the stock. */
+function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: string): SharedFields {
+  return {
+    id,
+    name,
+    quantity: 1,
+    mouldCount: 1,
+    plannedCasts: 1,
+    exposure: 'dry',
+    attitude: { down, turnDeg: 0 },
+    inserts: [],
+    lettering: [],
+    run: null,
+    mould: {
+      method: 'board-box',
+      school: 'wrap',
+      corners: 'front-and-back-long',
+      runPast: 0,
+      baseBoard: firstId(stock.boards),
+      sideBoard: firstId(stock.boards),
+      baseMargin: 0,
+      knockoutBoards: null,
+      knockoutBelow: 0,
+      wrap: 0,
+      sealant: firstId(stock.sealants),
+      kerf: 3,
+      trim: 10,
+      turnParts: true,
+    },
+    steel: { kind: 'mesh', mesh: firstId(stock.meshes), cover: null, depth: null },
+    release: {
+      faceAgent: firstId(stock.agents),
+      edgeSeal: stock.agents.find((a) => a.kind === 'packing-tape')?.id ?? firstId(stock.agents),
+      leftOut: null,
+    },
+    mix: { mix: firstId(stock.mixes), water: 'medium', wastePercent: null, mixer: firstId(stock.mixers) },
+    pour: { start, zone, temperature: { kind: 'constant', degC: 20 }, humidity: 0.5, windKmPerH: 0 },
+    finish: { sealer: firstId(stock.sealers), sanding: 'light' },
+  }
+}
 
 /** A plain slab with the usual choices: poured show face down in a wrapped box of the first board. */
-export const newSlab = (
-  { id, name, length, width, thickness, start, zone }: NewSlab,
-  stock: Stock,
-): Piece => ({
-  id,
-  name,
+export const newSlab = ({ length, width, thickness, ...told }: NewSlab, stock: Stock): SlabPiece => ({
+  ...usualChoices(told, stock, 'top'),
   kind: 'slab',
-  quantity: 1,
-  mouldCount: 1,
-  plannedCasts: 1,
-  exposure: 'dry',
   outline: { kind: 'rectangle', length, width, radii: [0, 0, 0, 0] },
   thickness,
-  sides: { front: squareRim(), right: squareRim(), back: squareRim(), left: squareRim() },
+  sides: { front: plainSide(), right: plainSide(), back: plainSide(), left: plainSide() },
   openings: [],
-  attitude: { down: 'top', turnDeg: 0 },
-  mould: {
-    method: 'board-box',
-    school: 'wrap',
-    corners: 'front-and-back-long',
-    runPast: 0,
-    baseBoard: firstId(stock.boards),
-    sideBoard: firstId(stock.boards),
-    baseMargin: 0,
-    knockoutBoards: null,
-    knockoutBelow: 0,
-    wrap: 0,
-    sealant: firstId(stock.sealants),
-    kerf: 3,
-    trim: 10,
-    turnParts: true,
-  },
-  steel: { kind: 'mesh', mesh: firstId(stock.meshes), cover: null, depth: null },
-  release: {
-    faceAgent: firstId(stock.agents),
-    edgeSeal: stock.agents.find((a) => a.kind === 'packing-tape')?.id ?? firstId(stock.agents),
-    leftOut: null,
-  },
-  mix: { mix: firstId(stock.mixes), water: 'medium', wastePercent: null, mixer: firstId(stock.mixers) },
-  pour: { start, zone, temperature: { kind: 'constant', degC: 20 }, humidity: 0.5, windKmPerH: 0 },
-  finish: { sealer: firstId(stock.sealers), sanding: 'light' },
+  drainers: [],
+  panels: [],
+  basin: null,
+})
+
+type Own<P> = Partial<Omit<P, 'kind' | 'id' | 'name'>>
+
+/** A turned piece, a cylinder unless told otherwise. */
+export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> = {}): TurnedPiece => ({
+  ...usualChoices(told, stock, 'bottom'),
+  kind: 'turned',
+  turned: { form: 'cylinder', diameter: 300, height: 400 },
+  rim: squareRim(),
+  bore: 0,
+  sleeve: null,
+  ...over,
+})
+
+/** A swept profile, by default a block with a seat cut into it. */
+export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {}): SweptPiece => ({
+  ...usualChoices(told, stock, 'end/front'),
+  kind: 'swept',
+  corners: [
+    { x: 0, y: 0, radius: 0, side: 'foot', run: { kind: 'line' } },
+    { x: 700, y: 0, radius: 0, side: 'back', run: { kind: 'line' } },
+    { x: 760, y: 720, radius: 30, side: 'rest', run: { kind: 'line' } },
+    { x: 680, y: 720, radius: 30, side: 'lean', run: { kind: 'line' } },
+    { x: 560, y: 400, radius: 60, side: 'seat', run: { kind: 'line' } },
+    { x: 0, y: 430, radius: 40, side: 'front', run: { kind: 'line' } },
+  ],
+  width: 500,
+  separators: [],
+  ...over,
+})
+
+/** A planter cast in one, upside down over its core. */
+export const newBox = (told: NewPiece, stock: Stock, over: Own<BoxPiece> = {}): BoxPiece => ({
+  ...usualChoices(told, stock, 'top'),
+  kind: 'box',
+  length: 600,
+  width: 300,
+  height: 300,
+  taper: 20,
+  wall: 35,
+  floor: 40,
+  coreDraftDeg: 3,
+  radiusOutside: 20,
+  radiusInside: 15,
+  rim: SQUARE,
+  foot: SQUARE,
+  drains: { count: 2, diameter: 25 },
+  sideHoles: [],
+  built: null,
+  ...over,
+})
+
+export const newImported = (
+  told: NewPiece,
+  stock: Stock,
+  file: ImportedPiece['file'],
+  mmPerUnit: number,
+  over: Own<ImportedPiece> = {},
+): ImportedPiece => ({
+  ...usualChoices(told, stock, 'bottom'),
+  kind: 'imported',
+  file,
+  mmPerUnit,
+  turn: 'as-is',
+  foot: 0,
+  use: 'piece',
+  ...over,
+})
+
+/** Made to fit what exists: by default a round lid with a seat. */
+export const newFitted = (told: NewPiece, stock: Stock, over: Own<FittedPiece> = {}): FittedPiece => ({
+  ...usualChoices(told, stock, 'top'),
+  kind: 'fitted',
+  part: 'lid',
+  measured: { kind: 'round', diameter: 600 },
+  clearance: 3,
+  overlap: 40,
+  seat: 30,
+  taperDeg: 3,
+  thickness: 50,
+  wall: 40,
+  edge: SQUARE,
+  ...over,
 })
 
 export const newOpening = (id: string, name: string, shape: Opening['shape']): Opening => ({
@@ -84,9 +211,13 @@ export const newOpening = (id: string, name: string, shape: Opening['shape']): O
   name,
   on: 'top',
   shape,
+  depth: null,
+  draftDeg: 0,
+  turnDeg: 0,
   fixture: null,
+  made: 'cast',
   u: { rule: 'centred', offset: 0 },
   v: { rule: 'centred', offset: 0 },
-  row: null,
+  pattern: null,
   rim: squareRim(),
 })

@@ -18,7 +18,7 @@ export type Level = 'stop' | 'warn' | 'note'
 
 export type About = {
   readonly pieceId: string
-  readonly kind: 'piece' | 'side' | 'corner' | 'opening' | 'part' | 'board' | 'choice'
+  readonly kind: 'piece' | 'side' | 'corner' | 'opening' | 'feature' | 'part' | 'board' | 'choice'
   readonly id: string
   readonly face?: string
 }

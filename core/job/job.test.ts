@@ -2,7 +2,7 @@ import fs from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { testJob, testTop } from '../testPiece.ts'
-import { applyChange, jobFileName, readJob, writeJob } from './index.ts'
+import { applyChange, type Job, jobFileName, readJob, type SlabPiece, writeJob } from './index.ts'
 
 const job = testJob(testTop())
 const broken = (edit: (raw: ReturnType<typeof JSON.parse>) => void): string => {
@@ -161,8 +161,23 @@ describe('a file that cannot be used is refused with what and where', () => {
   })
 })
 
+it('brings the first version up to this one: nothing of its pieces is lost', () => {
+  const old = fs.readFileSync(new URL('./versions/v1.hollow.json', import.meta.url), 'utf8')
+  expect(JSON.parse(old).version).toBe(1)
+  const read = readJob(old)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  const [top, tread] = read.job.pieces as SlabPiece[]
+  expect([top!.openings.length, top!.openings[1]!.pattern, tread!.sides.front!.top]).toEqual([
+    3,
+    { kind: 'row', count: 2, pitch: 120, along: 'u' },
+    { kind: 'chamfer', size: 8 },
+  ])
+  expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
+})
+
 describe('changes', () => {
-  const basin = () => job.pieces[0]!.openings[0]!
+  const openingOf = (j: Job) => (j.pieces[0] as SlabPiece).openings[0]!
+  const basin = () => openingOf(job)
   it('leave the job they were given as it was', () => {
     const before = writeJob(job)
     applyChange(job, { type: 'thicknessChanged', pieceId: 'top', thickness: 50 })
@@ -175,12 +190,14 @@ describe('changes', () => {
       shape: { kind: 'rectangle', length: 400, width: 300, radius: 30 },
       clearance: 5,
     } as const
-    const fitted = applyChange(job, {
-      type: 'openingChanged',
-      pieceId: 'top',
-      openingId: basin().id,
-      patch: { fixture },
-    }).pieces[0]!.openings[0]!
+    const fitted = openingOf(
+      applyChange(job, {
+        type: 'openingChanged',
+        pieceId: 'top',
+        openingId: basin().id,
+        patch: { fixture },
+      }),
+    )
     expect(fitted.shape).toEqual({ kind: 'rectangle', length: 410, width: 310, radius: 35 })
     const typed = applyChange(testJob({ ...testTop(), openings: [fitted] }), {
       type: 'openingChanged',
@@ -188,7 +205,7 @@ describe('changes', () => {
       openingId: basin().id,
       patch: { shape: basin().shape },
     })
-    expect(typed.pieces[0]!.openings[0]).toMatchObject({ shape: basin().shape, fixture: null })
+    expect(openingOf(typed)).toMatchObject({ shape: basin().shape, fixture: null })
   })
   it('throw for what is not there: that is a bug', () => {
     expect(() => applyChange(job, { type: 'pieceRemoved', pieceId: 'gone' })).toThrow('no piece gone')

@@ -1,7 +1,47 @@
 type Raw = Record<string, unknown>
 
+const records = (value: unknown): Raw[] => (Array.isArray(value) ? value.filter(isRecord) : [])
+const isRecord = (value: unknown): value is Raw =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** Version 1 knew one kind of piece, a slab with four sides and openings that go through. */
+function piecesOfManyKinds(raw: Raw): Raw {
+  const side = (rim: unknown): unknown =>
+    isRecord(rim) ? { ...rim, taper: 0, liner: 0, drip: null, apron: null, seam: false } : rim
+  const opening = ({ row, ...rest }: Raw): Raw => ({
+    ...rest,
+    depth: null,
+    draftDeg: 0,
+    turnDeg: 0,
+    made: 'cast',
+    pattern: isRecord(row) ? { kind: 'row', ...row } : (row ?? null),
+  })
+  return {
+    ...raw,
+    pieces: Array.isArray(raw.pieces)
+      ? raw.pieces.map((piece) =>
+          isRecord(piece)
+            ? {
+                ...piece,
+                ...(isRecord(piece.sides) && {
+                  sides: Object.fromEntries(Object.entries(piece.sides).map(([id, rim]) => [id, side(rim)])),
+                }),
+                ...(Array.isArray(piece.openings) && { openings: records(piece.openings).map(opening) }),
+                drainers: [],
+                panels: [],
+                basin: null,
+                inserts: [],
+                lettering: [],
+                run: null,
+              }
+            : piece,
+        )
+      : raw.pieces,
+  }
+}
+
 /** One step a version: `steps[n]` turns a document of version n into n + 1. Version 1 is the first. */
-const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {}
+const steps: Readonly<Record<number, (raw: Raw) => Raw>> = { 1: piecesOfManyKinds }
 
 /** Brings an older document up to the version this program writes, step by step. */
 export function migrate(raw: Raw, from: number): Raw {

@@ -1,99 +1,43 @@
 import { z } from 'zod'
 import { stockSchema } from '../stock/schema.ts'
+import type {
+  basinSchema,
+  drainerSchema,
+  fieldShapeSchema,
+  insertSchema,
+  letteringSchema,
+  openingSchema,
+  openingShapeSchema,
+  panelSchema,
+  patternSchema,
+  placeRuleSchema,
+} from './features.ts'
+import {
+  KIND_SHAPES,
+  type measuredSchema,
+  type outlineSchema,
+  runLinkSchema,
+  type sideSchema,
+  solidFeatures,
+  type turnedFormSchema,
+} from './kinds.ts'
+import {
+  distance,
+  type edgeSchema,
+  id,
+  LIMITS,
+  name,
+  type pathCornerSchema,
+  type rimSchema,
+  uniqueIds,
+} from './measures.ts'
 import { pourRecordSchema } from './pourRecord.ts'
+import { runSchema } from './runSchema.ts'
+
+export { LIMITS } from './measures.ts'
 
 /** The version this program writes. Older ones migrate, newer ones are refused with words. */
-export const JOB_VERSION = 1
-export const LIMITS = { fileBytes: 20_000_000, pieces: 500, features: 500, coordinate: 100_000 } as const
-
-const id = z
-  .string()
-  .regex(
-    /^[A-Za-z0-9][A-Za-z0-9_-]{0,59}$/,
-    'an id is 1 to 60 letters, digits, - or _, and starts with a letter or digit',
-  )
-const name = z.string().min(1).max(120)
-/** A size in mm, above 0. */
-const size = z.number().positive().max(LIMITS.coordinate)
-/** A distance in mm, 0 or more. */
-const distance = z.number().min(0).max(LIMITS.coordinate)
-/** An offset in mm, either way. */
-const offset = z.number().min(-LIMITS.coordinate).max(LIMITS.coordinate)
-
-export const edgeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('square') }),
-  z.strictObject({ kind: z.literal('bead'), size: size.describe('radius, mm') }),
-  z.strictObject({ kind: z.literal('chamfer'), size: size.describe('leg, mm') }),
-])
-
-const rimSchema = z.strictObject({
-  top: edgeSchema.describe('the edge of the top face, as placed'),
-  bottom: edgeSchema.describe('the edge of the underside, as placed'),
-})
-
-export const sideIdSchema = z.enum(['front', 'right', 'back', 'left'])
-
-export const outlineSchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('rectangle'),
-    length: size.describe('along the front, mm'),
-    width: size.describe('front to back, mm'),
-    radii: z
-      .tuple([distance, distance, distance, distance])
-      .describe('corner radii, mm: front left, front right, back right, back left'),
-  }),
-])
-
-/** Where a feature's middle stands along one direction of its face. Rules are kept, and resolved when planned. */
-export const placeRuleSchema = z.discriminatedUnion('rule', [
-  z.strictObject({
-    rule: z.literal('fromStart'),
-    distance: offset.describe('left or front side to its near edge, mm'),
-  }),
-  z.strictObject({
-    rule: z.literal('fromEnd'),
-    distance: offset.describe('right or back side to its near edge, mm'),
-  }),
-  z.strictObject({ rule: z.literal('centred'), offset: offset.describe('from the piece’s middle, mm') }),
-  z.strictObject({
-    rule: z.literal('centredOn'),
-    opening: id,
-    offset: offset.describe('from that opening’s middle, mm'),
-  }),
-  z.strictObject({
-    rule: z.literal('beyond'),
-    opening: id,
-    gap: offset.describe('to the right of or behind it, mm'),
-  }),
-  z.strictObject({
-    rule: z.literal('short'),
-    opening: id,
-    gap: offset.describe('to the left of or in front of it, mm'),
-  }),
-])
-
-export const openingShapeSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('rectangle'), length: size, width: size, radius: distance }),
-  z.strictObject({ kind: z.literal('round'), diameter: size }),
-])
-
-export const openingSchema = z.strictObject({
-  id,
-  name,
-  on: z.literal('top').describe('the face its u and v lie on'),
-  shape: openingShapeSchema.describe('finished size'),
-  fixture: z
-    .strictObject({ shape: openingShapeSchema, clearance: distance })
-    .nullable()
-    .describe('when set, the finished size is the fixture and its clearance all round'),
-  u: placeRuleSchema,
-  v: placeRuleSchema,
-  row: z
-    .strictObject({ count: z.number().int().min(2).max(100), pitch: size, along: z.enum(['u', 'v']) })
-    .nullable()
-    .describe('equal openings, middle to middle, the row’s middle placed by u and v'),
-  rim: rimSchema,
-})
+export const JOB_VERSION = 2
 
 export const temperatureSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('constant'), degC: z.number().min(-30).max(60) }),
@@ -169,28 +113,35 @@ export const finishChoiceSchema = z.strictObject({
   sanding: z.enum(['as-cast', 'light', 'wet-400']),
 })
 
-export const pieceSchema = z.strictObject({
+const sharedShape = {
   id,
   name,
-  kind: z.literal('slab'),
   quantity: z.number().int().min(1).max(10_000),
   mouldCount: z.number().int().min(1).max(1000),
   plannedCasts: z.number().int().min(1).max(10_000).describe('casts this mould is planned for'),
-  exposure: z.enum(['dry', 'kitchen', 'wet-room', 'outdoors']),
-  outline: outlineSchema,
-  thickness: size,
-  sides: z.strictObject({ front: rimSchema, right: rimSchema, back: rimSchema, left: rimSchema }),
-  openings: z.array(openingSchema).max(LIMITS.features),
+  exposure: z.enum(['dry', 'kitchen', 'wet-room', 'outdoors', 'soil', 'heat']),
   attitude: z
-    .strictObject({ down: z.enum(['top', 'bottom']), turnDeg: z.literal(0) })
-    .describe('face down in the pour'),
+    .strictObject({ down: z.string().min(1).max(80), turnDeg: z.literal(0) })
+    .describe('the flat face that is down in the pour'),
+  ...solidFeatures,
+  run: runLinkSchema,
   mould: mouldChoiceSchema,
   steel: steelChoiceSchema,
   release: releaseChoiceSchema,
   mix: mixChoiceSchema,
   pour: pourChoiceSchema,
   finish: finishChoiceSchema,
-})
+}
+
+const [slab, turned, swept, box, imported, fitted] = KIND_SHAPES
+export const pieceSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ ...sharedShape, ...slab }),
+  z.strictObject({ ...sharedShape, ...turned }),
+  z.strictObject({ ...sharedShape, ...swept }),
+  z.strictObject({ ...sharedShape, ...box }),
+  z.strictObject({ ...sharedShape, ...imported }),
+  z.strictObject({ ...sharedShape, ...fitted }),
+])
 
 export const settingsSchema = z.strictObject({
   units: z.enum(['mm', 'inch']),
@@ -199,15 +150,6 @@ export const settingsSchema = z.strictObject({
   paper: z.enum(['A4', 'Letter']),
 })
 
-const uniqueIds = (list: readonly { id: string }[], context: z.RefinementCtx) => {
-  const seen = new Set<string>()
-  list.forEach((item, i) => {
-    if (seen.has(item.id))
-      context.addIssue({ code: 'custom', path: [i, 'id'], message: `the id ${item.id} is used twice` })
-    seen.add(item.id)
-  })
-}
-
 export const jobSchema = z.strictObject({
   format: z.literal('hollow'),
   version: z.literal(JOB_VERSION),
@@ -215,11 +157,8 @@ export const jobSchema = z.strictObject({
   name,
   settings: settingsSchema,
   stock: stockSchema,
-  pieces: z
-    .array(pieceSchema.superRefine((piece, context) => uniqueIds(piece.openings, context)))
-    .max(LIMITS.pieces)
-    .superRefine(uniqueIds),
-  runs: z.array(z.never()).describe('runs of pieces: none in this version'),
+  pieces: z.array(pieceSchema).max(LIMITS.pieces).superRefine(uniqueIds),
+  runs: z.array(runSchema).max(LIMITS.runs).superRefine(uniqueIds),
   moulds: z.array(z.never()).describe('moulds kept for reuse: none in this version'),
   pours: z.array(pourRecordSchema).max(5000).superRefine(uniqueIds),
 })
@@ -227,13 +166,32 @@ export const jobSchema = z.strictObject({
 export type Job = z.infer<typeof jobSchema>
 export type Piece = Job['pieces'][number]
 export type Settings = z.infer<typeof settingsSchema>
+export type PieceKind = Piece['kind']
+export type SlabPiece = Extract<Piece, { kind: 'slab' }>
+export type TurnedPiece = Extract<Piece, { kind: 'turned' }>
+export type SweptPiece = Extract<Piece, { kind: 'swept' }>
+export type BoxPiece = Extract<Piece, { kind: 'box' }>
+export type ImportedPiece = Extract<Piece, { kind: 'imported' }>
+export type FittedPiece = Extract<Piece, { kind: 'fitted' }>
 export type Opening = z.infer<typeof openingSchema>
 export type OpeningShape = z.infer<typeof openingShapeSchema>
+export type Pattern = z.infer<typeof patternSchema>
 export type PlaceRule = z.infer<typeof placeRuleSchema>
+export type Drainer = z.infer<typeof drainerSchema>
+export type Panel = z.infer<typeof panelSchema>
+export type FieldShape = z.infer<typeof fieldShapeSchema>
+export type Lettering = z.infer<typeof letteringSchema>
+export type Insert = z.infer<typeof insertSchema>
+export type Basin = z.infer<typeof basinSchema>
 export type Edge = z.infer<typeof edgeSchema>
 export type Rim = z.infer<typeof rimSchema>
-export type SideId = z.infer<typeof sideIdSchema>
+export type Side = z.infer<typeof sideSchema>
+export type SideId = string
+export type CornerOfPath = z.infer<typeof pathCornerSchema>
 export type Outline = z.infer<typeof outlineSchema>
+export type TurnedForm = z.infer<typeof turnedFormSchema>
+export type Measured = z.infer<typeof measuredSchema>
+export type Run = z.infer<typeof runSchema>
 export type MouldChoice = z.infer<typeof mouldChoiceSchema>
 export type SteelChoice = z.infer<typeof steelChoiceSchema>
 export type ReleaseChoice = z.infer<typeof releaseChoiceSchema>

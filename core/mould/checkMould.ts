@@ -1,6 +1,7 @@
 import type { Change, Finding, Piece } from '../job/index.ts'
 import { SIDES } from '../piece/index.ts'
 import type { Board, Sealant, Stock } from '../stock/index.ts'
+import { type BoxedSlab, notFormed, whyNoBox } from './boardBox/boxedSlab.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import type { BoardLayout } from './types.ts'
 
@@ -12,7 +13,7 @@ type StockFound = {
 type Loads = { readonly holds: boolean; readonly pressure: number; readonly casts: number }
 
 const finding = (
-  piece: Piece,
+  piece: Pick<Piece, 'id'>,
   code: string,
   level: Finding['level'],
   id: string,
@@ -43,11 +44,17 @@ function checkStock(piece: Piece, { base, side, sealant }: StockFound): Finding[
   return findings
 }
 
+/** A piece that no method forms yet. */
+const checkMethod = (piece: Piece): Finding[] => {
+  const why = whyNoBox(piece)
+  return why === null ? [] : [finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, why })]
+}
+
 /** Depth from which a free top needs holding, and from which a form is designed by someone qualified. */
 const TALL = { deep: 1000, pressure: 25 }
 
 function checkParts(
-  piece: Piece,
+  piece: BoxedSlab,
   parts: readonly BarePart[],
   layouts: readonly BoardLayout[],
   loads: Loads,
@@ -76,7 +83,7 @@ function checkParts(
       ),
     )
   }
-  for (const opening of piece.openings) {
+  for (const opening of piece.openings.filter((o) => o.depth === null)) {
     if (
       parts.some(
         (p) => p.role === 'knockout' && p.id.replace(/^knockout\//, '').replace(/\.\d+$/, '') === opening.id,
@@ -120,7 +127,7 @@ function checkParts(
       }),
     )
   const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
-  const tooled = SIDES.filter((s) => piece.sides[s][up].kind !== 'square')
+  const tooled = SIDES.filter((s) => piece.sides[s]![up].kind !== 'square')
   if (tooled.length > 0)
     findings.push({
       ...finding(piece, 'tooled-arris', 'note', 'choice', {
@@ -129,10 +136,18 @@ function checkParts(
       }),
       about: tooled.map((id) => ({ pieceId: piece.id, kind: 'side', id, face: `edge/${id}/${up}` })),
     })
+  const left = notFormed(piece)
+  if (left.length > 0)
+    findings.push(
+      finding(piece, 'not-in-mould', 'warn', 'choice', {
+        features: left.slice(0, 4).join(', '),
+        count: left.length,
+      }),
+    )
   const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
   if (casts > loads.casts)
     findings.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: loads.casts }))
   return findings
 }
 
-export const checkMould = { stock: checkStock, parts: checkParts }
+export const checkMould = { method: checkMethod, stock: checkStock, parts: checkParts }

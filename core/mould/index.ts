@@ -1,3 +1,4 @@
+export { whyNoBox } from './boardBox/boxedSlab.ts'
 export { chooseLaminate, LAMINATE_TOLERANCE } from './laminate.ts'
 export { layOut } from './layout/layOut.ts'
 export type { LayoutPart } from './layout/types.ts'

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureSolid, type SolidRecipe } from '../geometry/index.ts'
 import { testKernel } from '../geometry/testKernel.ts'
-import type { MouldChoice, Piece } from '../job/index.ts'
+import { type MouldChoice, type Piece, plainSide, type SlabPiece } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import type { Board } from '../stock/index.ts'
 import { BEAD, testBasin, testSlab, testStock, testTaps, testTop } from '../testPiece.ts'
@@ -16,7 +16,7 @@ const mix = testStock.mixes[0]!
 const plan = (piece: Piece, stock = testStock) =>
   planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, mix)
 const station = (piece: Piece, stock = testStock) => plan(piece, stock).station!
-const choose = (patch: Partial<MouldChoice>, piece = testSlab()): Piece => ({
+const choose = (patch: Partial<MouldChoice>, piece = testSlab()): SlabPiece => ({
   ...piece,
   mould: { ...piece.mould, ...patch },
 })
@@ -149,7 +149,7 @@ describe('laminates', () => {
 })
 
 describe('every part is a solid in place', () => {
-  const variants: [string, Piece][] = [
+  const variants: [string, SlabPiece][] = [
     ['wrap', testTop()],
     ['stand, wrapped knockouts', choose({ school: 'stand', wrap: 3, baseMargin: 20 }, testTop())],
     ['pinwheel, run-past', choose({ corners: 'pinwheel', runPast: 40 }, testTop())],
@@ -157,7 +157,7 @@ describe('every part is a solid in place', () => {
       'face up',
       testTop({
         attitude: { down: 'bottom', turnDeg: 0 },
-        sides: { ...testTop().sides, front: { top: BEAD, bottom: { kind: 'chamfer', size: 8 } } },
+        sides: { ...testTop().sides, front: plainSide({ top: BEAD, bottom: { kind: 'chamfer', size: 8 } }) },
       }),
     ],
     [
@@ -170,7 +170,7 @@ describe('every part is a solid in place', () => {
     [
       'chamfers and a beaded rim',
       testTop({
-        sides: { ...testTop().sides, left: { top: { kind: 'chamfer', size: 10 }, bottom: BEAD } },
+        sides: { ...testTop().sides, left: plainSide({ top: { kind: 'chamfer', size: 10 }, bottom: BEAD }) },
         openings: [{ ...testBasin, rim: { top: BEAD, bottom: { kind: 'square' } } }],
       }),
     ],
@@ -204,14 +204,14 @@ describe('every part is a solid in place', () => {
         ])
 
     const inside = parts.filter((p) => p.role !== 'base' && p.role !== 'strip')
-    const box = piece.outline.length * piece.outline.width * piece.thickness
+    const box = pieceStation.geometry.length * pieceStation.geometry.width * piece.thickness
     const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
     const square = { kind: 'square' } as const
     const untooled = {
       ...piece,
       sides: Object.fromEntries(
         Object.entries(piece.sides).map(([k, v]) => [k, { ...v, [up]: square }]),
-      ) as Piece['sides'],
+      ) as SlabPiece['sides'],
     }
     const tooled =
       planPieceStation(kernel, untooled, 2300, false).figures.volumeLitres * 1e6 -
@@ -280,7 +280,7 @@ describe('fixings', () => {
 })
 
 describe('cost and weight', () => {
-  it.each<[string, Partial<Piece>, number]>([
+  it.each<[string, Partial<SlabPiece>, number]>([
     ['one mould, one cast', { plannedCasts: 1 }, 46],
     ['one mould, four casts', { plannedCasts: 4 }, 46 / 4],
     ['one mould worn out after five', { plannedCasts: 20 }, 46 / 5],

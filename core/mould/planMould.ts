@@ -4,6 +4,7 @@ import { pressureAt } from '../mechanics/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Board, Mix, Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
+import { asBoxed, type BoxedSlab } from './boardBox/boxedSlab.ts'
 import { type BarePart, boxParts, perimeterOf } from './boardBox/boxParts.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantReady, sealantRows } from './boardBox/fixings.ts'
 import { checkMould } from './checkMould.ts'
@@ -36,12 +37,24 @@ export function planMouldStation(
   mix: Mix,
   shouldStop?: () => boolean,
 ): { station: MouldStation | null; findings: Finding[] } {
+  const boxed = asBoxed(piece)
+  if (!boxed) return { station: null, findings: checkMould.method(piece) }
+  return planBoardBox(boxed, pieceStation, stock, mix, shouldStop)
+}
+
+function planBoardBox(
+  piece: BoxedSlab,
+  pieceStation: PieceStation,
+  stock: Stock,
+  mix: Mix,
+  shouldStop?: () => boolean,
+): { station: MouldStation | null; findings: Finding[] } {
   const base = stock.boards.find((b) => b.id === piece.mould.baseBoard)
   const side = stock.boards.find((b) => b.id === piece.mould.sideBoard)
   const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
   const { knockoutBoards } = piece.mould
   const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
-  const early = checkMould.stock(piece, { base, side, sealant })
+  const early = checkMould.stock(piece as Piece, { base, side, sealant })
   if (!base || !side || !sealant || !pieceStation.geometry.recipe) return { station: null, findings: early }
 
   const { geometry } = pieceStation

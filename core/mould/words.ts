@@ -8,6 +8,16 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
         what: `No board ${f.row} in the stock for ${f.for}`,
         why: 'Choose another board, or add this one to the job’s stock.',
       }
+    case 'no-method':
+      return {
+        what: `No mould method yet: ${f.why}`,
+        why: 'Boards, cut list and stripping are planned for plain rectangular slabs so far. Volume, weight, bags and sheets hold all the same.',
+      }
+    case 'not-in-mould':
+      return {
+        what: `${f.count === 1 ? `${f.features} has` : `${f.count} features have`} no part in this mould yet`,
+        why: `The box forms the slab and its through openings. Fix what forms these by hand, mirrored where the show face is down: ${f.features}.`,
+      }
     case 'sealant-missing':
       return {
         what: `No sealant ${f.row} in the stock`,

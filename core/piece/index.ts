@@ -1,7 +1,46 @@
-export { pouredLoop, pouredPlacement, pouredPoint, sideAt } from './attitude.ts'
-export { halfSize, insetShape, outlineLoop, SIDES, shapeLoop } from './outlineLoop.ts'
-export { openingRim, outlineRim } from './pieceRecipe.ts'
-export { movedRule, moveOpening, placeOpenings, reach, removeOpening, resolvePlacing } from './placing.ts'
+export {
+  adviseAttitude,
+  inversePlacement,
+  pouredLoop,
+  pouredPlacement,
+  pouredPoint,
+  pouredSize,
+  sideAt,
+} from './attitude.ts'
+export { type BoxPanel, boxPanels } from './box/panels.ts'
+export { quadrilateral } from './fitted/measured.ts'
+export { holdFonts, LETTER_FONTS, letterFont } from './lettering/fonts.ts'
+export { layLetters } from './lettering/layLetters.ts'
+export { loftLoop } from './loftLoop.ts'
 export { planPieceStation } from './planPiece.ts'
-export type { PieceFigures, PieceGeometry, PieceStation, PlacedOpening } from './types.ts'
+export { pieceBox, silhouette } from './silhouette.ts'
+export { drainerFall } from './slab/drainers.ts'
+export {
+  asPolygon,
+  halfSize,
+  insetShape,
+  outlineLoop,
+  outlinePath,
+  outlineSize,
+  resizedOutline,
+  SIDES,
+  shapeLoop,
+  sideName,
+  sidesOf,
+  sideWords,
+} from './slab/outlineLoop.ts'
+export { patternPlaces } from './slab/pattern.ts'
+export {
+  movedRule,
+  moveOpening,
+  placeOpenings,
+  reach,
+  removeOpening,
+  resolvePlacing,
+} from './slab/placing.ts'
+export { isPlainSide, openingHole, openingPlug, outlineLoft, slabBody } from './slab/slabSolid.ts'
+export { trimSection } from './slab/trims.ts'
+export { sweptProfile } from './swept/buildSwept.ts'
+export { turnedProfile } from './turned/turnedProfile.ts'
+export type { Block, FlatFace, PieceFigures, PieceGeometry, PieceStation, PlacedOpening } from './types.ts'
 export { explainPiece } from './words.ts'

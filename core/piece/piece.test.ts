@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureSolid } from '../geometry/index.ts'
 import { testKernel } from '../geometry/testKernel.ts'
-import { applyChange, emptyJob, newOpening, newSlab, type Piece } from '../job/index.ts'
+import { applyChange, emptyJob, newOpening, newSlab, plainSide, type SlabPiece } from '../job/index.ts'
 import { startingStock } from '../stock/index.ts'
 import {
   explainPiece,
@@ -20,7 +20,7 @@ beforeAll(async () => {
 })
 
 const stock = startingStock()
-const slab = (over: Partial<Piece> = {}): Piece => ({
+const slab = (over: Partial<SlabPiece> = {}): SlabPiece => ({
   ...newSlab(
     {
       id: 'top',
@@ -43,11 +43,12 @@ const taps = {
   ...newOpening('taps', 'tap', { kind: 'round', diameter: 35 }),
   u: { rule: 'centredOn', opening: 'basin', offset: 0 },
   v: { rule: 'beyond', opening: 'basin', gap: 22 },
-  row: { count: 2, pitch: 200, along: 'u' },
+  pattern: { kind: 'row', count: 2, pitch: 200, along: 'u' },
 } as const
 const bead = { kind: 'bead', size: 6 } as const
-const rounded = { top: bead, bottom: { kind: 'square' } } as const
-const plan = (piece: Piece, quick = false) => planPieceStation(kernel, piece, 2300, quick)
+const rounded = plainSide({ top: bead })
+const roundRim = { top: bead, bottom: { kind: 'square' } } as const
+const plan = (piece: SlabPiece, quick = false) => planPieceStation(kernel, piece, 2300, quick)
 
 it('gives the worked figures of a top with a basin and two tap holes', () => {
   const { figures, findings } = plan(slab({ openings: [basin, taps] }))
@@ -70,7 +71,7 @@ it('gives the worked figures of a top with a basin and two tap holes', () => {
 })
 
 describe('placing rules', () => {
-  const place = (over: Partial<Piece>) => resolvePlacing(slab(over))
+  const place = (over: Partial<SlabPiece>) => resolvePlacing(slab(over))
   it.each([
     [{ rule: 'fromStart', distance: 100 }, 290],
     [{ rule: 'fromEnd', distance: 100 }, 610],
@@ -88,11 +89,11 @@ describe('placing rules', () => {
   it('keeps its rule when moved, and those placed by it follow', () => {
     const piece = slab({ openings: [basin, taps] })
     const job = { ...emptyJob('j', 'J', stock), pieces: [piece] }
-    const moved = applyChange(job, moveOpening(piece, 'basin', [30, -10])).pieces[0]!
+    const moved = applyChange(job, moveOpening(piece, 'basin', [30, -10])).pieces[0] as SlabPiece
     expect(resolvePlacing(moved).middles.get('taps')).toEqual([480, 429.5])
-    const apart = applyChange(job, moveOpening(piece, 'taps', [0, 3])).pieces[0]!
+    const apart = applyChange(job, moveOpening(piece, 'taps', [0, 3])).pieces[0] as SlabPiece
     expect(apart.openings[1]!.v).toEqual({ rule: 'beyond', opening: 'basin', gap: 25 })
-    const left = removeOpening(piece, 'basin').reduce(applyChange, job).pieces[0]!
+    const left = removeOpening(piece, 'basin').reduce(applyChange, job).pieces[0] as SlabPiece
     expect(resolvePlacing(left).middles.get('taps')).toEqual([450, 439.5])
     expect(plan(left).findings).toEqual([])
   })
@@ -101,7 +102,7 @@ describe('placing rules', () => {
 describe('what cannot be built is said, all of it, and nothing throws', () => {
   const rect = (length: number, width: number, radii: [number, number, number, number]) =>
     ({ kind: 'rectangle', length, width, radii }) as const
-  it.each<[string, Partial<Piece>, string[]]>([
+  it.each<[string, Partial<SlabPiece>, string[]]>([
     [
       'radius over the corner',
       { outline: rect(900, 500, [300, 0, 0, 260]) },
@@ -109,7 +110,7 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
     ],
     [
       'edges deeper than the slab',
-      { thickness: 8, sides: { ...slab().sides, front: { top: bead, bottom: bead } } },
+      { thickness: 8, sides: { ...slab().sides, front: plainSide({ top: bead, bottom: bead }) } },
       ['edge-too-deep'],
     ],
     [
@@ -154,7 +155,7 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
     ],
     [
       'rim deeper than the slab',
-      { thickness: 5, openings: [{ ...taps, v: basin.v, u: basin.u, rim: rounded }] },
+      { thickness: 5, openings: [{ ...taps, v: basin.v, u: basin.u, rim: roundRim }] },
       ['rim-too-deep'],
     ],
     ['placed by what is gone', { openings: [taps] }, ['placing-lost', 'placing-lost']],
@@ -172,9 +173,9 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
       expect(explainPiece(finding, { mm: String })!.what).not.toMatch(/undefined|NaN/)
       for (const remedy of finding.remedies) {
         const job = remedy.changes.reduce(applyChange, { ...emptyJob('j', 'J', stock), pieces: [piece] })
-        expect(plan(job.pieces[0]!).findings.filter((f) => f.code === finding.code).length).toBeLessThan(
-          findings.length,
-        )
+        expect(
+          plan(job.pieces[0] as SlabPiece).findings.filter((f) => f.code === finding.code).length,
+        ).toBeLessThan(findings.length)
       }
     }
   })
@@ -197,7 +198,7 @@ const anySlab = fc
     ),
     down: fc.constantFrom('top' as const, 'bottom' as const),
   })
-  .map(({ length, width, thickness, radii, edges, size, hole, down }): Piece => {
+  .map(({ length, width, thickness, radii, edges, size, hole, down }): SlabPiece => {
     const least = Math.min(length, width)
     const edge = (i: number) =>
       edges[i] === 'square'
@@ -219,10 +220,10 @@ const anySlab = fc
       },
       thickness,
       sides: {
-        front: { top: edge(0), bottom: edge(1) },
-        right: { top: edge(2), bottom: edge(3) },
-        back: { top: edge(4), bottom: edge(5) },
-        left: { top: edge(6), bottom: edge(7) },
+        front: plainSide({ top: edge(0), bottom: edge(1) }),
+        right: plainSide({ top: edge(2), bottom: edge(3) }),
+        back: plainSide({ top: edge(4), bottom: edge(5) }),
+        left: plainSide({ top: edge(6), bottom: edge(7) }),
       },
       openings: hole ? [{ ...newOpening('hole', 'hole', shape), rim }] : [],
       attitude: { down, turnDeg: 0 },
@@ -245,7 +246,7 @@ it('is the same by quick sums and by solid, closed, and of one volume either way
       expect(near(quick.volumeLitres, figures.volumeLitres, 0.001)).toBe(true)
       expect(near(poured.volume * 1e-6, figures.volumeLitres, 1e-5)).toBe(true)
       expect(Math.abs(quick.centreOfGravity.xMm - figures.centreOfGravity.xMm)).toBeLessThan(
-        piece.outline.length * 0.01,
+        geometry.length * 0.01,
       )
       expect(poured.min.every((v) => v > -0.01)).toBe(true)
       const loop = pouredLoop(

@@ -1,16 +1,46 @@
-import { edgeSize, type Kernel, measureSolid } from '../geometry/index.ts'
-import type { Piece } from '../job/index.ts'
+import {
+  addBulks,
+  edgeSize,
+  type Kernel,
+  MeshMissing,
+  measureSolid,
+  type SolidRecipe,
+} from '../geometry/index.ts'
+import type { Finding, Piece } from '../job/index.ts'
 import { massOf, mm3ToLitres } from '../units/convert.ts'
-import { checkPiece } from './checkPiece.ts'
-import { halfSize, outlineLoop, SIDES } from './outlineLoop.ts'
-import { slabRecipe } from './pieceRecipe.ts'
-import { placeOpenings, resolvePlacing } from './placing.ts'
-import { quickMeasure } from './quickMeasure.ts'
-import type { PieceFigures, PieceStation } from './types.ts'
+import { adviseAttitude } from './attitude.ts'
+import { buildBox } from './box/buildBox.ts'
+import { placeInserts } from './features/checkInserts.ts'
+import { buildFitted } from './fitted/buildFitted.ts'
+import { buildImported } from './imported/buildImported.ts'
+import { letteringSolids } from './lettering/letteringSolid.ts'
+import { buildSlab } from './slab/buildSlab.ts'
+import { halfSize, sidesOf } from './slab/outlineLoop.ts'
+import { buildSwept } from './swept/buildSwept.ts'
+import { buildTurned } from './turned/buildTurned.ts'
+import type { Built, PieceFigures, PieceGeometry, PieceStation } from './types.ts'
+
+/** One builder for each kind of piece. */
+function build(kernel: Kernel, piece: Piece): Built {
+  switch (piece.kind) {
+    case 'slab':
+      return buildSlab(kernel, piece)
+    case 'turned':
+      return buildTurned(kernel, piece)
+    case 'swept':
+      return buildSwept(kernel, piece)
+    case 'box':
+      return buildBox(kernel, piece)
+    case 'imported':
+      return buildImported(kernel, piece)
+    case 'fitted':
+      return buildFitted(kernel, piece)
+  }
+}
 
 /**
- * The first station: what is cast, as it will stand. `quick` gives figures from exact areas at once; the full run
- * measures the solid. A piece that cannot be built still has its quick figures, and findings that say why.
+ * The first station: what is cast, as it will stand. `quick` gives figures from exact sums where the kind has them;
+ * the full run measures the solid. A piece that cannot be built still has its sizes, and findings that say why.
  */
 export function planPieceStation(
   kernel: Kernel,
@@ -18,44 +48,175 @@ export function planPieceStation(
   hardenedKgPerM3: number,
   quick: boolean,
 ): PieceStation {
-  const outline = outlineLoop(piece.outline)
-  const placing = resolvePlacing(piece)
-  const openings = placeOpenings(piece, placing)
-  const findings = checkPiece(kernel, piece, outline, openings, placing)
+  const built = build(kernel, piece)
+  const { geometry: bare } = built
+  const letters =
+    bare.recipe === null
+      ? { solids: [], findings: [] }
+      : letteringSolids(kernel, piece, bare.faces, Math.min(bare.length, bare.width, bare.height))
+  const lettered = letters.findings.some((f) => f.level === 'stop')
+  const body = lettered ? null : withLetters(bare.recipe, letters.solids)
+  const quickBulk =
+    built.bulk &&
+    addBulks([[1, built.bulk], ...letters.solids.map((l) => [l.raised ? 1 : -1, l.bulk] as const)])
+  const solid = body && !(quick && quickBulk) ? measureBody(kernel, body) : null
+  const inserts = placeInserts(
+    kernel,
+    piece,
+    bare.faces,
+    [bare.length, bare.width, bare.height],
+    quick ? null : body,
+  )
+  const attitudeFindings = checkAttitude(piece, built)
+  const findings = [...built.findings, ...letters.findings, ...inserts.findings, ...attitudeFindings]
   const stopped = findings.some((f) => f.level === 'stop')
-  const recipe = stopped ? null : slabRecipe(piece, outline, openings)
-  const rough = quickMeasure(piece, outline, openings)
-  const solid = recipe && !quick ? kernel.withSolids((scope) => measureSolid(scope.solid(recipe).body)) : null
-  const volume = solid?.volume ?? Math.max(0, rough.volume)
-  const centroid = solid?.centroid ?? rough.centroid
-  const concreteKg = massOf(volume, hardenedKgPerM3)
-  const faceArea = Math.max(1, rough.faceArea)
-  const figures: PieceFigures = {
-    kind: 'slab',
-    lengthMm: piece.outline.length,
-    widthMm: piece.outline.width,
-    thicknessMm: piece.thickness,
+  const geometry: PieceGeometry = {
+    ...bare,
+    kind: piece.kind,
+    recipe: stopped ? null : body,
+    inserts: inserts.recipes,
+  }
+  const volume = solid?.volume ?? Math.max(0, quickBulk?.volume ?? 0)
+  const centroid =
+    solid?.centroid ?? (quickBulk && volume > 0 ? quickBulk.moment.map((m) => m / volume) : [0, 0, 0])
+  const figures = pieceFigures(piece, built, geometry, {
+    volume,
+    centroid: [centroid[0]!, centroid[1]!, centroid[2]!],
+    area: solid?.area ?? quickBulk?.area ?? 0,
+    from: solid ? 'solid' : 'quick',
+    hardenedKgPerM3,
+    inserts: inserts.items,
+    blocks: stopped ? [] : blockFigures(kernel, geometry, hardenedKgPerM3, quick),
+  })
+  return { figures, findings, geometry }
+}
+
+/** The body with raised letters joined and sunk ones cut. */
+function withLetters(
+  body: SolidRecipe | null,
+  letters: readonly { readonly raised: boolean; readonly recipe: SolidRecipe }[],
+): SolidRecipe | null {
+  if (!body || letters.length === 0) return body
+  const raised = letters.filter((l) => l.raised).map((l) => l.recipe)
+  const sunk = letters.filter((l) => !l.raised).map((l) => l.recipe)
+  const joined: SolidRecipe = raised.length === 0 ? body : { kind: 'union', of: [body, ...raised] }
+  return sunk.length === 0 ? joined : { kind: 'difference', from: joined, minus: sunk }
+}
+
+function measureBody(kernel: Kernel, recipe: SolidRecipe) {
+  try {
+    return kernel.withSolids((scope) => measureSolid(scope.solid(recipe).body))
+  } catch (error) {
+    if (error instanceof MeshMissing) return null
+    throw error
+  }
+}
+
+/** The face that is down must be one the piece has. */
+function checkAttitude(piece: Piece, { geometry }: Built): Finding[] {
+  const { down } = piece.attitude
+  // A sphere or an egg has no flat face: it stands in its form as it will stand, or upside down.
+  if (geometry.recipe === null || down === 'top' || down === 'bottom') return []
+  if (geometry.faces.some((f) => f.name === down)) return []
+  const first = adviseAttitude(piece).down
+  return [
+    {
+      code: 'no-face-down',
+      level: 'stop',
+      station: 'piece',
+      about: [{ pieceId: piece.id, kind: 'choice', id: 'attitude' }],
+      facts: { face: down },
+      remedies: [
+        {
+          code: 'no-face-down',
+          facts: { face: first },
+          changes: [
+            {
+              type: 'pieceDescribed',
+              pieceId: piece.id,
+              patch: {
+                attitude: {
+                  down: geometry.faces.some((f) => f.name === first)
+                    ? first
+                    : (geometry.faces[0]?.name ?? 'bottom'),
+                  turnDeg: 0,
+                },
+              },
+            },
+          ],
+        },
+      ],
+    },
+  ]
+}
+
+function blockFigures(
+  kernel: Kernel,
+  geometry: PieceGeometry,
+  density: number,
+  quick: boolean,
+): PieceFigures['blocks'] {
+  if (quick) return geometry.blocks.map(({ id, name }) => ({ id, name, volumeLitres: 0, weightKg: 0 }))
+  return kernel.withSolids((scope) =>
+    geometry.blocks.map(({ id, name, recipe }) => {
+      const { volume } = measureSolid(scope.solid(recipe).body)
+      return { id, name, volumeLitres: mm3ToLitres(volume), weightKg: massOf(volume, density) }
+    }),
+  )
+}
+
+type Measured = {
+  readonly volume: number
+  readonly centroid: readonly [number, number, number]
+  readonly area: number
+  readonly from: 'quick' | 'solid'
+  readonly hardenedKgPerM3: number
+  readonly inserts: PieceFigures['inserts']['items']
+  readonly blocks: PieceFigures['blocks']
+}
+
+function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Measured): PieceFigures {
+  const displaced = m.inserts.reduce((sum, i) => sum + i.displacedLitres, 0)
+  const insertKg = m.inserts.reduce((sum, i) => sum + i.massKg, 0) + sleeveKg(piece, geometry)
+  const volume = Math.max(0, m.volume - displaced * 1e6)
+  const concreteKg = massOf(volume, m.hardenedKgPerM3) + insertKg
+  const plan = Math.max(1, geometry.length * geometry.width)
+  const advised = adviseAttitude(piece)
+  const area = Math.max(1, piece.kind === 'slab' ? built.showFaceArea : plan)
+  const side = piece.kind === 'slab' ? piece.sides : {}
+  return {
+    kind: piece.kind,
+    lengthMm: geometry.length,
+    widthMm: geometry.width,
+    heightMm: geometry.height,
+    thicknessMm: geometry.thickness,
     volumeLitres: mm3ToLitres(volume),
-    volumeFrom: solid ? 'solid' : 'quick',
+    volumeFrom: m.from,
     concreteKg,
     weightKg: concreteKg,
-    weightPerAreaKgPerM2: concreteKg / (faceArea * 1e-6),
-    centreOfGravity: { xMm: centroid[0], yMm: centroid[1], zMm: centroid[2] },
-    showFaceAreaM2: faceArea * 1e-6,
-    surfaceAreaM2: (solid?.area ?? 2 * faceArea + sideArea(piece)) * 1e-6,
-    poured: piece.attitude.down === 'top' ? 'show face down' : 'show face up',
-    edges: SIDES.map((side) => {
-      const { top, bottom } = piece.sides[side]
-      return {
-        side,
-        topKind: top.kind,
-        topSizeMm: edgeSize(top),
-        bottomKind: bottom.kind,
-        bottomSizeMm: edgeSize(bottom),
-      }
-    }),
-    openings: openings.map((o) => {
-      const [u, v] = halfSize(o.shape)
+    weightPerAreaKgPerM2: concreteKg / (area * 1e-6),
+    centreOfGravity: { xMm: m.centroid[0], yMm: m.centroid[1], zMm: m.centroid[2] },
+    showFaceAreaM2: built.showFaceArea * 1e-6,
+    surfaceAreaM2: m.area * 1e-6,
+    poured: pouredWords(piece, geometry),
+    attitude: { down: piece.attitude.down, advised: advised.down, reason: advised.reason },
+    thinnestMm: geometry.thinnest?.mm ?? null,
+    thinnestWhere: geometry.thinnest?.where ?? '',
+    edges:
+      piece.kind === 'slab'
+        ? sidesOf(piece).map((id) => {
+            const { top, bottom } = side[id]!
+            return {
+              side: id,
+              topKind: top.kind,
+              topSizeMm: edgeSize(top),
+              bottomKind: bottom.kind,
+              bottomSizeMm: edgeSize(bottom),
+            }
+          })
+        : [],
+    openings: geometry.openings.map((o) => {
+      const [u, v] = halfSize(o.shape, o.turnDeg)
       return {
         id: o.openingId,
         key: o.key,
@@ -63,18 +224,39 @@ export function planPieceStation(
         shape: o.shape.kind,
         lengthMm: 2 * u,
         widthMm: 2 * v,
-        cornerRadiusMm: o.shape.kind === 'round' ? u : o.shape.radius,
+        cornerRadiusMm:
+          o.shape.kind === 'round'
+            ? u
+            : o.shape.kind === 'rectangle'
+              ? o.shape.radius
+              : o.shape.kind === 'slot'
+                ? o.shape.width / 2
+                : 0,
+        depthMm: o.depth,
         centreXMm: o.centre[0],
         centreYMm: o.centre[1],
       }
     }),
-  }
-  const { length, width } = piece.outline
-  return {
-    figures,
-    findings,
-    geometry: { length, width, thickness: piece.thickness, outline, openings, recipe },
+    blocks: m.blocks,
+    inserts: { count: m.inserts.length, massKg: insertKg, displacedLitres: displaced, items: m.inserts },
+    notes: built.notes ?? [],
   }
 }
 
-const sideArea = (piece: Piece): number => 2 * (piece.outline.length + piece.outline.width) * piece.thickness
+/** `show face down` for flat work, else the face that is down. */
+function pouredWords(piece: Piece, geometry: PieceGeometry): string {
+  const { down } = piece.attitude
+  if (piece.kind === 'slab' && down === 'top') return 'show face down'
+  if (piece.kind === 'slab' && down === 'bottom') return 'show face up'
+  return `${geometry.faces.find((f) => f.name === down)?.words ?? down} down`
+}
+
+const SLEEVE_KG_PER_M3 = { steel: 7850, stainless: 7900, pvc: 1400, copper: 8960, aluminium: 2700 } as const
+
+/** Mass of a sleeve that stays in the axis of a turned piece, kg. */
+function sleeveKg(piece: Piece, { height }: PieceGeometry): number {
+  if (piece.kind !== 'turned' || !piece.sleeve) return 0
+  const { outside, wall, material } = piece.sleeve
+  const inner = Math.max(0, outside - 2 * wall)
+  return (Math.PI / 4) * (outside ** 2 - inner ** 2) * height * 1e-9 * SLEEVE_KG_PER_M3[material]
+}

@@ -1,44 +1,91 @@
-import type { Loop, Point, SolidRecipe } from '../geometry/index.ts'
-import type { Finding, OpeningShape, SideId } from '../job/index.ts'
+import type { Bulk, Loop, Placement, Point, Region, SolidRecipe } from '../geometry/index.ts'
+import type { Finding, OpeningShape, PieceKind, SideId } from '../job/index.ts'
 
 /** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
 export type PlacedOpening = {
   readonly openingId: string
-  /** `basin`, or `taps.1`, `taps.2` for a row. */
+  /** `basin`, or `taps.1`, `taps.2` for a pattern. */
   readonly key: string
   readonly name: string
   readonly shape: OpeningShape
+  readonly turnDeg: number
   readonly centre: Point
   readonly loop: Loop
+  readonly on: 'top' | 'bottom'
+  /** Null goes through. */
+  readonly depth: number | null
+}
+
+/** A flat face that lettering and inserts stand on and that can be down in the pour. */
+export type FlatFace = {
+  readonly name: string
+  readonly words: string
+  /** Origin in its middle; x is u, y is v, z points out of the piece. */
+  readonly frame: Placement
+  /** Its boundary in u and v. */
+  readonly region: Region
+  readonly size: readonly [number, number]
+}
+
+/** A part of the piece with a solid and weight of its own: a block of a cut seat, a panel of a built planter. */
+export type Block = {
+  readonly id: string
+  readonly name: string
+  readonly recipe: SolidRecipe
+  readonly facts?: string
 }
 
 /** What later stations build on; not part of the plan's figures. */
 export type PieceGeometry = {
+  readonly kind: PieceKind
+  /** The box round it as placed; x from 0 to length, y from 0 to width, z from low to low + height. */
   readonly length: number
   readonly width: number
+  readonly height: number
+  readonly low: number
+  /** Of the slab itself; of other kinds their height. */
   readonly thickness: number
   readonly outline: Loop
   readonly openings: readonly PlacedOpening[]
   /** Null where findings keep the solid from being built. */
   readonly recipe: SolidRecipe | null
+  readonly faces: readonly FlatFace[]
+  readonly blocks: readonly Block[]
+  readonly thinnest: { readonly mm: number; readonly where: string } | null
+  /** Markers of what is cast in, as solids in place. */
+  readonly inserts: readonly { readonly id: string; readonly name: string; readonly recipe: SolidRecipe }[]
+}
+
+/** What a builder of one kind gives: its geometry, its bulk where it is known without the solid, and findings. */
+export type Built = {
+  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts'>
+  readonly bulk: Bulk | null
+  /** Area of the face that is looked at, mm2. */
+  readonly showFaceArea: number
+  readonly findings: readonly Finding[]
+  readonly notes?: PieceFigures['notes']
 }
 
 export type PieceFigures = {
-  readonly kind: 'slab'
+  readonly kind: PieceKind
   readonly lengthMm: number
   readonly widthMm: number
+  readonly heightMm: number
   readonly thicknessMm: number
   readonly volumeLitres: number
-  /** `quick` from exact areas and edge lengths, `solid` from the solid's triangles. */
+  /** `quick` from exact sums, `solid` from the solid's triangles. */
   readonly volumeFrom: 'quick' | 'solid'
-  /** Hardened concrete without steel. */
+  /** Hardened concrete and inserts, without steel. */
   readonly concreteKg: number
   readonly weightKg: number
   readonly weightPerAreaKgPerM2: number
   readonly centreOfGravity: { readonly xMm: number; readonly yMm: number; readonly zMm: number }
   readonly showFaceAreaM2: number
   readonly surfaceAreaM2: number
-  readonly poured: 'show face down' | 'show face up'
+  readonly poured: string
+  readonly attitude: { readonly down: string; readonly advised: string; readonly reason: string }
+  readonly thinnestMm: number | null
+  readonly thinnestWhere: string
   readonly edges: readonly {
     side: SideId
     topKind: string
@@ -50,13 +97,35 @@ export type PieceFigures = {
     readonly id: string
     readonly key: string
     readonly name: string
-    readonly shape: 'rectangle' | 'round'
+    readonly shape: OpeningShape['kind']
     readonly lengthMm: number
     readonly widthMm: number
     readonly cornerRadiusMm: number
+    readonly depthMm: number | null
     readonly centreXMm: number
     readonly centreYMm: number
   }[]
+  readonly blocks: readonly {
+    readonly id: string
+    readonly name: string
+    readonly volumeLitres: number
+    readonly weightKg: number
+  }[]
+  readonly inserts: {
+    readonly count: number
+    readonly massKg: number
+    readonly displacedLitres: number
+    readonly items: readonly {
+      readonly id: string
+      readonly name: string
+      readonly massKg: number
+      readonly displacedLitres: number
+      readonly coverMm: number
+      readonly coverTo: string
+    }[]
+  }
+  /** What a kind has to say besides: play after taper, glue lines, the timber cap's size. */
+  readonly notes: readonly { readonly label: string; readonly valueMm: number; readonly text: string }[]
 }
 
 export type PieceStation = {

@@ -35,9 +35,9 @@ export type PourInput = {
   readonly mixer: Mixer
   readonly stations: {
     readonly piece: PieceStation
-    readonly mould: MouldStation
+    readonly mould: MouldStation | null
     readonly steel: SteelStation
-    readonly release: ReleaseStation
+    readonly release: ReleaseStation | null
     readonly mix: MixStation
   }
 }
@@ -68,7 +68,7 @@ export function planPourStation(input: PourInput): PourStation {
   }
   const coldest = coldestUntil(course, Math.max(1440, times.sides ?? 1440))
   const warmth = temperatureAt(course, 0)
-  const liftKg = stations.steel.figures.strippingKg + stations.mould.figures.weightKg
+  const liftKg = stations.steel.figures.strippingKg + (stations.mould?.figures.weightKg ?? 0)
   const schedule = pourSchedule(input, times)
   const placedBy = Math.max(0, ...schedule.filter((s) => s.code === 'screed').map((s) => s.endMinutes))
   const drying = dryingRate({

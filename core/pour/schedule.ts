@@ -1,5 +1,5 @@
 import { edgeSize } from '../geometry/index.ts'
-import { SIDES } from '../piece/index.ts'
+import { sideWords } from '../piece/index.ts'
 import { lengthWithUnit } from '../units/index.ts'
 import type { PourInput } from './planPour.ts'
 import type { ScheduleStep, StepCode } from './types.ts'
@@ -41,16 +41,18 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
   const { mould, release, mix, steel } = stations
   const { people } = settings
 
-  const wax = -(release.figures.waitMinutes + PACE.check)
-  const sealed = wax - PACE.wax - mould.figures.sealant.readyMinutes
-  add(
-    'seal-joints',
-    sealed - 30,
-    sealed,
-    `Run the sealant: ${(mould.figures.sealant.totalLengthMm / 1000).toFixed(1)} m, tooled, then left to cure`,
-    wax - PACE.wax - mould.figures.sealant.readyMinutes,
-  )
-  if (release.figures.agents.length > 0)
+  const wax = -((release?.figures.waitMinutes ?? 0) + PACE.check)
+  if (mould) {
+    const sealed = wax - PACE.wax - mould.figures.sealant.readyMinutes
+    add(
+      'seal-joints',
+      sealed - 30,
+      sealed,
+      `Run the sealant: ${(mould.figures.sealant.totalLengthMm / 1000).toFixed(1)} m, tooled, then left to cure`,
+      sealed,
+    )
+  }
+  if (release && release.figures.agents.length > 0)
     add(
       'wax',
       wax - PACE.wax,
@@ -61,12 +63,15 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
     'checks',
     -PACE.check,
     0,
-    'Checks: level, screws, knockouts fast, faces clean, water weighed, gloves, eyes and respirator on',
+    mould
+      ? 'Checks: level, screws, knockouts fast, faces clean, water weighed, gloves, eyes and respirator on'
+      : 'Checks: form level and tight, cores held down, faces clean and released, water weighed, gloves, eyes and respirator on',
   )
 
   let now = 0
   let litres = 0
-  const fillAt = steel.figures.layAtFillMm === null ? null : steel.figures.layAtFillMm / piece.thickness
+  const fillAt =
+    steel.figures.layAtFillMm === null ? null : steel.figures.layAtFillMm / stations.piece.geometry.thickness
   for (const batch of mix.figures.batches) {
     const placed =
       now +
@@ -111,12 +116,15 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
     'screed',
     compacted,
     screeded,
-    'Screed to the strips; clear the strip edges and the knockout tops',
+    mould
+      ? 'Screed to the strips; clear the strip edges and the knockout tops'
+      : 'Strike off level with the rim of the form',
     times.working,
   )
   const open = piece.attitude.down === 'top' ? 'bottom' : 'top'
   const sheen = Math.max(times.sheen, screeded)
-  if (SIDES.some((s) => edgeSize(piece.sides[s][open]) > 0))
+  const sides = piece.kind === 'slab' ? Object.entries(piece.sides) : []
+  if (sides.some(([, side]) => edgeSize(side[open]) > 0))
     add(
       'tool-edges',
       sheen,
@@ -134,7 +142,8 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
       times.initialSet,
     )
 
-  if (mould.parts.some((p) => p.role === 'knockout'))
+  const knockouts = mould?.parts.some((p) => p.role === 'knockout') ?? false
+  if (knockouts)
     add(
       'ease-knockouts',
       times.finalSet,
@@ -143,8 +152,16 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
       times.easeUntil,
     )
   const show = piece.attitude.down
-  const sharp = SIDES.filter((s) => edgeSize(piece.sides[s].top) === 0)
-  const rounded = SIDES.filter((s) => edgeSize(piece.sides[s].top) > 0)
+  const named = (keep: (size: number) => boolean) =>
+    sides.filter(([, side]) => keep(edgeSize(side.top))).map(([id]) => sideWords(id))
+  const [sharp, rounded] = [named((size) => size === 0), named((size) => size > 0)]
+  if (times.sides !== null && piece.kind !== 'slab')
+    add(
+      'sides-off',
+      times.sides,
+      times.sides + 20,
+      '5 MPa: outer forms off; rigid cores out as soon as they move',
+    )
   if (times.sides !== null && rounded.length > 0)
     add('sides-off', times.sides, times.sides + 20, `5 MPa: sides off at ${rounded.join(', ')}`)
   if (times.sharp !== null && sharp.length > 0)
@@ -156,12 +173,13 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
     )
   if (times.flip !== null) {
     const text =
-      show === 'top'
-        ? `10 MPa: turn it over with its base on, ${stations.steel.figures.strippingKg.toFixed(0)} kg of slab`
-        : '10 MPa: break it free of its base and lift'
+      piece.kind !== 'slab'
+        ? `10 MPa: lift it and stand it as it will stand, ${stations.steel.figures.strippingKg.toFixed(0)} kg`
+        : show === 'top'
+          ? `10 MPa: turn it over with its base on, ${stations.steel.figures.strippingKg.toFixed(0)} kg of slab`
+          : '10 MPa: break it free of its base and lift'
     add('flip', times.flip, times.flip + 20, text)
-    if (mould.parts.some((p) => p.role === 'knockout'))
-      add('knockouts-out', times.flip + 20, times.flip + 35, 'Press the knockouts out')
+    if (knockouts) add('knockouts-out', times.flip + 20, times.flip + 35, 'Press the knockouts out')
   }
   if (times.cured !== null)
     add(

@@ -55,7 +55,7 @@ export function planReleaseStation(
   const agents: AgentRow[] = []
   const boardOf = (part: MouldPart) =>
     stock.boards.find((b) => b.id === (part.boardId ?? part.layers[0]?.boardId))
-  const depth = piece.thickness
+  const depth = geometry.thickness
   const strips = mould.parts.filter((p) => p.role === 'strip')
   const base = mould.parts.find((p) => p.role === 'base')
   const left = piece.release.leftOut !== null

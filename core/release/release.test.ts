@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, rectangleLoop } from '../geometry/index.ts'
 import { testKernel } from '../geometry/testKernel.ts'
-import type { MouldChoice, Piece } from '../job/index.ts'
+import type { MouldChoice, SlabPiece } from '../job/index.ts'
 import { type MouldPart, planMouldStation } from '../mould/index.ts'
 import { planPieceStation, pouredLoop } from '../piece/index.ts'
 import { testStock, testTop } from '../testPiece.ts'
@@ -12,18 +12,18 @@ let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
 })
-const with_ = (mould: Partial<MouldChoice>, over: Partial<Piece> = {}): Piece => {
+const with_ = (mould: Partial<MouldChoice>, over: Partial<SlabPiece> = {}): SlabPiece => {
   const piece = testTop(over)
   return { ...piece, mould: { ...piece.mould, ...mould } }
 }
-function plan(piece: Piece) {
+function plan(piece: SlabPiece) {
   const station = planPieceStation(kernel, piece, 2300, true)
   const mould = planMouldStation(piece, station, testStock, testStock.mixes[0]!).station!
   return { station, mould, release: planReleaseStation(kernel, piece, station, mould, testStock) }
 }
 
 describe('nothing of a box is trapped, in any school, when it comes off in order', () => {
-  it.each<[string, Piece]>([
+  it.each<[string, SlabPiece]>([
     ['wrap', with_({})],
     ['wrap, ends long, run-past', with_({ corners: 'ends-long', runPast: 40 })],
     ['stand with margin', with_({ school: 'stand', baseMargin: 20 })],
@@ -51,7 +51,7 @@ describe('nothing of a box is trapped, in any school, when it comes off in order
 })
 
 describe('what cannot leave is named, with what blocks it', () => {
-  const slabOf = (piece: Piece) => {
+  const slabOf = (piece: SlabPiece) => {
     const { geometry } = plan(piece).station
     const poured = (loop: typeof geometry.outline) => pouredLoop(loop, piece.attitude, geometry)
     return {
@@ -106,7 +106,8 @@ describe('what cannot leave is named, with what blocks it', () => {
 })
 
 describe('agents', () => {
-  const agents = (piece: Piece) => plan(piece).release.figures.agents.map((a) => [a.face, a.agent, a.coats])
+  const agents = (piece: SlabPiece) =>
+    plan(piece).release.figures.agents.map((a) => [a.face, a.agent, a.coats])
   it('waxes faced board and tapes raw edges', () =>
     expect(agents(testTop())).toEqual([
       ['base', 'silicone-free paste wax', 2],

@@ -41,7 +41,7 @@ export function sectionDrawing(
   to: Point,
 ): SectionDrawing | null {
   const { piece, pieceStation, mould, attitude } = input
-  const { recipe, thickness } = pieceStation.geometry
+  const { recipe, thickness, low } = pieceStation.geometry
   if (!recipe) return null
   const poured = attitude === 'poured'
   const plane = uprightPlane(from, to)
@@ -56,11 +56,14 @@ export function sectionDrawing(
       const region: Region = sectionSolid(scope, scope.solid(solid), plane)
       return region.length === 0 ? [] : [{ id, material, layers, region }]
     }
-    const turned: SolidRecipe = poured
-      ? { kind: 'moved', solid: recipe, by: pouredPlacement(piece.attitude, pieceStation.geometry) }
-      : recipe
+    const atAttitude = (solid: SolidRecipe): SolidRecipe =>
+      poured ? { kind: 'moved', solid, by: pouredPlacement(piece.attitude, pieceStation.geometry) } : solid
+    const turned = atAttitude(recipe)
     return [
       ...cut('piece', 'concrete', turned),
+      ...pieceStation.geometry.inserts.flatMap((insert) =>
+        cut(`insert/${insert.id}`, 'steel', atAttitude(insert.recipe)),
+      ),
       ...(poured && mould
         ? mould.parts.flatMap((p) => cut(p.id, MATERIAL[p.role], p.recipe, layerHeights(p)))
         : []),
@@ -69,8 +72,8 @@ export function sectionDrawing(
   const ys = parts.flatMap((p) => p.region.flat().map(([, y]) => y))
   return {
     length,
-    low: Math.min(0, ...ys),
-    high: Math.max(thickness, ...ys),
+    low: Math.min(poured ? 0 : low, ...ys),
+    high: Math.max(mould || piece.kind === 'slab' ? thickness : 0, ...ys),
     parts: [...parts, ...wireMarks(input, from, to, poured)],
   }
 }

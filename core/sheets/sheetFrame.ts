@@ -2,7 +2,7 @@ import type { FinishStation } from '../finish/index.ts'
 import type { Piece, Settings } from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { MouldStation } from '../mould/index.ts'
-import type { PieceStation } from '../piece/index.ts'
+import type { PieceStation, PlacedOpening } from '../piece/index.ts'
 import type { PourStation } from '../pour/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
@@ -14,9 +14,9 @@ export type ShopSheetInput = {
   readonly settings: Settings
   readonly stations: {
     readonly piece: PieceStation
-    readonly mould: MouldStation
+    readonly mould: MouldStation | null
     readonly steel: SteelStation
-    readonly release: ReleaseStation
+    readonly release: ReleaseStation | null
     readonly mix: MixStation
     readonly pour: PourStation
     readonly finish: FinishStation | null
@@ -31,11 +31,16 @@ export const MARGIN = 10
 export const OPENINGS_DRAWN = 6
 
 /** The head of every page: what it is, of which job, which way up. */
-export function titleBlock(page: PageWriter, { jobName, piece }: ShopSheetInput, right: string): void {
+export function titleBlock(
+  page: PageWriter,
+  { jobName, piece, stations }: ShopSheetInput,
+  right: string,
+): void {
+  const { poured } = stations.piece.figures
   page.text([MARGIN, page.height - 13], piece.name, 7, { bold: true })
   page.text(
     [MARGIN, page.height - 19],
-    `${jobName} · ${piece.attitude.down === 'top' ? 'AS POURED, SHOW FACE DOWN: the plan is a mirror image' : 'as poured, show face up'}`,
+    `${jobName} · ${piece.attitude.down === 'top' ? `AS POURED, ${poured.toUpperCase()}: the plan is a mirror image` : `as poured, ${poured}`}`,
     3.4,
   )
   page.text([page.width - MARGIN, page.height - 13], right, 5, { align: 'right', bold: true })
@@ -46,4 +51,19 @@ export function titleBlock(page: PageWriter, { jobName, piece }: ShopSheetInput,
     ],
     0.4,
   )
+}
+
+/** An opening's size as it is written on a sheet. */
+export function openingSize({ shape, depth }: PlacedOpening, size: (mm: number) => string): string {
+  const deep = depth === null ? '' : `, ${size(depth)} deep`
+  switch (shape.kind) {
+    case 'round':
+      return `d ${size(shape.diameter)}${deep}`
+    case 'rectangle':
+      return `${size(shape.length)} x ${size(shape.width)}${shape.radius > 0 ? ` r ${size(shape.radius)}` : ''}${deep}`
+    case 'slot':
+      return `slot ${size(shape.length)} x ${size(shape.width)}${deep}`
+    case 'polygon':
+      return `outline of ${shape.corners.length} sides${deep}`
+  }
 }

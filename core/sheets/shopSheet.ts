@@ -1,10 +1,25 @@
-import { boundLoop, type Kernel, loopChords, type Point } from '../geometry/index.ts'
-import { type PieceStation, pouredLoop } from '../piece/index.ts'
+import {
+  boundLoop,
+  type Kernel,
+  loopChords,
+  outlineFromAbove,
+  type Point,
+  type Region,
+} from '../geometry/index.ts'
+import type { Piece } from '../job/index.ts'
+import type { MouldStation } from '../mould/index.ts'
+import {
+  type PieceGeometry,
+  type PieceStation,
+  pouredLoop,
+  pouredPlacement,
+  pouredSize,
+} from '../piece/index.ts'
 import { closeRounding, formatCut, formatLength } from '../units/index.ts'
 import { hatchLines } from './hatch.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
-import { MARGIN, OPENINGS_DRAWN, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
 import type { Material, Page, SheetsFigures } from './types.ts'
 import { workPages } from './workPages.ts'
 
@@ -32,11 +47,14 @@ const area = (loop: Parameters<typeof boundLoop>[0]): number => {
 }
 
 /** The round scale at which plan and section fit the drawing page. */
-function sheetScale({ settings, stations }: ShopSheetInput): number {
+function sheetScale({ piece, settings, stations }: ShopSheetInput): number {
   const [width, height] = PAPER[settings.paper]
   const { geometry } = stations.piece
-  const margin = stations.mould.figures.runPastMm + 30
-  const need = [geometry.length + 2 * margin, geometry.width + 2 * margin] as const
+  const margin = (stations.mould?.figures.runPastMm ?? 0) + 30
+  const [length, across, high] = pouredSize(piece.attitude, geometry)
+  // A tall piece without a box shares the page's height between plan and section.
+  const tall = stations.mould ? 0 : high + 60
+  const need = [length + 2 * margin, across + 2 * margin + tall] as const
   const room = [width * 0.62, height - 75] as const
   return (
     SCALES.find((s) => need[0] / s <= room[0] && need[1] / s <= room[1]) ??
@@ -82,13 +100,15 @@ function drawingPage(
   const page = new PageWriter(width, height)
   titleBlock(page, input, `1 : ${scale}`)
   const size = (mm: number) => formatLength(mm, settings)
-  const run = stations.mould.figures.runPastMm + Math.min(40, 18 * scale)
+  const runPast = stations.mould?.figures.runPastMm ?? 0
+  const run = runPast + Math.min(40, 18 * scale)
+  const [length, across, high] = pouredSize(piece.attitude, geometry)
   const beside = run / scale + 8
   const ox = MARGIN + beside + 7
-  const oy = height - 42 - (geometry.width + stations.mould.figures.runPastMm) / scale
+  const oy = height - 42 - (across + runPast) / scale
   const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
   page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
-  for (const part of stations.mould.parts) {
+  for (const part of stations.mould?.parts ?? []) {
     if (part.recipe.kind !== 'prism' || part.role === 'base') continue
     const points = loopChords(part.recipe.outline).points.map(at)
     if (part.role !== 'wrap')
@@ -104,16 +124,15 @@ function drawingPage(
       page.label(at([(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]), part.label, 3.4)
     }
   }
-  const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
-  page.shape(loopChords(outline).points.map(at), 0.5)
+  for (const ring of pouredPlan(kernel, piece, geometry)) page.shape(ring.map(at), 0.5)
   for (const wire of stations.steel.wires) {
     const flip = piece.attitude.down === 'top'
     const ends = [wire.from, wire.to].map(([x, y]): Point => at([flip ? geometry.length - x : x, y]))
     page.line(ends, 0.06, [1.2, 0.8])
   }
-  const out = stations.mould.figures.runPastMm / scale + Math.min(26 / scale, 8) + 5
-  page.dimension(at([0, 0]), at([geometry.length, 0]), out, size(geometry.length), 'below')
-  page.dimension(at([0, 0]), at([0, geometry.width]), beside, size(geometry.width), 'left')
+  const out = runPast / scale + Math.min(26 / scale, 8) + 5
+  page.dimension(at([0, 0]), at([length, 0]), out, size(length), 'below')
+  page.dimension(at([0, 0]), at([0, across]), beside, size(across), 'left')
   for (const opening of geometry.openings) {
     const [cx, cy] = at([
       piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0],
@@ -135,19 +154,20 @@ function drawingPage(
     )
   }
 
-  const level = sectionLevel(stations.piece)
-  const base = stations.mould.parts.find((p) => p.role === 'base')
+  const level = stations.mould ? sectionLevel(stations.piece) : across / 2
+  const base = stations.mould?.parts.find((p) => p.role === 'base')
   const section = sectionDrawing(
     kernel,
     { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude: 'poured' },
     [-run, level],
-    [geometry.length + run, level],
+    [length + run, level],
   )
-  const sy = oy - out - 20 - geometry.thickness / scale
-  page.line([at([-run, level]), at([geometry.length + run, level])], 0.18, [6, 1.4])
+  const deep = stations.mould ? geometry.thickness : high
+  const sy = oy - out - 20 - deep / scale
+  page.line([at([-run, level]), at([length + run, level])], 0.18, [6, 1.4])
   page.text([at([-run, level])[0], at([0, level])[1] + 1.2], 'A', 3.8, { bold: true })
   if (section) {
-    page.text([MARGIN, sy + geometry.thickness / scale + 5], 'SECTION A', 3.4, { bold: true })
+    page.text([MARGIN, sy + deep / scale + 5], 'SECTION A', 3.4, { bold: true })
     const cut = ([x, y]: Point): Point => [ox + (x - run) / scale, sy + y / scale]
     for (const part of section.parts) {
       const region = part.region.map((ring) => ring.map(cut))
@@ -157,8 +177,8 @@ function drawingPage(
         for (const [a, b] of hatchLines(region, hatch.spacing, hatch.angle)) page.line([a, b], hatch.weight)
       for (const ring of region) page.shape(ring, 0.3)
     }
-    page.dimension(cut([run, 0]), cut([run, geometry.thickness]), 12, size(geometry.thickness), 'left')
-    if (base)
+    page.dimension(cut([run, 0]), cut([run, deep]), 12, size(deep), 'left')
+    if (base && stations.mould)
       page.text(
         [ox, sy - base.thicknessMm / scale - 5],
         `base ${base.layers[0]?.name ?? ''}; sides ${stations.mould.parts.find((p) => p.role === 'strip')?.layers[0]?.name ?? ''}; ${stations.mould.figures.school}`,
@@ -167,7 +187,8 @@ function drawingPage(
   }
   openingTable(page, input, size, sy - 20 - (base?.thicknessMm ?? 0) / scale)
   page.checkBar([MARGIN, MARGIN + 2])
-  cutTable(page, input, width * 0.69, height - 30, rows)
+  if (stations.mould) cutTable(page, input, stations.mould, width * 0.69, height - 30, rows)
+  else figureTable(page, input, width * 0.69, height - 30)
   return page.page()
 }
 
@@ -187,12 +208,8 @@ function openingTable(
     const at = top - 5 - row * 4.6
     if (column > 1 || at < 16) return
     const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
-    const { shape } = opening
-    const label = stations.mould.parts.find((p) => p.id === `knockout/${opening.key}`)?.label ?? ''
-    const of =
-      shape.kind === 'round'
-        ? `d ${size(shape.diameter)}`
-        : `${size(shape.length)} x ${size(shape.width)}${shape.radius > 0 ? ` r ${size(shape.radius)}` : ''}`
+    const label = stations.mould?.parts.find((p) => p.id === `knockout/${opening.key}`)?.label ?? ''
+    const of = openingSize(opening, size)
     page.text([MARGIN + column * 90, at], `${label}  ${opening.name}, ${of}`, 3)
     page.text([MARGIN + column * 90 + 84, at], `${size(x)}, ${size(opening.centre[1])}`, 3.2, {
       bold: true,
@@ -204,11 +221,11 @@ function openingTable(
 function cutTable(
   page: PageWriter,
   { piece, settings, stations }: ShopSheetInput,
+  { figures, parts }: MouldStation,
   x: number,
   top: number,
   drawn: number,
 ): void {
-  const { figures } = stations.mould
   page.text([x, top], 'CUT LIST', 3.8, { bold: true })
   let y = top - 6
   for (const row of figures.cutList.slice(0, drawn)) {
@@ -241,11 +258,11 @@ function cutTable(
     page.text([x, y], `${figures.cutList.length - drawn} more rows on the next page`, 2.8)
     y -= 5
   }
-  const row = stations.mould.figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
+  const row = figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
   if (row && piece.mould.school === 'wrap') {
-    const base = stations.mould.parts.find((p) => p.role === 'base')!
+    const base = parts.find((p) => p.role === 'base')!
     const closed = closeRounding(
-      [piece.thickness, base.thicknessMm],
+      [stations.piece.geometry.thickness, base.thicknessMm],
       settings.units === 'inch' ? 25.4 / settings.inchDenominator : 0.5,
     )
     page.text(
@@ -260,4 +277,39 @@ function cutTable(
     `Screws ${figures.screwCount}; sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}; tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m`,
     2.8,
   )
+}
+
+/** The plan as it lies in the pour: a slab's own outline, for other kinds what is seen of the solid from above. */
+function pouredPlan(kernel: Kernel, piece: Piece, geometry: PieceGeometry): Region {
+  if (piece.kind === 'slab' && (piece.attitude.down === 'top' || piece.attitude.down === 'bottom'))
+    return [loopChords(pouredLoop(geometry.outline, piece.attitude, geometry)).points]
+  return geometry.recipe
+    ? outlineFromAbove(kernel, {
+        kind: 'moved',
+        solid: geometry.recipe,
+        by: pouredPlacement(piece.attitude, geometry),
+      })
+    : []
+}
+
+/** The figures that matter where there is no cut list. */
+function figureTable(page: PageWriter, { settings, stations }: ShopSheetInput, x: number, top: number): void {
+  const { figures } = stations.piece
+  const size = (mm: number) => formatLength(mm, settings)
+  const rows: [string, string][] = [
+    ['volume', `${figures.volumeLitres.toFixed(2)} L`],
+    ['weight', `${figures.concreteKg.toFixed(1)} kg`],
+    ['bags', String(stations.mix.figures.bags)],
+    ['length', size(figures.lengthMm)],
+    ['width', size(figures.widthMm)],
+    ['height', size(figures.heightMm)],
+    ...(figures.thinnestMm === null ? [] : [['thinnest', size(figures.thinnestMm)] as [string, string]]),
+    ...figures.notes.map((n): [string, string] => [n.label, size(n.valueMm)]),
+  ]
+  page.text([x, top], 'FIGURES', 3.8, { bold: true })
+  rows.forEach(([label, value], i) => {
+    page.text([x, top - 7 - i * 6], label, 3.2)
+    page.text([page.width - MARGIN, top - 7 - i * 6], value, 3.6, { align: 'right', bold: true })
+  })
+  page.text([x, top - 12 - rows.length * 6], 'No mould method yet: form it as you know.', 2.8)
 }

@@ -1,6 +1,7 @@
+import type { PieceStation } from '../piece/index.ts'
 import { formatCut, formatLength, lengthWithUnit, showNumber } from '../units/index.ts'
 import { PageWriter } from './pageWriter.ts'
-import { MARGIN, OPENINGS_DRAWN, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
 import type { Page } from './types.ts'
 
 type Line = { readonly text: string; readonly value: string }
@@ -76,6 +77,7 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
         },
       ],
     },
+    ...pieceSections(stations.piece, mm),
     {
       heading: 'STEEL',
       lines: [
@@ -89,14 +91,17 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
     },
     {
       heading: 'FACES',
-      lines: release.figures.agents.map((a) => ({
+      lines: (release?.figures.agents ?? []).map((a) => ({
         text: `${a.face}: ${a.agent}, ${plural(a.coats, 'coat')}`,
         value: `${a.waitMinutes} min`,
       })),
     },
     {
       heading: 'OFF, IN THIS ORDER',
-      lines: release.figures.stripping.map((step, i) => ({ text: `${i + 1}. ${step.text}`, value: '' })),
+      lines: (release?.figures.stripping ?? []).map((step, i) => ({
+        text: `${i + 1}. ${step.text}`,
+        value: '',
+      })),
     },
     {
       heading: `POUR, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, from ${pour.figures.start.replace('T', ' ')}`,
@@ -110,7 +115,7 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
       })),
     },
   ]
-  const moreRows = mould.figures.cutList.slice(cutRowsDrawn)
+  const moreRows = mould?.figures.cutList.slice(cutRowsDrawn) ?? []
   if (moreRows.length > 0)
     sections.push({
       heading: 'CUT LIST, CONTINUED',
@@ -124,17 +129,34 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
       heading: 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD',
       lines: geometry.openings.map((o) => {
         const x = piece.attitude.down === 'top' ? geometry.length - o.centre[0] : o.centre[0]
-        const of =
-          o.shape.kind === 'round'
-            ? `d ${formatLength(o.shape.diameter, settings)}`
-            : `${formatLength(o.shape.length, settings)} x ${formatLength(o.shape.width, settings)}`
         return {
-          text: `${o.name}, ${of}`,
+          text: `${o.name}, ${openingSize(o, (n) => formatLength(n, settings))}`,
           value: `${formatLength(x, settings)}, ${formatLength(o.centre[1], settings)}`,
         }
       }),
     })
   return sections.filter((section) => section.lines.length > 0)
+}
+
+/** What the kinds other than slabs have to tell: blocks, inserts, glue lines, play. */
+function pieceSections({ figures }: PieceStation, mm: (n: number) => string): Section[] {
+  return [
+    {
+      heading: 'BLOCKS AND PANELS',
+      lines: figures.blocks.map((b) => ({
+        text: b.name,
+        value: `${b.volumeLitres.toFixed(2)} L, ${b.weightKg.toFixed(1)} kg`,
+      })),
+    },
+    {
+      heading: 'CAST IN',
+      lines: figures.inserts.items.map((i) => ({
+        text: `${i.name}${i.coverTo ? `, ${mm(i.coverMm)} to ${i.coverTo.replaceAll('/', ' ')}` : ''}`,
+        value: `${i.massKg.toFixed(2)} kg`,
+      })),
+    },
+    { heading: 'FIT', lines: figures.notes.map((n) => ({ text: n.label, value: mm(n.valueMm) })) },
+  ]
 }
 
 /** `+0:24`, `+1 d 3:10`, `-3:15` from the first water. */

@@ -1,6 +1,6 @@
-import { boundLoop, type Gap, loopRegion, measureGap } from '../geometry/index.ts'
-import type { Change, Finding, Level, Piece } from '../job/index.ts'
-import { moveOpening, type PieceGeometry, type PlacedOpening } from '../piece/index.ts'
+import { boundLoop, type Gap, type Loop, loopRegion, measureGap, type Segment } from '../geometry/index.ts'
+import type { Change, Finding, Level, SlabPiece } from '../job/index.ts'
+import { moveOpening, type PieceGeometry, type PlacedOpening, sideWords } from '../piece/index.ts'
 import type { Land } from './types.ts'
 
 /** Lands wider than this many thicknesses, and than 150 mm, are not looked at. */
@@ -13,7 +13,7 @@ export type JudgedLand = Land & {
 }
 
 /** The concrete left between openings, and between openings and the outline, each judged. */
-export function judgeLands(piece: Piece, geometry: PieceGeometry): JudgedLand[] {
+export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLand[] {
   const { openings, outline, thickness } = geometry
   const outlineEdges = loopRegion(outline)
   const regions = openings.map((o) => loopRegion(o.loop))
@@ -22,19 +22,15 @@ export function judgeLands(piece: Piece, geometry: PieceGeometry): JudgedLand[] 
   const reach = Math.max(WIDE, thickness)
   openings.forEach((a, i) => {
     const { min, max } = boxes[i]!
-    const { length, width } = piece.outline
-    const nearEdge = Math.min(min[0], min[1], length - max[0], width - max[1])
+    const { length, width } = geometry
+    const boxed = piece.outline.kind === 'rectangle'
+    const nearEdge = boxed ? Math.min(min[0], min[1], length - max[0], width - max[1]) : 0
     if (nearEdge < reach) {
       const gap = measureGap(regions[i]!, outlineEdges)
-      lands.push(
-        judge(
-          gap,
-          thickness,
-          [a.name, edgeName(gap, length, width)],
-          [a.openingId],
-          a.shape.kind === 'round',
-        ),
-      )
+      if (gap.least < reach)
+        lands.push(
+          judge(gap, thickness, [a.name, edgeName(gap, outline)], [a.openingId], a.shape.kind === 'round'),
+        )
     }
     openings.slice(i + 1).forEach((b, k) => {
       const other = boxes[i + 1 + k]!
@@ -62,15 +58,19 @@ export function judgeLands(piece: Piece, geometry: PieceGeometry): JudgedLand[] 
   return lands
 }
 
-function edgeName(gap: Gap, length: number, width: number): string {
-  const [x, y] = gap.to
-  const sides: [string, number][] = [
-    ['front edge', y],
-    ['back edge', width - y],
-    ['left edge', x],
-    ['right edge', length - x],
-  ]
-  return sides.sort((a, b) => a[1] - b[1])[0]![0]
+/** The side of the outline a gap ends at: the one its foot lies on. */
+function edgeName({ to }: Gap, outline: Loop): string {
+  const off = ({ from, to: end, arc }: Segment): number => {
+    if (arc) return Math.abs(Math.hypot(to[0] - arc.centre[0], to[1] - arc.centre[1]) - arc.radius)
+    const [dx, dy] = [end[0] - from[0], end[1] - from[1]]
+    const t = Math.max(
+      0,
+      Math.min(1, ((to[0] - from[0]) * dx + (to[1] - from[1]) * dy) / (dx * dx + dy * dy || 1)),
+    )
+    return Math.hypot(to[0] - from[0] - dx * t, to[1] - from[1] - dy * t)
+  }
+  const nearest = [...outline].sort((a, b) => off(a) - off(b))[0]!
+  return `${sideWords(nearest.name.replace(/^(side|corner)\//, ''))} edge`
 }
 
 /**
@@ -113,7 +113,7 @@ function judge(
 
 /** Findings for narrow lands, one for each pair of features, with moves along the gap as remedies. */
 export function landFindings(
-  piece: Piece,
+  piece: SlabPiece,
   lands: readonly JudgedLand[],
   openings: readonly PlacedOpening[],
 ): Finding[] {
@@ -152,7 +152,7 @@ export function landFindings(
 }
 
 /** Moves one feature away from the other along the gap, to the wanted land in whole steps. */
-function landRemedies(piece: Piece, land: JudgedLand, facts: Finding['facts']): Finding['remedies'] {
+function landRemedies(piece: SlabPiece, land: JudgedLand, facts: Finding['facts']): Finding['remedies'] {
   const [dx, dy] = [land.fromXMm - land.toXMm, land.fromYMm - land.toYMm]
   const along = Math.abs(dx) >= Math.abs(dy) ? 0 : 1
   const away = Math.sign(along === 0 ? dx : dy)

@@ -28,7 +28,11 @@ export function meshRegion(
   cover: number,
 ): Region {
   const inside = offsetRegion(kernel, loopRegion(outline), -cover, 'mitre')
-  const grown = openings.map((o) => loopRegion(shapeLoop(insetShape(o.shape, -cover), o.centre, o.key)))
+  const grown = openings.map((o) =>
+    o.shape.kind === 'polygon'
+      ? offsetRegion(kernel, loopRegion(o.loop), cover, 'round')
+      : loopRegion(shapeLoop(insetShape(o.shape, -cover), o.centre, o.key, o.turnDeg)),
+  )
   return grown.length === 0 ? inside : combineRegions(kernel, 'difference', [inside, ...grown])
 }
 

@@ -9,13 +9,15 @@ import type { SteelFigures, SteelStation } from './types.ts'
 
 /** Steel nearer than this to the show face shows through (ghosting), mm. */
 const GHOSTING = 12
+/** Exposures with frost or wet ground. */
+const OUTSIDE: ReadonlySet<string> = new Set(['outdoors', 'soil'])
 /** Sheets lap by one square and this, mm. */
 const LAP = 50
 
 /** Cover by exposure: 15 mm dry, 30 outdoors or wet unless the mesh does not rust; at least 1.5 x the largest stone. */
 export function coverFor(piece: Piece, mesh: Mesh | undefined, mix: Mix): number {
   const rusts = mesh?.finish === 'plain'
-  const wet = piece.exposure === 'outdoors' || piece.exposure === 'wet-room'
+  const wet = OUTSIDE.has(piece.exposure) || piece.exposure === 'wet-room'
   return Math.max(wet && rusts ? 30 : 15, 1.5 * mix.largestStone)
 }
 
@@ -27,39 +29,47 @@ export function planSteelStation(
   stock: Stock,
   mix: Mix,
 ): SteelStation {
-  const mesh = piece.steel.kind === 'mesh' ? stock.meshes.find((m) => m.id === piece.steel.mesh) : undefined
+  const slab = piece.kind === 'slab' ? piece : null
+  const wanted = slab !== null && piece.steel.kind === 'mesh'
+  const mesh = wanted ? stock.meshes.find((m) => m.id === piece.steel.mesh) : undefined
+  const { thickness } = geometry
   const cover = piece.steel.cover ?? coverFor(piece, mesh, mix)
   const { findings, raise } = findingList('steel', piece.id, 'piece', piece.id)
-  if (piece.steel.kind === 'mesh' && !mesh) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
+  if (wanted && !mesh) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
+  if (!slab && piece.steel.kind === 'mesh') raise('mesh-for-slabs', 'note', { kind: piece.kind })
 
   const buildable = geometry.recipe !== null
   const sheet = mesh && buildable ? cutMesh(kernel, geometry, mesh, cover) : null
   const massKg =
     mesh && sheet ? massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3) : 0
-  const depth = piece.steel.depth ?? (piece.thickness < 60 ? 'middle' : 'stretched-face')
-  const height = mesh ? (depth === 'middle' ? piece.thickness / 2 : cover + mesh.wire) : null
+  const depth = piece.steel.depth ?? (thickness < 60 ? 'middle' : 'stretched-face')
+  const height = mesh ? (depth === 'middle' ? thickness / 2 : cover + mesh.wire) : null
   const down = piece.attitude.down
-  const lands = buildable ? judgeLands(piece, geometry) : []
-  const least = leastThickness(piece, mix, mesh, cover)
+  const lands = slab && buildable ? judgeLands(slab, geometry) : []
+  const least = leastThickness(piece, geometry, mix, mesh, cover)
   const steelVolume = mesh ? (massKg / mesh.densityKgPerM3) * 1e9 : 0
   const volume = figures.volumeLitres * 1e6
+  const insertKg = figures.inserts.massKg
   const thinnestLand = lands.reduce<(typeof lands)[number] | null>(
     (a, b) => (!a || b.leastMm < a.leastMm ? b : a),
     null,
   )
-  const landIsThinnest = thinnestLand !== null && thinnestLand.leastMm < piece.thickness
+  const own = geometry.thinnest ?? {
+    mm: slab ? thickness : Math.min(geometry.length, geometry.width, geometry.height),
+    where: slab ? 'the slab itself' : 'the piece itself',
+  }
+  const landIsThinnest = thinnestLand !== null && thinnestLand.leastMm < own.mm
   const sheets = mesh && sheet ? sheetsFor(sheet.sheetLength, sheet.sheetWidth, mesh) : { count: 0, laps: 0 }
   const result: SteelFigures = {
-    kind: piece.steel.kind,
+    kind: mesh ? 'mesh' : 'none',
     meshName: mesh?.name ?? null,
     wireMm: mesh?.wire ?? 0,
     coverMm: cover,
     coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
     heightMm: height,
-    layAtFillMm:
-      height === null || !mesh ? null : (down === 'top' ? piece.thickness - height : height) - mesh.wire,
+    layAtFillMm: height === null || !mesh ? null : (down === 'top' ? thickness - height : height) - mesh.wire,
     depthSchool: mesh ? (depth === 'middle' ? 'middle' : 'stretched face') : null,
-    coverToShowFaceMm: height === null || !mesh ? null : piece.thickness - height - mesh.wire,
+    coverToShowFaceMm: height === null || !mesh ? null : thickness - height - mesh.wire,
     lengthwaysWires: sheet?.lengthways ?? 0,
     crosswaysWires: sheet?.crossways ?? 0,
     wirePieces: sheet?.wires.length ?? 0,
@@ -70,29 +80,37 @@ export function planSteelStation(
     lapsMm: sheets.laps,
     massKg,
     cost: mesh?.price == null ? null : mesh.price * sheets.count,
-    steelShare: mesh ? ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * piece.thickness) : 0,
+    steelShare: mesh ? ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness) : 0,
     leastThicknessMm: least,
-    thinnestMm: landIsThinnest ? thinnestLand.leastMm : piece.thickness,
+    thinnestMm: landIsThinnest ? thinnestLand.leastMm : own.mm,
     thinnestWhere: landIsThinnest
       ? `between ${thinnestLand.between[0]} and ${thinnestLand.between[1]}`
-      : 'the slab itself',
-    placedKg: massOf(Math.max(0, volume - steelVolume), mix.hardenedKgPerM3) + massKg,
-    strippingKg: massOf(Math.max(0, volume - steelVolume), mix.freshKgPerM3) + massKg,
+      : own.where,
+    placedKg: massOf(Math.max(0, volume - steelVolume), mix.hardenedKgPerM3) + massKg + insertKg,
+    strippingKg: massOf(Math.max(0, volume - steelVolume), mix.freshKgPerM3) + massKg + insertKg,
     lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
   }
 
-  if (piece.thickness < least - 1e-6)
+  if (own.mm < least - 1e-6)
     raise(
       'too-thin',
-      piece.thickness < 0.75 * least ? 'stop' : 'warn',
-      { thicknessMm: piece.thickness, leastMm: least, mix: mix.name, with: mesh ? 'mesh' : 'no mesh' },
-      [
-        {
-          code: 'too-thin',
-          facts: { leastMm: least },
-          changes: [{ type: 'thicknessChanged', pieceId: piece.id, thickness: least }],
-        },
-      ],
+      own.mm < 0.75 * least ? 'stop' : 'warn',
+      {
+        thicknessMm: own.mm,
+        leastMm: least,
+        mix: mix.name,
+        with: mesh ? 'mesh' : 'no mesh',
+        where: geometry.thinnest?.where ?? '',
+      },
+      slab && !geometry.thinnest
+        ? [
+            {
+              code: 'too-thin',
+              facts: { leastMm: least },
+              changes: [{ type: 'thicknessChanged', pieceId: piece.id, thickness: least }],
+            },
+          ]
+        : [],
     )
   if (mesh && sheet && sheet.wires.length === 0)
     raise('mesh-does-not-fit', 'warn', { coverMm: cover, spacingMm: mesh.spacing })
@@ -101,16 +119,16 @@ export function planSteelStation(
   if (
     mesh &&
     height !== null &&
-    Math.min(height, piece.thickness - height) - mesh.wire < cover - 1e-6 &&
-    piece.thickness >= least
+    Math.min(height, thickness - height) - mesh.wire < cover - 1e-6 &&
+    thickness >= least
   )
     raise('cover-short', 'warn', {
-      coverMm: Math.min(height, piece.thickness - height) - mesh.wire,
+      coverMm: Math.min(height, thickness - height) - mesh.wire,
       wantedMm: cover,
     })
   if (result.sheetCount > 1)
     raise('mesh-laps', 'note', { sheets: result.sheetCount, lapMm: mesh!.spacing + LAP })
-  findings.push(...landFindings(piece, lands, geometry.openings))
+  if (slab) findings.push(...landFindings(slab, lands, geometry.openings))
   return { figures: result, findings, wires: sheet?.wires ?? [] }
 }
 
@@ -125,9 +143,15 @@ function cutMesh(kernel: Kernel, { outline, openings }: PieceStation['geometry']
 }
 
 /** Least thickness: by the mix, and with mesh at least two covers and two wires; without it 50 mm outdoors or above half a metre. */
-function leastThickness(piece: Piece, mix: Mix, mesh: Mesh | undefined, cover: number): number {
+function leastThickness(
+  piece: Piece,
+  { length, width }: PieceStation['geometry'],
+  mix: Mix,
+  mesh: Mesh | undefined,
+  cover: number,
+): number {
   if (mesh) return Math.max(mix.leastThickness.mesh, 2 * cover + 2 * mesh.wire, 3 * mix.largestStone)
-  const small = Math.max(piece.outline.length, piece.outline.width) < 500 && piece.exposure !== 'outdoors'
+  const small = Math.max(length, width) < 500 && !OUTSIDE.has(piece.exposure)
   return Math.max(
     mix.leastThickness.plain,
     mix.family === 'structural' && !small ? 50 : 0,

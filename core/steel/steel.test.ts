@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { boundLoop, type Kernel } from '../geometry/index.ts'
 import { testKernel } from '../geometry/testKernel.ts'
-import type { Piece } from '../job/index.ts'
+import type { Outline, Piece } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testBasin, testSlab, testStock, testTaps, testTop } from '../testPiece.ts'
 import { explainSteel, meshRegion, meshSheet, planSteelStation } from './index.ts'
@@ -14,7 +14,7 @@ const mix = testStock.mixes[0]!
 const plan = (piece: Piece) =>
   planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock, mix)
 const rect = (length: number, width: number) =>
-  ({ kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }) as Piece['outline']
+  ({ kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }) as Outline
 
 describe('mesh sheet', () => {
   it('has 10 + 6 wires for 1000 x 600 at cover 15', () => {

@@ -3,6 +3,11 @@ import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
 /** Sentences for the findings of this station. */
 export function explainSteel({ code, facts: f, remedies }: Finding, { mm }: WordsStyle): Explanation | null {
   switch (code) {
+    case 'mesh-for-slabs':
+      return {
+        what: 'No mesh is planned for this kind of piece yet',
+        why: 'Sheets of mesh are cut for flat slabs. Fibre in the mix, or bars bent by hand, serve here.',
+      }
     case 'mesh-missing':
       return { what: `No mesh ${f.row} in the stock`, why: 'Choose another mesh, or none.' }
     case 'too-thin':

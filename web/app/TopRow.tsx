@@ -1,7 +1,7 @@
 import { DropdownMenu } from 'radix-ui'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { Piece, StationName } from '../../core/job/index.ts'
-import { outlinePath } from '../stage/paths.ts'
+import { silhouettePath } from '../stage/paths.ts'
 import { loadJob } from '../storage/jobStore.ts'
 import { openNew } from './boot.ts'
 import { downloadJob, newId } from './files.ts'
@@ -109,13 +109,10 @@ export function TopRow({ station }: { station: StationName }) {
 }
 
 export function Silhouette({ piece }: { piece: Piece }) {
-  const { length, width } = piece.outline
-  const scale = Math.min(56 / length, 22 / width)
   return (
     <svg aria-hidden width="60" height="26" viewBox="-30 -13 60 26">
       <path
-        d={outlinePath(piece, scale)}
-        transform={`translate(${(-length * scale) / 2} ${(-width * scale) / 2})`}
+        d={silhouettePath(piece, [56, 22])}
         fill="none"
         stroke="currentColor"
         strokeWidth="1.3"

@@ -2,7 +2,18 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import type { Point } from '../../core/geometry/index.ts'
 
 export type Theme = 'day' | 'night'
-export type Selection = { readonly kind: 'opening' | 'side'; readonly id: string } | null
+export type SelectionKind =
+  | 'opening'
+  | 'side'
+  | 'corner'
+  | 'drainers'
+  | 'panels'
+  | 'lettering'
+  | 'inserts'
+  | 'separators'
+  | 'sideHoles'
+  | 'basin'
+export type Selection = { readonly kind: SelectionKind; readonly id: string } | null
 
 /** What is looked at; none of it is part of the job. */
 export type ViewState = {

@@ -1,109 +1,168 @@
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { newSlab } from '../../core/job/index.ts'
+import { newImported, type Piece } from '../../core/job/index.ts'
 import { newId, usualStart } from '../app/files.ts'
 import { useAppSelector, useChange } from '../app/store.ts'
+import { silhouettePath } from '../stage/paths.ts'
+import { ImportMesh } from '../stations/piece/ImportMesh.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
+import { newRun } from './newRun.ts'
+import { STARTS, type Start } from './starts.ts'
 
-/** Common slabs to start from, drawn small. */
-const STARTS = [
-  { name: 'Top', length: 900, width: 500, thickness: 45 },
-  { name: 'Shelf', length: 800, width: 220, thickness: 40 },
-  { name: 'Tread', length: 820, width: 290, thickness: 55 },
-  { name: 'Paver', length: 400, width: 400, thickness: 50 },
-] as const
-
-/** The short route: name and three sizes, and a plain box is planned. */
+/** Starting a piece: a wall of small drawings by what is being made. A slab's three sizes can be typed here at once. */
 export function NewPiece() {
   const job = useAppSelector((s) => s.job.job)!
   const change = useChange()
   const navigate = useNavigate()
+  const [start, setStart] = useState<Start>(STARTS[0]!.starts[0]!)
   const [name, setName] = useState('Top')
+  const made = start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
+  const rectangle = made.kind === 'slab' && made.outline.kind === 'rectangle' ? made.outline : null
   const [size, setSize] = useState({ length: 900, width: 500, thickness: 45 })
+  const choose = (next: Start) => {
+    setStart(next)
+    setName(next.name)
+    const piece = next.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
+    if (piece.kind === 'slab' && piece.outline.kind === 'rectangle')
+      setSize({ length: piece.outline.length, width: piece.outline.width, thickness: piece.thickness })
+  }
+  const put = (piece: Piece) => {
+    change(`new piece ${piece.name}`, { type: 'pieceAdded', piece })
+    navigate(`/job/${job.id}/${piece.id}/piece`)
+  }
+  const told = () => ({ id: newId('piece'), name: name.trim().slice(0, 120) || start.name, ...usualStart() })
   const make = () => {
-    const id = newId('piece')
-    const called = name.trim().slice(0, 120) || 'Slab'
-    change(`new piece ${called}`, {
-      type: 'pieceAdded',
-      piece: newSlab({ id, name: called, ...size, ...usualStart() }, job.stock),
-    })
-    navigate(`/job/${job.id}/${id}/piece`)
+    const piece = start.make(told(), job.stock)
+    if (piece.kind === 'slab' && piece.outline.kind === 'rectangle')
+      put({
+        ...piece,
+        outline: { ...piece.outline, length: size.length, width: size.width },
+        thickness: size.thickness,
+      })
+    else put(piece)
+  }
+  const startRun = () => {
+    const run = newRun(newId('run'))
+    change(`new run ${run.name}`, { type: 'runKept', run })
+    navigate(`/job/${job.id}/run/${run.id}`)
   }
   return (
     <main className="h-full overflow-auto bg-sheet">
-      <div className="mx-auto max-w-[640px] px-6 py-10">
-        <p className="label">
-          <Link to={job.pieces[0] ? `/job/${job.id}` : '/jobs'} className="word p-0!">
-            {job.pieces[0] ? `back to ${job.name}` : 'all jobs'}
-          </Link>
-        </p>
-        <h1 className="mt-2 text-[32px]!">New piece</h1>
-        <p className="text-soft">A flat slab. Give its size; boards, bags, steel and times follow at once.</p>
-        <div className="mt-4 flex gap-3" role="group" aria-label="Start from">
-          {STARTS.map((s) => (
-            <button
-              key={s.name}
-              type="button"
-              className="flex flex-1 flex-col items-center border border-hair px-2 py-2 hover:border-ink"
-              onClick={() => {
-                setName(s.name)
-                setSize({ length: s.length, width: s.width, thickness: s.thickness })
-              }}
-            >
-              <svg aria-hidden width="110" height="62" viewBox="-55 -31 110 62">
-                <rect
-                  x={-s.length * 0.055}
-                  y={-s.width * 0.055}
-                  width={s.length * 0.11}
-                  height={s.width * 0.11}
-                  fill="none"
-                  stroke="var(--ink)"
-                  strokeWidth="1.6"
-                />
-              </svg>
-              <strong>{s.name}</strong>
-              <span className="text-[13px] text-soft">
-                {s.length} × {s.width} × {s.thickness}
-              </span>
-            </button>
+      <div className="mx-auto grid max-w-[1160px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-6 py-6">
+        <div>
+          <p className="label">
+            <Link to={job.pieces[0] ? `/job/${job.id}` : '/jobs'} className="word p-0!">
+              {job.pieces[0] ? `back to ${job.name}` : 'all jobs'}
+            </Link>
+          </p>
+          <h1 className="mt-1 text-[32px]!">New piece</h1>
+          {STARTS.map(({ heading, starts }) => (
+            <section key={heading} aria-label={heading}>
+              <h2 className="mt-3 border-b pb-1">{heading}</h2>
+              <div className="flex flex-wrap gap-x-1 gap-y-2 pt-2">
+                {starts.map((s) => (
+                  <StartTile key={s.name} start={s} chosen={s === start} onChoose={() => choose(s)} />
+                ))}
+              </div>
+            </section>
           ))}
         </div>
-        <div className="mt-5">
+        <div className="sticky top-6 self-start pt-8">
+          <Drawing piece={made} box={[250, 150]} />
           <div className="row">
             <label htmlFor="new-name">Name</label>
             <input
               id="new-name"
-              className="field-input w-[220px]!"
+              className="field-input w-[190px]!"
               value={name}
               maxLength={120}
               onChange={(e) => setName(e.target.value)}
             />
           </div>
-          <MeasureField
-            label="Length"
-            note="along the front"
-            value={size.length}
-            min={1}
-            onCommit={(length) => setSize((s) => ({ ...s, length }))}
+          {rectangle && (
+            <>
+              <MeasureField
+                label="Length"
+                note="along the front"
+                value={size.length}
+                min={1}
+                onCommit={(length) => setSize((s) => ({ ...s, length }))}
+              />
+              <MeasureField
+                label="Width"
+                note="front to back"
+                value={size.width}
+                min={1}
+                onCommit={(width) => setSize((s) => ({ ...s, width }))}
+              />
+              <MeasureField
+                label="Thickness"
+                value={size.thickness}
+                min={0.5}
+                onCommit={(thickness) => setSize((s) => ({ ...s, thickness }))}
+              />
+            </>
+          )}
+          <button type="button" className="act act-oxide mt-4 text-[18px]!" onClick={make}>
+            Make this piece
+          </button>
+          <h2 className="mt-6">Or from a file</h2>
+          <ImportMesh
+            onMesh={(file, mmPerUnit) =>
+              put(
+                newImported(
+                  {
+                    id: newId('piece'),
+                    name: file.name.replace(/\.\w+$/, '').slice(0, 120),
+                    ...usualStart(),
+                  },
+                  job.stock,
+                  file,
+                  mmPerUnit,
+                ),
+              )
+            }
           />
-          <MeasureField
-            label="Width"
-            note="front to back"
-            value={size.width}
-            min={1}
-            onCommit={(width) => setSize((s) => ({ ...s, width }))}
-          />
-          <MeasureField
-            label="Thickness"
-            value={size.thickness}
-            min={0.5}
-            onCommit={(thickness) => setSize((s) => ({ ...s, thickness }))}
-          />
+          <h2 className="mt-6">Or a whole top</h2>
+          <p className="text-[14px] text-soft">Along one, two or three walls, split by seams into pieces.</p>
+          <button type="button" className="act mt-1" onClick={startRun}>
+            A run of pieces
+          </button>
         </div>
-        <button type="button" className="act act-oxide mt-5 text-[18px]!" onClick={make}>
-          Make this piece
-        </button>
       </div>
     </main>
+  )
+}
+
+function StartTile({ start, chosen, onChoose }: { start: Start; chosen: boolean; onChoose: () => void }) {
+  const job = useAppSelector((s) => s.job.job)!
+  const piece = start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      className={`flex w-[104px] flex-col items-center px-1 pt-2 pb-1 hover:bg-paper ${chosen ? 'bg-paper font-bold' : ''}`}
+      style={chosen ? { boxShadow: 'inset 0 -3px 0 var(--ink)' } : undefined}
+      onClick={onChoose}
+    >
+      <Drawing piece={piece} box={[84, 46]} />
+      <span className="label text-[15px] leading-tight">{start.name}</span>
+    </button>
+  )
+}
+
+function Drawing({ piece, box: [w, h] }: { piece: Piece; box: readonly [number, number] }) {
+  const path = silhouettePath(piece, [w - 4, h - 6])
+  return (
+    <svg aria-hidden width={w} height={h} viewBox={`${-w / 2} ${-h / 2} ${w} ${h}`}>
+      <path
+        d={path}
+        fill="var(--concrete)"
+        fillRule="evenodd"
+        stroke="var(--ink)"
+        strokeWidth="1.4"
+        strokeLinejoin="round"
+      />
+    </svg>
   )
 }

@@ -1,60 +1,22 @@
 import type { PointerEvent } from 'react'
-import type { Point } from '../../core/geometry/index.ts'
-import type { Piece, SideId } from '../../core/job/index.ts'
-import { reach, SIDES } from '../../core/piece/index.ts'
+import { loftPoints, type Point } from '../../core/geometry/index.ts'
+import type { SlabPiece } from '../../core/job/index.ts'
+import { outlineLoft, outlineSize, reach } from '../../core/piece/index.ts'
 import { Dimension } from './Dimension.tsx'
+import { ringPath } from './paths.ts'
+import type { ViewSide } from './planFrame.ts'
 import type { Line } from './sectionLine.ts'
 
-/** A line just inside each side whose show edge is rounded or chamfered, at its true width. */
-export function EdgeLines({
-  piece,
-  toScreen,
-  scale,
-  lit,
-}: {
-  piece: Piece
-  toScreen: (p: Point) => Point
-  scale: number
-  lit: string | null
-}) {
-  const { length, width } = piece.outline
-  const inset = (side: SideId) => (piece.sides[side].top.kind === 'square' ? 0 : piece.sides[side].top.size)
-  const [l, r, f, b] = [inset('left'), inset('right'), inset('front'), inset('back')]
-  const lines: Record<SideId, [Point, Point]> = {
-    front: [
-      [l, f],
-      [length - r, f],
-    ],
-    back: [
-      [l, width - b],
-      [length - r, width - b],
-    ],
-    left: [
-      [l, f],
-      [l, width - b],
-    ],
-    right: [
-      [length - r, f],
-      [length - r, width - b],
-    ],
-  }
+/** The edge of the top face where sides are eased, tapered or lined: the outline's own loop at that height. */
+export function EdgeLines({ piece, toScreen }: { piece: SlabPiece; toScreen: (p: Point) => Point }) {
+  const eased = Object.values(piece.sides).some((s) => s.top.kind !== 'square' || s.liner > 0 || s.taper < 0)
+  const foot = Object.values(piece.sides).some((s) => s.taper > 0)
+  if (!eased && !foot) return null
+  const loft = outlineLoft(piece)
   return (
-    <g pointerEvents="none">
-      {SIDES.filter((s) => inset(s) * scale > 1).map((s) => {
-        const [a, c] = lines[s].map(toScreen) as [Point, Point]
-        return (
-          <line
-            key={s}
-            x1={a[0]}
-            y1={a[1]}
-            x2={c[0]}
-            y2={c[1]}
-            stroke={lit === `side/${s}` ? 'var(--oxide)' : 'var(--ink)'}
-            strokeWidth="0.7"
-            strokeDasharray={piece.sides[s].top.kind === 'bead' ? undefined : '6 2'}
-          />
-        )
-      })}
+    <g pointerEvents="none" fill="none" stroke="var(--ink)" strokeWidth="0.7">
+      {eased && <path d={ringPath(loftPoints(loft, piece.thickness), toScreen)} />}
+      {foot && <path d={ringPath(loftPoints(loft, 0), toScreen)} strokeDasharray="6 2" />}
     </g>
   )
 }
@@ -149,13 +111,13 @@ export function SectionLine({ line, onScreen, onDrag, onStep }: LineProps) {
 }
 
 type OpeningDimensionsProps = {
-  piece: Piece
+  piece: SlabPiece
   openingId: string
   name: string
   middle: Point
   onScreen: (p: Point) => Point
   text: (mm: number) => string
-  onEdit: (what: SideId, value: number, at: Point) => void
+  onEdit: (what: ViewSide, value: number, at: Point) => void
   mirrored: boolean
 }
 
@@ -172,10 +134,10 @@ export function OpeningDimensions({
 }: OpeningDimensionsProps) {
   const opening = piece.openings.find((o) => o.id === openingId)!
   const [ru, rv] = [reach(opening, 'u'), reach(opening, 'v')]
-  const { length, width } = piece.outline
+  const { length, width } = outlineSize(piece.outline)
   // Off the middle, where labels and the section line stand.
   const beside = x + ru * 0.78
-  const spans: [SideId, Point, Point, number][] = [
+  const spans: [ViewSide, Point, Point, number][] = [
     ['left', [0, y], [x - ru, y], x - ru],
     ['right', [x + ru, y], [length, y], length - x - ru],
     ['front', [beside, 0], [beside, y - rv], y - rv],

@@ -9,6 +9,7 @@ import { useMeasureStyle } from '../ui/MeasureField.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { ringPath } from './paths.ts'
+import { usePlanBox } from './SolidPlan.tsx'
 import { usualLine } from './sectionLine.ts'
 import { useSection } from './useSection.ts'
 import { useSize } from './useSize.ts'
@@ -24,8 +25,11 @@ const RAISED = 3
 export function SectionView() {
   const { piece, plan, solidFresh } = usePlan()
   const { attitude, line: dragged } = useAppSelector((s) => s.view)
-  const mirrored = attitude === 'poured' && piece.attitude.down === 'top'
-  const line = dragged ?? usualLine(piece, mirrored, 'along')
+  const box = usePlanBox()
+  const mirrored = attitude === 'poured' && piece.kind === 'slab' && piece.attitude.down === 'top'
+  const plain = (way: 'along' | 'across') =>
+    piece.kind === 'slab' ? usualLine(piece, mirrored, way) : usualLine(piece, false, way, box)
+  const line = dragged ?? plain('along')
   const { drawing, fresh } = useSection(attitude, line.from, line.to)
   const { attach, size } = useSize<HTMLDivElement>()
   const [wanted, setWanted] = useState<Mode | null>(null)
@@ -50,7 +54,7 @@ export function SectionView() {
         <button
           type="button"
           className="word label text-soft"
-          onClick={() => dispatch(lineDragged(usualLine(piece, mirrored, across ? 'along' : 'across')))}
+          onClick={() => dispatch(lineDragged(plain(across ? 'along' : 'across')))}
         >
           {across ? 'cut along' : 'cut across'}
         </button>
@@ -104,6 +108,11 @@ function Drawing({
   const half = (inner.width - GAP) / 2
   const startX = broken ? ROOM.side : (width - drawing.length * kx) / 2
   const baseY = ROOM.top + (inner.height + tall * ky) / 2 + drawing.low * ky
+  const bodyYs = drawing.parts
+    .find((p) => p.id === 'piece')
+    ?.region.flat()
+    .map(([, y]) => y) ?? [0]
+  const [bodyLow, bodyHigh] = [Math.min(...bodyYs), Math.max(...bodyYs)]
   const low = (p: Point): Point => [startX + p[0] * kx, baseY - p[1] * ky]
   const high = (p: Point): Point => [width - ROOM.side - (drawing.length - p[0]) * kx, baseY - p[1] * ky]
   const text = (mm: number) => formatLength(mm, style)
@@ -112,6 +121,7 @@ function Drawing({
   const edge = low([Math.min(...xs), 0])[0]
   const farEdge = (broken ? high : low)([Math.max(...xs), 0])[0]
   const steel = plan?.stations.steel?.figures
+  const frontEdge = piece.kind === 'slab' ? piece.sides.front?.top : undefined
   const poured = attitude === 'poured'
   const mould = plan?.stations.mould
   const base = mould?.parts.find((p) => p.role === 'base')
@@ -153,16 +163,16 @@ function Drawing({
         </>
       )}
       <Dimension
-        from={[Math.max(26, edge - 58), low([0, 0])[1]]}
-        to={[Math.max(26, edge - 58), low([0, piece.thickness])[1]]}
-        text={text(piece.thickness)}
-        name="thickness"
+        from={[Math.max(26, edge - 58), low([0, bodyLow])[1]]}
+        to={[Math.max(26, edge - 58), low([0, bodyHigh])[1]]}
+        text={text(bodyHigh - bodyLow)}
+        name={piece.kind === 'slab' ? 'thickness' : 'height'}
       />
       {poured && stripHigh > 0 && (
         <Dimension
           from={[Math.min(width - 24, farX - 10), low([0, -stripHigh])[1]]}
-          to={[Math.min(width - 24, farX - 10), low([0, piece.thickness])[1]]}
-          text={text(piece.thickness + stripHigh)}
+          to={[Math.min(width - 24, farX - 10), low([0, bodyHigh])[1]]}
+          text={text(bodyHigh + stripHigh)}
           name="strip width"
         />
       )}
@@ -171,14 +181,14 @@ function Drawing({
           <line
             x1={farEdge - 150}
             x2={farEdge}
-            y1={low([0, piece.thickness])[1] - 5}
-            y2={low([0, piece.thickness])[1] - 5}
+            y1={low([0, bodyHigh])[1] - 5}
+            y2={low([0, bodyHigh])[1] - 5}
             stroke="var(--oxide)"
             strokeWidth="1.6"
           />
           <text
             x={farEdge - 4}
-            y={low([0, piece.thickness])[1] - 10}
+            y={low([0, bodyHigh])[1] - 10}
             textAnchor="end"
             className="dim"
             style={{ fill: 'var(--oxide)', fontSize: 14 }}
@@ -198,9 +208,7 @@ function Drawing({
           steel?.meshName && poured
             ? `mesh at ${text(steel.layAtFillMm ?? 0)} fill, cover ${text(steel.coverMm)}`
             : '',
-          piece.sides.front.top.kind !== 'square'
-            ? `front ${piece.sides.front.top.kind} ${text(piece.sides.front.top.size)}`
-            : '',
+          frontEdge && frontEdge.kind !== 'square' ? `front ${frontEdge.kind} ${text(frontEdge.size)}` : '',
         ]
           .filter(Boolean)
           .join('   ·   ')}

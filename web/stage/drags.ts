@@ -1,11 +1,13 @@
 import type { Point } from '../../core/geometry/index.ts'
-import type { Change, Piece, SideId } from '../../core/job/index.ts'
+import type { Change, SlabPiece } from '../../core/job/index.ts'
+import { outlineSize, resizedOutline } from '../../core/piece/index.ts'
+import type { ViewSide } from './planFrame.ts'
 import type { Line } from './sectionLine.ts'
 
 /** A side pulled outward by `by` px of screen: the new length or width in whole shop steps. */
 export function dragSide(
-  piece: Piece,
-  side: SideId,
+  piece: SlabPiece,
+  side: ViewSide,
   by: Point,
   frame: { scale: number; mirrored: boolean },
   step: number,
@@ -14,11 +16,16 @@ export function dragSide(
   const rightward = (side === 'right') !== frame.mirrored
   const outward = along ? (rightward ? by[0] : -by[0]) : side === 'back' ? -by[1] : by[1]
   const what = along ? 'length' : 'width'
-  const mm = Math.max(step, Math.round((piece.outline[what] + outward / frame.scale) / step) * step)
+  const mm = Math.max(
+    step,
+    Math.round((outlineSize(piece.outline)[what] + outward / frame.scale) / step) * step,
+  )
   return {
     what,
     mm,
-    changes: [{ type: 'outlineChanged', pieceId: piece.id, outline: { ...piece.outline, [what]: mm } }],
+    changes: [
+      { type: 'outlineChanged', pieceId: piece.id, outline: resizedOutline(piece.outline, { [what]: mm }) },
+    ],
   }
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { outlineLoop } from '../../core/piece/index.ts'
 import { testSlab, testTop } from '../../core/testPiece.ts'
 import { dragLine, dragSide } from './drags.ts'
-import { loopPath, outlinePath } from './paths.ts'
+import { loopPath, silhouettePath } from './paths.ts'
 import { planFrame, sideEnds, sideShown } from './planFrame.ts'
 import { usualLine } from './sectionLine.ts'
 
@@ -95,5 +95,5 @@ it('draws arcs as arcs, turned the right way in either attitude', () => {
   const up = loopPath(loop, ([x, y]) => [x, -y], 1, false)
   expect(up).toContain('A 10.000 10.000 0 0 0 100.00 -10.00')
   expect(loopPath(loop, ([x, y]) => [-x, -y], 1, true)).toContain('0 0 1')
-  expect(outlinePath(testTop(), 0.1).match(/M /g)).toHaveLength(4)
+  expect(silhouettePath(testTop(), [56, 22]).match(/M /g)).toHaveLength(4)
 })

@@ -1,5 +1,9 @@
 import type { Point } from '../../core/geometry/index.ts'
-import type { Piece, SideId } from '../../core/job/index.ts'
+import type { Piece } from '../../core/job/index.ts'
+import { pieceBox } from '../../core/piece/index.ts'
+
+/** The four sides of a view, and of a rectangle. */
+export type ViewSide = 'front' | 'right' | 'back' | 'left'
 
 /** Room round the drawing for dimensions, px. */
 const ROOM = { x: 58, top: 46, bottom: 26 }
@@ -18,15 +22,19 @@ export type PlanFrame = {
   readonly fromScreen: (p: Point) => Point
 }
 
-/** Fits a piece and, as poured, its mould into a view of `size` px. Front at the bottom in either attitude. */
+/**
+ * Fits a piece and, as poured, its mould into a view of `size` px. Front at the bottom in either attitude. `plan` is the
+ * box of the plan as shown, where it is not the piece's own.
+ */
 export function planFrame(
   piece: Piece,
   attitude: 'poured' | 'placed',
   size: { width: number; height: number },
+  plan: { length: number; width: number } = pieceBox(piece),
 ): PlanFrame {
   const poured = attitude === 'poured'
-  const mirrored = poured && piece.attitude.down === 'top'
-  const { length, width } = piece.outline
+  const mirrored = poured && piece.kind === 'slab' && piece.attitude.down === 'top'
+  const { length, width } = plan
   const margin = poured
     ? 24 + piece.mould.runPast + (piece.mould.school === 'stand' ? piece.mould.baseMargin : 0)
     : 0
@@ -51,12 +59,12 @@ export function planFrame(
 }
 
 /** The side of the piece that stands where `where` is on the screen. */
-export const sideShown = (where: SideId, mirrored: boolean): SideId =>
+export const sideShown = (where: ViewSide, mirrored: boolean): ViewSide =>
   mirrored && where === 'left' ? 'right' : mirrored && where === 'right' ? 'left' : where
 
 /** The two ends of a side of the rectangle, as placed. */
-export const sideEnds = (side: SideId, length: number, width: number): [Point, Point] => {
-  const corners: Record<SideId, [Point, Point]> = {
+export const sideEnds = (side: ViewSide, length: number, width: number): [Point, Point] => {
+  const corners: Record<ViewSide, [Point, Point]> = {
     front: [
       [0, 0],
       [length, 0],

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { applyChange } from '../../core/job/index.ts'
+import { applyChange, type SlabPiece } from '../../core/job/index.ts'
 import { resolvePlacing } from '../../core/piece/index.ts'
 import { testBasin, testJob, testTaps, testTop } from '../../core/testPiece.ts'
 import { snapOpening } from './snap.ts'
@@ -7,7 +7,7 @@ import { snapOpening } from './snap.ts'
 const piece = testTop()
 const rest = (id: string, wanted: [number, number], from = piece) => {
   const { changes, guides } = snapOpening(from, id, wanted, 8, 1)
-  const moved = changes.reduce(applyChange, testJob(from)).pieces[0]!
+  const moved = changes.reduce(applyChange, testJob(from)).pieces[0] as SlabPiece
   return {
     at: resolvePlacing(moved).middles.get(id),
     opening: moved.openings.find((o) => o.id === id)!,

@@ -1,6 +1,6 @@
 import type { Point } from '../../core/geometry/index.ts'
-import type { Change, Opening, Piece, PlaceRule } from '../../core/job/index.ts'
-import { movedRule, reach, resolvePlacing } from '../../core/piece/index.ts'
+import type { Change, Opening, PlaceRule, SlabPiece } from '../../core/job/index.ts'
+import { movedRule, outlineSize, reach, resolvePlacing } from '../../core/piece/index.ts'
 
 export type Snapped = {
   readonly changes: readonly Change[]
@@ -12,7 +12,7 @@ export type Snapped = {
  * whole steps from the side its rule measures from. Rules by other openings are kept.
  */
 export function snapOpening(
-  piece: Piece,
+  piece: SlabPiece,
   openingId: string,
   wanted: Point,
   near: number,
@@ -20,11 +20,12 @@ export function snapOpening(
 ): Snapped {
   const opening = piece.openings.find((o) => o.id === openingId)!
   const { middles } = resolvePlacing(piece)
+  const size = outlineSize(piece.outline)
   const guides: { axis: 'u' | 'v'; at: number }[] = []
   const patch: { u?: PlaceRule; v?: PlaceRule } = {}
   for (const axis of ['u', 'v'] as const) {
     const k = axis === 'u' ? 0 : 1
-    const total = axis === 'u' ? piece.outline.length : piece.outline.width
+    const total = axis === 'u' ? size.length : size.width
     const now = middles.get(openingId)![k]
     const others = piece.openings
       .filter((o) => o.id !== openingId && !leansOn(piece, o, openingId, axis))
@@ -60,7 +61,7 @@ export function snapOpening(
 }
 
 /** Whether an opening's place follows another's along an axis, near or far: it cannot be snapped to it. */
-function leansOn(piece: Piece, opening: Opening, onto: string, axis: 'u' | 'v'): boolean {
+function leansOn(piece: SlabPiece, opening: Opening, onto: string, axis: 'u' | 'v'): boolean {
   const seen = new Set<string>()
   let at: Opening | undefined = opening
   while (at && !seen.has(at.id)) {

@@ -18,6 +18,7 @@ type Look = {
 
 const COLOUR: Readonly<Record<PartMesh['role'], string>> = {
   piece: '--concrete',
+  insert: '--steel',
   base: '--board',
   strip: '--board',
   corner: '--board',
@@ -52,9 +53,15 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
   let look: Look = { attitude: 'poured', lit: null, apart: false, theme: 'day' }
   let framed = ''
   let queued = false
-  let angle = 0
-  /** Whether as poured and as placed differ by a half turn. */
-  let flips = true
+  /** How far turned over: 0 as poured, 1 as placed. */
+  let turned = 0
+  const toPlaced = new THREE.Quaternion()
+  const centre = new THREE.Mesh(
+    new THREE.OctahedronGeometry(1),
+    new THREE.MeshBasicMaterial({ depthTest: false, transparent: true }),
+  )
+  centre.renderOrder = 2
+  turning.add(centre)
   let animation = 0
 
   const draw = () => {
@@ -103,17 +110,46 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
   function dressParts(): void {
     const css = getComputedStyle(document.documentElement)
     const colour = (name: string) => new THREE.Color(css.getPropertyValue(name).trim())
+    ;(centre.material as THREE.MeshBasicMaterial).color = colour('--oxide')
     for (const { part, group, fill, edges } of parts) {
       const isLit =
         look.lit === part.id ||
         (look.lit?.startsWith('opening/') &&
           part.id.split('/')[1]?.replace(/\.\d+$/, '') === look.lit.slice(8))
-      fill.color = colour(isLit ? '--oxide' : COLOUR[part.role])
+      group.children
+        .filter((c) => c.userData.overlay)
+        .forEach((c) => {
+          c.removeFromParent()
+          ;(c as THREE.Mesh).geometry.dispose()
+        })
+      const faceLit = look.lit !== null && part.mesh.faceNames.includes(look.lit)
+      fill.color = colour(isLit && !faceLit ? '--oxide' : COLOUR[part.role])
       edges.color = colour('--ink')
-      group.visible = part.role === 'piece' || look.attitude === 'poured'
+      group.visible = part.role === 'piece' || part.role === 'insert' || look.attitude === 'poured'
       group.position.set(0, 0, 0)
       if (look.apart && look.attitude === 'poured') group.position.copy(apartBy(part))
+      if (faceLit && part.role === 'piece') lightFace(part, group, colour('--oxide'))
     }
+  }
+
+  /** Lays the pointed face's own triangles over it in oxide. */
+  function lightFace(part: PartMesh, group: THREE.Group, colour: THREE.Color): void {
+    const { mesh } = part
+    const face = mesh.faceNames.indexOf(look.lit ?? '')
+    const index: number[] = []
+    mesh.faceOfTriangle.forEach((f, t) => {
+      if (f === face)
+        index.push(mesh.triangles[t * 3]!, mesh.triangles[t * 3 + 1]!, mesh.triangles[t * 3 + 2]!)
+    })
+    const geometry = new THREE.BufferGeometry()
+    geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3))
+    geometry.setIndex(index)
+    const overlay = new THREE.Mesh(
+      geometry,
+      new THREE.MeshBasicMaterial({ color: colour, transparent: true, opacity: 0.55, polygonOffset: true }),
+    )
+    overlay.userData.overlay = true
+    group.add(overlay)
   }
 
   /** How far a part stands off when parts are shown apart: strips outward, the base down, knockouts up. */
@@ -137,29 +173,30 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
   }
 
   function pose(): void {
-    const [length, , thickness] = size
+    const middle = new THREE.Vector3(...size).multiplyScalar(0.5)
+    const now = new THREE.Quaternion().slerp(toPlaced, turned)
     turning.matrixAutoUpdate = false
     turning.matrix
-      .makeTranslation(length / 2, 0, thickness / 2)
-      .multiply(new THREE.Matrix4().makeRotationY(angle))
-      .multiply(new THREE.Matrix4().makeTranslation(-length / 2, 0, -thickness / 2))
+      .makeTranslation(middle.x, middle.y, middle.z)
+      .multiply(new THREE.Matrix4().makeRotationFromQuaternion(now))
+      .multiply(new THREE.Matrix4().makeTranslation(-middle.x, -middle.y, -middle.z))
     draw()
   }
 
-  const restAngle = () => (flips && look.attitude === 'placed' ? Math.PI : 0)
+  const restTurn = () => (look.attitude === 'placed' ? 1 : 0)
 
   function turnTo(target: number): void {
     cancelAnimationFrame(animation)
-    if (matchMedia('(prefers-reduced-motion: reduce)').matches || Math.abs(target - angle) < 1e-3) {
-      angle = target
+    if (matchMedia('(prefers-reduced-motion: reduce)').matches || Math.abs(target - turned) < 1e-3) {
+      turned = target
       pose()
       return
     }
-    const from = angle
+    const from = turned
     const start = performance.now()
     const step = (now: number) => {
       const t = Math.min(1, (now - start) / TURN_MS)
-      angle = from + (target - from) * (t * t * (3 - 2 * t))
+      turned = from + (target - from) * (t * t * (3 - 2 * t))
       pose()
       if (t < 1) animation = requestAnimationFrame(step)
     }
@@ -168,24 +205,27 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
 
   /** How far back the camera must stand along `way` so that every corner of the box, its strips included, is seen. */
   function fitDistance(way: THREE.Vector3): number {
-    const [length, width, thickness] = size
+    const middle = new THREE.Vector3(...size).multiplyScalar(0.5)
     const right = new THREE.Vector3().crossVectors(way, camera.up).normalize()
     const up = new THREE.Vector3().crossVectors(right, way).normalize()
     const tall = Math.tan((camera.fov * Math.PI) / 360) * 0.94
     const wide = tall * camera.aspect
+    const [length, width, height] = size
     const room = 0.05 * Math.max(length, width)
     let far = 1
     for (const x of [-room, length + room])
       for (const y of [-room, width + room])
-        for (const z of [-room / 2, thickness]) {
-          const corner = new THREE.Vector3(x, y, z).sub(controls.target)
-          const toward = corner.dot(way)
-          far = Math.max(
-            far,
-            Math.abs(corner.dot(right)) / wide + toward,
-            Math.abs(corner.dot(up)) / tall + toward,
-          )
-        }
+        for (const z of [-room / 2, height])
+          for (const placed of [false, true]) {
+            const corner = new THREE.Vector3(x, y, z).sub(middle)
+            if (placed) corner.applyQuaternion(toPlaced)
+            const toward = corner.dot(way)
+            far = Math.max(
+              far,
+              Math.abs(corner.dot(right)) / wide + toward,
+              Math.abs(corner.dot(up)) / tall + toward,
+            )
+          }
     return far
   }
 
@@ -219,11 +259,16 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     )
     const [hit] = ray
       .intersectObjects(
-        turning.children.filter((c) => c.visible),
+        turning.children.filter((c) => c.visible && c !== centre),
         true,
       )
       .filter((h) => h.object instanceof THREE.Mesh)
-    const id = (hit?.object.userData.id as string | undefined) ?? null
+    const part = parts.find((p) => p.part.id === hit?.object.userData.id)?.part
+    const face =
+      part?.role === 'piece' && hit?.faceIndex != null
+        ? part.mesh.faceNames[part.mesh.faceOfTriangle[hit.faceIndex]!]
+        : undefined
+    const id = face ?? part?.id ?? null
     if (id === pointed) return
     pointed = id
     onPoint(id)
@@ -240,18 +285,30 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     show(scene) {
       clear()
       size = scene.size
-      flips = scene.toPlaced.x[0] < 0
+      const { x, y, z } = scene.toPoured
+      // The way back is the transpose: the rows of the matrix become its columns.
+      toPlaced.setFromRotationMatrix(
+        new THREE.Matrix4().set(x[0], x[1], x[2], 0, y[0], y[1], y[2], 0, z[0], z[1], z[2], 0, 0, 0, 0, 1),
+      )
+      const [cx, cy, cz] = scene.centre
+      const { origin: o } = scene.toPoured
+      centre.position.set(
+        x[0] * cx + y[0] * cy + z[0] * cz + o[0],
+        x[1] * cx + y[1] * cy + z[1] * cz + o[1],
+        x[2] * cx + y[2] * cy + z[2] * cz + o[2],
+      )
+      centre.scale.setScalar(Math.max(...size) * 0.014)
       for (const part of scene.parts) addPart(part)
       dressParts()
       frame()
-      angle = restAngle()
+      turned = restTurn()
       pose()
     },
     dress(next) {
-      const turned = next.attitude !== look.attitude
+      const over = next.attitude !== look.attitude
       look = next
       dressParts()
-      if (turned) turnTo(restAngle())
+      if (over) turnTo(restTurn())
       draw()
     },
     resize(width, height) {

@@ -1,12 +1,14 @@
 import { type PointerEvent, useRef, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
-import type { Change, Piece, SideId } from '../../core/job/index.ts'
+import type { Change, SlabPiece } from '../../core/job/index.ts'
+import { asPolygon } from '../../core/piece/index.ts'
 import { formatLength, type MeasureStyle, shopStep } from '../../core/units/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../app/store.ts'
 import { lineDragged, selected } from '../app/viewSlice.ts'
 import { dragLine, dragSide } from './drags.ts'
-import type { PlanFrame } from './planFrame.ts'
+import { type Feature, moveFeature } from './planFeatures.ts'
+import type { PlanFrame, ViewSide } from './planFrame.ts'
 import type { Line } from './sectionLine.ts'
 import { snapOpening } from './snap.ts'
 
@@ -15,14 +17,18 @@ const SNAP_PX = 8
 const STILL_PX = 3
 
 export type Drag =
+  | { readonly kind: 'feature'; readonly feature: Feature; readonly start: Point }
+  | { readonly kind: 'polygonSide'; readonly id: string; readonly start: Point }
   | { readonly kind: 'opening'; readonly id: string; readonly grab: Point; readonly start: Point }
-  | { readonly kind: 'side'; readonly side: SideId; readonly start: Point }
+  | { readonly kind: 'side'; readonly side: ViewSide; readonly start: Point }
   | {
       readonly kind: 'line'
       readonly end: 'from' | 'to' | 'both'
       readonly start: Point
       readonly line: Line
     }
+
+const tidy = (n: number): number => Math.round(n * 1e4) / 1e4
 
 type Guide = { readonly axis: 'u' | 'v'; readonly at: number }
 
@@ -31,7 +37,7 @@ type Guide = { readonly axis: 'u' | 'v'; readonly at: number }
  * in the document, without what is being dragged.
  */
 export function usePlanDrag(
-  piece: Piece,
+  piece: SlabPiece,
   frame: PlanFrame,
   style: MeasureStyle,
   localPoint: (event: PointerEvent) => Point,
@@ -60,7 +66,14 @@ export function usePlanDrag(
       return
     }
     if (Math.hypot(...by) < STILL_PX && !pending.current) return
-    pending.current = d.kind === 'opening' ? carryOpening(d, at) : pullSide(d, by)
+    pending.current =
+      d.kind === 'opening'
+        ? carryOpening(d, at)
+        : d.kind === 'feature'
+          ? carryFeature(d, by)
+          : d.kind === 'polygonSide'
+            ? pushSide(d, by)
+            : pullSide(d, by)
     preview(pending.current.changes)
   }
   const carryOpening = (d: Extract<Drag, { kind: 'opening' }>, at: Point) => {
@@ -76,6 +89,35 @@ export function usePlanDrag(
     setGuides(found)
     return { label: `move ${piece.openings.find((o) => o.id === d.id)!.name}`, changes }
   }
+  const inPlan = (by: Point): Point => {
+    const [a, b] = [frame.fromScreen([0, 0]), frame.fromScreen(by)]
+    return [b[0] - a[0], b[1] - a[1]]
+  }
+  const carryFeature = ({ feature }: Extract<Drag, { kind: 'feature' }>, by: Point) => {
+    const step = shopStep(style)
+    const [dx, dy] = inPlan(by).map((n) => Math.round(n / step) * step) as [number, number]
+    return { label: `move ${feature.name}`, changes: moveFeature(piece, feature, [dx, dy]) }
+  }
+  /** A side of a polygon moved square to itself, with both its corners. */
+  const pushSide = ({ id }: Extract<Drag, { kind: 'polygonSide' }>, by: Point) => {
+    const outline = asPolygon(piece.outline)
+    const i = outline.corners.findIndex((c) => c.side === id)
+    const [a, b] = [outline.corners[i]!, outline.corners[(i + 1) % outline.corners.length]!]
+    const length = Math.hypot(b.x - a.x, b.y - a.y) || 1
+    const n: Point = [(b.y - a.y) / length, -(b.x - a.x) / length]
+    const [dx, dy] = inPlan(by)
+    const step = shopStep(style)
+    const out = Math.round((dx * n[0] + dy * n[1]) / step) * step
+    const corners = outline.corners.map((c) =>
+      c === a || c === b ? { ...c, x: tidy(c.x + n[0] * out), y: tidy(c.y + n[1] * out) } : c,
+    )
+    return {
+      label: `side ${id.replaceAll('-', ' ')} ${formatLength(out, style)} out`,
+      changes: [
+        { type: 'outlineChanged', pieceId: piece.id, outline: { ...outline, corners } } satisfies Change,
+      ],
+    }
+  }
   const pullSide = (d: Extract<Drag, { kind: 'side' }>, by: Point) => {
     const { what, mm, changes } = dragSide(piece, d.side, by, frame, shopStep(style))
     return { label: `${what} ${formatLength(mm, style)}`, changes }
@@ -87,6 +129,8 @@ export function usePlanDrag(
     setGuides([])
     preview(null)
     if (next && next.changes.length > 0) change(next.label, ...next.changes)
+    if (d?.kind === 'feature') dispatch(selected({ kind: d.feature.list, id: d.feature.id }))
+    if (d?.kind === 'polygonSide' && !next) dispatch(selected({ kind: 'side', id: d.id }))
     if (d?.kind === 'opening') dispatch(selected({ kind: 'opening', id: d.id }))
     if (d?.kind === 'side' && !next) dispatch(selected({ kind: 'side', id: d.side }))
   }

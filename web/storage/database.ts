@@ -21,16 +21,25 @@ export type JobRow = {
 }
 
 export type ShelfRow = { readonly id: 'shelf'; readonly stock: Stock }
+/** An imported mesh, kept under the hash of its content; its box starts at the origin, in the file's own unit. */
+export type FileRow = {
+  readonly id: string
+  readonly name: string
+  readonly positions: Float32Array
+  readonly triangles: Uint32Array
+}
 export type SettingRow = { readonly id: string; readonly value: unknown }
 
 export type HollowDatabase = Dexie & {
   jobs: EntityTable<JobRow, 'id'>
   shelf: EntityTable<ShelfRow, 'id'>
   settings: EntityTable<SettingRow, 'id'>
+  files: EntityTable<FileRow, 'id'>
 }
 
 export function openDatabase(name = 'steady-hollow'): HollowDatabase {
   const database = new Dexie(name) as HollowDatabase
   database.version(1).stores({ jobs: 'id, savedAt', shelf: 'id', settings: 'id' })
+  database.version(2).stores({ files: 'id' })
   return database
 }

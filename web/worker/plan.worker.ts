@@ -4,14 +4,18 @@ import {
   type Kernel,
   meshSolid,
   openKernel,
+  type Placement,
   type SolidRecipe,
+  seenLines,
 } from '../../core/geometry/index.ts'
+import { holdDimensions, holdFigure } from '../../core/hold.ts'
 import type { Job, Piece } from '../../core/job/index.ts'
 import { stationMemo } from '../../core/memo.ts'
-import { pouredPlacement } from '../../core/piece/index.ts'
+import { holdFonts, inversePlacement, pouredPlacement, pouredSize } from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { proveRemedies } from '../../core/remedies.ts'
 import { type Page, sectionDrawing, shopSheet } from '../../core/sheets/index.ts'
+import { holdPieceMesh } from './pieceMesh.ts'
 import type { PartMesh, Reply, Request, Scene } from './protocol.ts'
 
 const opening = openKernel({ wasm })
@@ -59,6 +63,8 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
   const { job, pieceId, runId } = request
   const piece = pieceOf(job, pieceId)
   if (!piece) return
+  await holdFonts(piece.lettering.map((l) => l.font))
+  await holdPieceMesh(kernel, piece)
   switch (request.kind) {
     case 'plan': {
       const { jobRevision, want, preview } = request
@@ -74,13 +80,17 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
       await pause()
       if (waiting.has('plan')) return
       const scene = plan.stations.piece?.geometry.recipe ? sceneOf(kernel, piece, plan) : null
-      const buffers = scene?.parts.flatMap(({ mesh, lines }) => [
-        mesh.positions.buffer,
-        mesh.triangles.buffer,
-        mesh.faceOfTriangle.buffer,
-        lines.buffer,
-      ])
-      reply({ kind: 'scene', runId, pieceId, scene }, buffers as Transferable[] | undefined)
+      const buffers = scene && [
+        ...scene.parts.flatMap(({ mesh, lines }) => [
+          mesh.positions.buffer,
+          mesh.triangles.buffer,
+          mesh.faceOfTriangle.buffer,
+          lines.buffer,
+        ]),
+        scene.seen.poured.buffer,
+        scene.seen.placed.buffer,
+      ]
+      reply({ kind: 'scene', runId, pieceId, scene }, (buffers ?? undefined) as Transferable[] | undefined)
       return
     }
     case 'section': {
@@ -104,6 +114,17 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
         plan: proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo }), memo),
       })
       return
+    case 'hold': {
+      const { dimension, what, targets, min, max } = request
+      const held = holdDimensions(piece).find((d) => d.key === dimension)
+      const answers = held
+        ? targets.flatMap(
+            (value) => holdFigure(kernel, job, piece, held, { what, value }, { min, max }) ?? [],
+          )
+        : []
+      reply({ kind: 'hold', runId, answers })
+      return
+    }
     case 'pages': {
       const pages = pagesOf(kernel, job, piece)
       reply({ kind: 'pages', runId, pages, why: pages ? null : NO_SHEET })
@@ -130,10 +151,12 @@ function drawPages(kernel: Kernel, job: Job, piece: Piece): readonly Page[] | nu
     pour,
     finish,
   } = planPiece(kernel, job, piece, { memo }).stations
-  if (!pieceStation?.geometry.recipe || !mould || !steel || !release || !mix || !pour) return null
+  if (!pieceStation?.geometry.recipe || !steel || !mix || !pour) return null
   const stations = { piece: pieceStation, mould, steel, release, mix, pour, finish }
   return shopSheet(kernel, { jobName: job.name, piece, settings: job.settings, stations }).pages
 }
+
+const STAYS: Placement = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] }
 
 function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
   const { geometry } = plan.stations.piece!
@@ -146,10 +169,21 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
     }
     return [
       part('piece', 'piece', cast),
+      ...geometry.inserts.map((i) =>
+        part(`insert/${i.id}`, 'insert', { kind: 'moved', solid: i.recipe, by }),
+      ),
       ...(plan.stations.mould?.parts ?? []).map((p) => part(p.id, p.role, p.recipe)),
     ]
   })
-  return { parts, toPlaced: by, size: [geometry.length, geometry.width, geometry.thickness] }
+  const { xMm, yMm, zMm } = plan.stations.piece!.figures.centreOfGravity
+  const body = parts[0]!.mesh
+  return {
+    parts,
+    toPoured: by,
+    size: pouredSize(piece.attitude, geometry),
+    seen: { poured: seenLines(body, STAYS), placed: seenLines(body, inversePlacement(by)) },
+    centre: [xMm, yMm, zMm],
+  }
 }
 
 async function answerSheet(

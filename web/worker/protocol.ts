@@ -1,4 +1,5 @@
 import type { NamedMesh, Placement, Point } from '../../core/geometry/index.ts'
+import type { HoldAnswer, HoldWhat } from '../../core/hold.ts'
 import type { Job, StationName } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
 import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
@@ -6,7 +7,16 @@ import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
 /** A part to draw, in the frame of the pour. */
 export type PartMesh = {
   readonly id: string
-  readonly role: 'piece' | 'base' | 'strip' | 'corner' | 'knockout' | 'wrap' | 'sealant' | 'chamfer'
+  readonly role:
+    | 'piece'
+    | 'insert'
+    | 'base'
+    | 'strip'
+    | 'corner'
+    | 'knockout'
+    | 'wrap'
+    | 'sealant'
+    | 'chamfer'
   readonly mesh: NamedMesh
   /** Edges to draw, pairs of points. */
   readonly lines: Float32Array
@@ -14,12 +24,18 @@ export type PartMesh = {
 
 export type Scene = {
   readonly parts: readonly PartMesh[]
-  readonly toPlaced: Placement
+  /** From as placed to the frame of the pour, and the box there. */
+  readonly toPoured: Placement
   readonly size: readonly [number, number, number]
+  /** Edges of the piece seen from above, x, y, x, y, in each attitude. */
+  readonly seen: { readonly poured: Float32Array; readonly placed: Float32Array }
+  /** Centre of gravity as placed. */
+  readonly centre: readonly [number, number, number]
 }
 
 export type Request =
   | PagesRequest
+  | HoldRequest
   | {
       readonly kind: 'plan'
       readonly runId: number
@@ -49,6 +65,23 @@ export type Request =
       readonly fonts: { readonly regular: string; readonly bold: string }
     }
 
+export type HoldRequest = {
+  readonly kind: 'hold'
+  readonly runId: number
+  readonly job: Job
+  readonly pieceId: string
+  readonly dimension: string
+  readonly what: HoldWhat
+  readonly targets: readonly number[]
+  readonly min: number
+  readonly max: number
+}
+export type HoldReply = {
+  readonly kind: 'hold'
+  readonly runId: number
+  readonly answers: readonly HoldAnswer[]
+}
+
 export type PagesRequest = {
   readonly kind: 'pages'
   readonly runId: number
@@ -64,6 +97,7 @@ export type PagesReply = {
 
 export type Reply =
   | PagesReply
+  | HoldReply
   | {
       readonly kind: 'plan'
       readonly runId: number

@@ -1,26 +1,30 @@
 import {
   type Loop,
+  measureLoop,
   rectangleLoop,
   reverseLoop,
   type Segment,
   type SolidRecipe,
 } from '../../geometry/index.ts'
-import type { Piece, SideId } from '../../job/index.ts'
+import type { Rim, SideId, SlabPiece } from '../../job/index.ts'
 import {
+  halfSize,
   insetShape,
-  openingRim,
-  outlineRim,
+  openingPlug,
   type PieceGeometry,
   type PlacedOpening,
   pouredLoop,
+  pouredPlacement,
   pouredPoint,
   SIDES,
   shapeLoop,
   sideAt,
+  slabBody,
 } from '../../piece/index.ts'
 import type { Board } from '../../stock/index.ts'
 import { chooseLaminate, type Laminate } from '../laminate.ts'
 import type { MouldPart } from '../types.ts'
+import type { BoxedSlab } from './boxedSlab.ts'
 import { boxPlan, type Footprint } from './boxPlan.ts'
 
 export type BoxStock = { readonly base: Board; readonly side: Board; readonly laminate: readonly Board[] }
@@ -53,14 +57,14 @@ const footLoop = ({ x, y, length, width }: Footprint, name: string): Loop =>
 const oneLayer = (board: Board) => [{ boardId: board.id, name: board.name, thicknessMm: board.thickness }]
 
 /** Every part of the box as a solid in place, as poured. Cavity and parts share the piece's own loops. */
-export function boxParts(piece: Piece, geometry: PieceGeometry, stock: BoxStock): BarePart[] {
+export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxStock): BarePart[] {
   const { thickness } = geometry
   const plan = boxPlan(
     { ...geometry, baseThickness: stock.base.thickness, sideThickness: stock.side.thickness },
     piece.mould,
   )
   const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
-  const openings = geometry.openings.map(
+  const openings = boxedOpenings(geometry).map(
     (o): PlacedOpening => ({
       ...o,
       centre: pouredPoint(o.centre, piece.attitude, geometry),
@@ -81,11 +85,11 @@ export function boxParts(piece: Piece, geometry: PieceGeometry, stock: BoxStock)
       recipe: prism(footLoop(plan.base, 'base'), plan.baseLow, 0, 'base'),
     },
     ...SIDES.map((where) =>
-      stripPart(where, plan.strips[where], sideAt(where, piece.attitude), plan, stock.side),
+      stripPart(where, plan.strips[where]!, sideAt(where, piece.attitude), plan, stock.side),
     ),
     ...cornerParts(outline, thickness, stock.laminate),
     ...openings.flatMap((o) => knockoutParts(piece, o, thickness, stock.laminate)),
-    ...edgeParts(piece, outline, openings),
+    ...edgeParts(piece, geometry),
   ]
 }
 
@@ -146,7 +150,7 @@ function cornerParts(outline: Loop, thickness: number, boards: readonly Board[])
 }
 
 function knockoutParts(
-  piece: Piece,
+  piece: BoxedSlab,
   opening: PlacedOpening,
   thickness: number,
   boards: readonly Board[],
@@ -154,7 +158,7 @@ function knockoutParts(
   const { wrap, knockoutBelow } = piece.mould
   const high = thickness - knockoutBelow
   const body = insetShape(opening.shape, wrap)
-  const [length, width] = body.kind === 'round' ? [body.diameter, body.diameter] : [body.length, body.width]
+  const [length, width] = halfSize(body).map((half) => 2 * half) as [number, number]
   if (Math.min(length, width) <= 0) return []
   const bodyLoop = wrap === 0 ? opening.loop : shapeLoop(body, opening.centre, opening.key)
   const laminate = chooseLaminate(high, boards)
@@ -171,10 +175,7 @@ function knockoutParts(
     recipe: prism(bodyLoop, 0, high, `knockout/${opening.key}`),
   }
   if (wrap === 0) return [knockout]
-  const [ol, ow] =
-    opening.shape.kind === 'round'
-      ? [opening.shape.diameter, opening.shape.diameter]
-      : [opening.shape.length, opening.shape.width]
+  const [ol, ow] = halfSize(opening.shape).map((half) => 2 * half) as [number, number]
   return [
     knockout,
     {
@@ -192,101 +193,103 @@ function knockoutParts(
   ]
 }
 
-/** Sealant beads and chamfer strips along the rims that lie on the base in the pour. */
-function edgeParts(piece: Piece, outline: Loop, openings: readonly PlacedOpening[]): BarePart[] {
-  const down = piece.attitude.down
-  const cavity = prism(
-    outline,
-    0,
-    piece.thickness,
-    'cavity',
-    openings.map((o) => o.loop),
-  )
-  const onlyKind = (kind: 'bead' | 'chamfer', keep?: SideId): Piece => ({
-    ...piece,
-    sides: Object.fromEntries(
-      SIDES.map((side) => {
-        const rim = piece.sides[side]
-        const kept = rim[down].kind === kind && (!keep || keep === side)
-        return [side, kept ? rim : { top: { kind: 'square' }, bottom: { kind: 'square' } }]
-      }),
-    ) as Piece['sides'],
-  })
+/**
+ * Sealant beads and chamfer strips along the rims that lie on the base in the pour. Each is what one more eased edge
+ * takes off the slab, near the rim: the slab without it less the slab with it, so that parts and cast fill the box
+ * exactly.
+ */
+function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[] {
+  const { down } = piece.attitude
+  const by = pouredPlacement(piece.attitude, geometry)
+  const edgeOf = (side: SideId) => piece.sides[side]![down]
   const parts: BarePart[] = []
-  const bead = outlineRim(onlyKind('bead'), outline, down, 0, 1)
-  const taken: SolidRecipe[] = bead ? [bead] : []
   const part = (
     id: string,
     role: 'sealant' | 'chamfer',
     name: string,
     size: number,
     length: number,
-    recipe: SolidRecipe,
-  ): BarePart => ({
-    id,
-    role,
-    name,
-    boardId: null,
-    lengthMm: length,
-    widthMm: size,
-    thicknessMm: size,
-    layers: [],
-    laminate: null,
-    recipe,
-  })
-  const inCavity = (cutter: SolidRecipe, less: readonly SolidRecipe[]): SolidRecipe => {
-    const own: SolidRecipe = { kind: 'intersection', of: [cavity, cutter] }
-    return less.length === 0 ? own : { kind: 'difference', from: own, minus: less }
+    from: SolidRecipe,
+    less: SolidRecipe,
+  ) => {
+    parts.push({
+      id,
+      role,
+      name,
+      boardId: null,
+      lengthMm: length,
+      widthMm: size,
+      thicknessMm: size,
+      layers: [],
+      laminate: null,
+      recipe: { kind: 'moved', by, solid: { kind: 'difference', from, minus: [less] } },
+    })
   }
-  if (bead) {
-    const beaded = SIDES.filter((s) => piece.sides[s][down].kind === 'bead')
-    const sizes = beaded.map((s) => sizeOf(piece, s))
-    const length = beaded.reduce((sum, s) => sum + sideLength(piece, s), 0)
-    parts.push(
-      part('sealant/outline', 'sealant', 'sealant bead', Math.max(...sizes), length, inCavity(bead, [])),
-    )
-  }
-  for (const side of SIDES) {
-    if (piece.sides[side][down].kind !== 'chamfer') continue
-    const cutter = outlineRim(onlyKind('chamfer', side), outline, down, 0, 1)!
-    const recipe = inCavity(cutter, [...taken])
-    parts.push(
-      part(
-        `chamfer/${side}`,
-        'chamfer',
-        `${side} chamfer strip`,
-        sizeOf(piece, side),
-        sideLength(piece, side),
-        recipe,
+  /** The heights, as placed, that an edge of this size reaches from the face that is down. */
+  const zone = (size: number): [number, number] =>
+    down === 'top' ? [piece.thickness - size, piece.thickness] : [0, size]
+  const eased = (sides: ReadonlySet<string>): SolidRecipe => {
+    const most = Math.max(0, ...SIDES.map((s) => sizeOf(piece, s)))
+    const bare: SlabPiece = {
+      ...piece,
+      sides: Object.fromEntries(
+        Object.entries(piece.sides).map(([id, side]) => [
+          id,
+          { ...side, ...onlyRim(side, down, sides.has(id)) },
+        ]),
       ),
-    )
-    taken.push(cutter)
+    }
+    const [low, high] = zone(most)
+    return { ...slabBody(bare, []), low, high }
   }
-  const rims = Object.fromEntries(piece.openings.map((o) => [o.id, o.rim[down]]))
-  for (const opening of openings) {
-    const edge = rims[opening.openingId]!
+  let done: ReadonlySet<string> = new Set()
+  const ease = (id: string, role: 'sealant' | 'chamfer', name: string, sides: readonly SideId[]) => {
+    const next = new Set([...done, ...sides])
+    const length = sides.reduce((sum, s) => sum + sideLength(piece, s), 0)
+    part(id, role, name, Math.max(...sides.map((s) => sizeOf(piece, s))), length, eased(done), eased(next))
+    done = next
+  }
+  const beaded = SIDES.filter((s) => edgeOf(s).kind === 'bead')
+  if (beaded.length > 0) ease('sealant/outline', 'sealant', 'sealant bead', beaded)
+  for (const side of SIDES)
+    if (edgeOf(side).kind === 'chamfer') ease(`chamfer/${side}`, 'chamfer', `${side} chamfer strip`, [side])
+  for (const placed of boxedOpenings(geometry)) {
+    const opening = piece.openings.find((o) => o.id === placed.openingId)!
+    const edge = opening.rim[down]
     if (edge.kind === 'square') continue
-    const cutter = openingRim(opening, edge, down, 0, 1)!
     const role = edge.kind === 'bead' ? 'sealant' : 'chamfer'
-    const length = perimeterOf(opening)
-    const name = role === 'sealant' ? `${opening.name} rim bead` : `${opening.name} rim chamfer`
-    parts.push(
-      part(`${role}/opening/${opening.key}`, role, name, edge.size, length, inCavity(cutter, [...taken])),
-    )
-    taken.push(cutter)
+    const plug = (keep: boolean) =>
+      openingPlug(
+        { ...opening, rim: onlyRim(opening.rim, down, keep) },
+        placed,
+        piece.thickness,
+        ...zone(edge.size),
+      )
+    const name = role === 'sealant' ? `${placed.name} rim bead` : `${placed.name} rim chamfer`
+    part(`${role}/opening/${placed.key}`, role, name, edge.size, perimeterOf(placed), plug(true), plug(false))
   }
   return parts
 }
 
-const sizeOf = (piece: Piece, side: SideId): number => {
-  const edge = piece.sides[side][piece.attitude.down]
+/** A rim with only the edge that is down, or none. */
+const onlyRim = (rim: Rim, down: 'top' | 'bottom', keep: boolean): Rim => {
+  const square = { kind: 'square' } as const
+  return {
+    top: keep && down === 'top' ? rim.top : square,
+    bottom: keep && down === 'bottom' ? rim.bottom : square,
+  }
+}
+
+/** Openings that a straight knockout forms: cast in, right through. */
+export const boxedOpenings = ({ openings }: PieceGeometry): readonly PlacedOpening[] =>
+  openings.filter((o) => o.depth === null)
+
+const sizeOf = (piece: BoxedSlab, side: SideId): number => {
+  const edge = piece.sides[side]![piece.attitude.down]
   return edge.kind === 'square' ? 0 : edge.size
 }
 
-export const sideLength = (piece: Piece, side: SideId): number =>
+export const sideLength = (piece: BoxedSlab, side: SideId): number =>
   side === 'front' || side === 'back' ? piece.outline.length : piece.outline.width
 
-export const perimeterOf = ({ shape }: PlacedOpening): number =>
-  shape.kind === 'round'
-    ? Math.PI * shape.diameter
-    : 2 * (shape.length + shape.width) - (8 - 2 * Math.PI) * shape.radius
+export const perimeterOf = ({ loop }: PlacedOpening): number => measureLoop(loop).perimeter

@@ -1,10 +1,11 @@
-import type { Piece } from '../../job/index.ts'
+import type { Edge } from '../../job/index.ts'
 import { screwPull } from '../../mechanics/index.ts'
 import { type PieceGeometry, SIDES, sideAt } from '../../piece/index.ts'
 import type { Board, Mix, Sealant } from '../../stock/index.ts'
 import { GRAVITY } from '../../units/convert.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
-import { type BarePart, perimeterOf, sideLength } from './boxParts.ts'
+import type { BoxedSlab } from './boxedSlab.ts'
+import { type BarePart, boxedOpenings, perimeterOf, sideLength } from './boxParts.ts'
 
 /** Screws stay this far from a strip's ends, mm. */
 const END = 40
@@ -17,7 +18,7 @@ export type SidePull = { readonly partId: string; readonly spacing: number; read
 
 /** How far apart the screws of a strip may be: 10 base thicknesses, or what prying allows. */
 export function screwSpacing(
-  piece: Piece,
+  piece: BoxedSlab,
   base: Board,
   side: Board,
   mix: Mix,
@@ -38,7 +39,7 @@ export function screwSpacing(
 
 /** Screws of each strip into the base edge (wrap) or through the base into the strip (stand), with their places. */
 export function screwRows(
-  piece: Piece,
+  piece: BoxedSlab,
   geometry: PieceGeometry,
   parts: readonly BarePart[],
   base: Board,
@@ -90,20 +91,20 @@ export function holdDownForce(volume: number, massKg: number, freshKgPerM3: numb
 }
 
 /** Sealant by joint: base joint of each side, vertical corners, round knockouts; each with its own radius. */
-export function sealantRows(piece: Piece, geometry: PieceGeometry): SealantRow[] {
+export function sealantRows(piece: BoxedSlab, geometry: PieceGeometry): SealantRow[] {
   const { down } = piece.attitude
   const sharpCorners = piece.outline.radii.filter((r) => r === 0).length
   const roundCorners = 4 - sharpCorners
-  const radiusOf = (edge: Piece['sides']['front']['top']) => (edge.kind === 'bead' ? edge.size : 0)
+  const radiusOf = (edge: Edge) => (edge.kind === 'bead' ? edge.size : 0)
   const rims = Object.fromEntries(piece.openings.map((o) => [o.id, o.rim[down]]))
   const rows: Omit<SealantRow, 'millilitres'>[] = [
     ...SIDES.map((side) => ({
       where: `${side} base joint`,
       lengthMm: sideLength(piece, side),
-      radiusMm: radiusOf(piece.sides[side][down]),
+      radiusMm: radiusOf(piece.sides[side]![down]),
     })),
     { where: 'vertical corners', lengthMm: (sharpCorners + 2 * roundCorners) * piece.thickness, radiusMm: 0 },
-    ...geometry.openings.map((o) => ({
+    ...boxedOpenings(geometry).map((o) => ({
       where: `round the ${o.name} knockout`,
       lengthMm: perimeterOf(o),
       radiusMm: radiusOf(rims[o.openingId]!),

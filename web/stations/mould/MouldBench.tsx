@@ -1,3 +1,4 @@
+import { whyNoBox } from '../../../core/mould/index.ts'
 import { formatCut, formatLength, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../../app/store.ts'
@@ -14,6 +15,20 @@ export function MouldBench() {
   const choose = (label: string, patch: Partial<typeof mould>) =>
     change(label, { type: 'mouldChosen', pieceId: piece.id, patch })
   const mm = (n: number) => formatLength(n, style)
+  const why = whyNoBox(piece)
+  if (why !== null)
+    return (
+      <>
+        <h1>Mould</h1>
+        <p>
+          No mould method yet: {why}. Volume, weight, bags, section and sheet hold all the same; form it as
+          you know, and mind the attitude shown.
+        </p>
+        <Caution>
+          Tall or closed forms fail under pressure: have them and their ties designed by someone qualified.
+        </Caution>
+      </>
+    )
   return (
     <>
       <h1>Mould</h1>
@@ -74,7 +89,7 @@ export function MouldBench() {
           onCommit={(baseMargin) => choose(`base margin ${mm(baseMargin)}`, { baseMargin })}
         />
       )}
-      {piece.openings.length > 0 && (
+      {piece.kind === 'slab' && piece.openings.length > 0 && (
         <MeasureField
           label="Knockout wrap"
           note="foam"

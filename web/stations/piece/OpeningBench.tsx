@@ -1,18 +1,35 @@
 import { useState } from 'react'
-import { type Opening, type OpeningShape, openingFor, type PlaceRule } from '../../../core/job/index.ts'
-import { reach, removeOpening, resolvePlacing } from '../../../core/piece/index.ts'
+import {
+  type Opening,
+  type OpeningShape,
+  openingFor,
+  type Pattern,
+  type PlaceRule,
+  type SlabPiece,
+} from '../../../core/job/index.ts'
+import { halfSize, outlineSize, reach, removeOpening, resolvePlacing } from '../../../core/piece/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../app/store.ts'
 import { selected } from '../../app/viewSlice.ts'
-import { Choice, More, Row } from '../../ui/Choice.tsx'
+import { shapeText } from '../../stage/paths.ts'
+import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
 import { MeasureField, useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { Measures } from '../../ui/Measures.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { EdgeField } from './EdgeField.tsx'
+import { ImportOutline } from './ImportOutline.tsx'
+import { Switch } from './SideBench.tsx'
 
 /** One opening: its size, where it stands by rule, its row, its rim. */
-export function OpeningBench({ opening, onBack }: { opening: Opening; onBack: () => void }) {
-  const { piece } = usePlan()
+export function OpeningBench({
+  piece,
+  opening,
+  onBack,
+}: {
+  piece: SlabPiece
+  opening: Opening
+  onBack: () => void
+}) {
   const change = useChange()
   const dispatch = useAppDispatch()
   const style = useMeasureStyle()
@@ -37,55 +54,15 @@ export function OpeningBench({ opening, onBack }: { opening: Opening; onBack: ()
         options={[
           { value: 'rectangle', name: 'rectangle' },
           { value: 'round', name: 'round' },
+          { value: 'slot', name: 'slot' },
+          { value: 'polygon', name: 'drawn' },
         ]}
         onChoose={(kind) =>
-          kind !== shape.kind &&
-          setShape(
-            kind === 'round'
-              ? {
-                  kind: 'round',
-                  diameter: shape.kind === 'rectangle' ? Math.min(shape.length, shape.width) : 35,
-                }
-              : {
-                  kind: 'rectangle',
-                  length: shape.kind === 'round' ? shape.diameter : 100,
-                  width: shape.kind === 'round' ? shape.diameter : 100,
-                  radius: 0,
-                },
-            `${opening.name} ${kind}`,
-          )
+          kind !== shape.kind && setShape(startShape(kind, shape), `${opening.name} ${kind}`)
         }
       />
       <h2>{opening.fixture ? 'Fixture' : 'Finished size'}</h2>
-      {shape.kind === 'round' ? (
-        <MeasureField
-          label="Diameter"
-          value={shape.diameter}
-          min={1}
-          onCommit={(diameter) => setShape({ ...shape, diameter }, `${opening.name} d ${mm(diameter)}`)}
-        />
-      ) : (
-        <>
-          <MeasureField
-            label="Length"
-            value={shape.length}
-            min={1}
-            onCommit={(length) => setShape({ ...shape, length }, `${opening.name} length ${mm(length)}`)}
-          />
-          <MeasureField
-            label="Width"
-            value={shape.width}
-            min={1}
-            onCommit={(width) => setShape({ ...shape, width }, `${opening.name} width ${mm(width)}`)}
-          />
-          <MeasureField
-            label="Corner radius"
-            value={shape.radius}
-            min={0}
-            onCommit={(radius) => setShape({ ...shape, radius }, `${opening.name} radius ${mm(radius)}`)}
-          />
-        </>
-      )}
+      <ShapeFields shape={shape} setShape={(next, label) => setShape(next, `${opening.name} ${label}`)} />
       {opening.fixture ? (
         <>
           <MeasureField
@@ -100,11 +77,7 @@ export function OpeningBench({ opening, onBack }: { opening: Opening; onBack: ()
               })
             }
           />
-          <Row label="Opening">
-            {opening.shape.kind === 'round'
-              ? `d ${mm(opening.shape.diameter)}`
-              : `${mm(opening.shape.length)} × ${mm(opening.shape.width)}`}
-          </Row>
+          <Row label="Opening">{shapeText(opening.shape, mm)}</Row>
           <button
             type="button"
             className="word"
@@ -128,49 +101,84 @@ export function OpeningBench({ opening, onBack }: { opening: Opening; onBack: ()
         </button>
       )}
       <h2>Place</h2>
-      <PlaceField axis="u" opening={opening} onRule={(u) => patch(`place ${opening.name}`, { u })} />
-      <PlaceField axis="v" opening={opening} onRule={(v) => patch(`place ${opening.name}`, { v })} />
-      <h2>Row</h2>
-      <NumberField
-        label="How many"
-        value={opening.row?.count ?? 1}
-        min={1}
-        max={100}
-        whole
-        onCommit={(n) =>
-          n &&
-          patch(n === 1 ? `one ${opening.name}` : `${n} × ${opening.name}`, {
-            row:
-              n === 1
-                ? null
-                : { count: n, pitch: opening.row?.pitch ?? 200, along: opening.row?.along ?? 'u' },
+      <PlaceField
+        piece={piece}
+        axis="u"
+        opening={opening}
+        onRule={(u) => patch(`place ${opening.name}`, { u })}
+      />
+      <PlaceField
+        piece={piece}
+        axis="v"
+        opening={opening}
+        onRule={(v) => patch(`place ${opening.name}`, { v })}
+      />
+      <h2>Depth</h2>
+      <Switch
+        label="Goes right through"
+        on={opening.depth === null}
+        onSwitch={(on) =>
+          patch(on ? `${opening.name} goes through` : `${opening.name} is blind`, {
+            depth: on ? null : Math.round(piece.thickness / 3),
           })
         }
       />
-      {opening.row && (
-        <>
-          <MeasureField
-            label="Apart"
-            note="middle to middle"
-            value={opening.row.pitch}
-            min={1}
-            onCommit={(pitch) =>
-              opening.row && patch(`${opening.name} ${mm(pitch)} apart`, { row: { ...opening.row, pitch } })
-            }
-          />
-          <Choice
-            label="Row runs"
-            value={opening.row.along}
-            options={[
-              { value: 'u', name: 'along the front' },
-              { value: 'v', name: 'front to back' },
-            ]}
-            onChoose={(along) =>
-              opening.row && patch(`turn the row of ${opening.name}`, { row: { ...opening.row, along } })
-            }
-          />
-        </>
+      {opening.depth !== null && (
+        <MeasureField
+          label="Depth"
+          value={opening.depth}
+          min={0.5}
+          onCommit={(depth) => patch(`${opening.name} ${mm(depth)} deep`, { depth })}
+        />
       )}
+      <Choice
+        label="Entered from"
+        value={opening.on}
+        options={[
+          { value: 'top', name: 'the top' },
+          { value: 'bottom', name: 'underneath' },
+        ]}
+        onChoose={(on) => patch(`${opening.name} from the ${on}`, { on })}
+      />
+      <h2>Pattern</h2>
+      <PatternFields
+        opening={opening}
+        onPattern={(pattern, label) => patch(`${opening.name}: ${label}`, { pattern })}
+      />
+      <More title="Walls, how it is made">
+        <NumberField
+          label="Walls lean in"
+          unit="°"
+          value={opening.draftDeg}
+          min={-45}
+          max={45}
+          onCommit={(draftDeg) =>
+            draftDeg !== null && patch(`${opening.name} draft ${draftDeg}`, { draftDeg })
+          }
+        />
+        <NumberField
+          label="Turned"
+          unit="°"
+          value={opening.turnDeg}
+          min={-360}
+          max={360}
+          onCommit={(turnDeg) => turnDeg !== null && patch(`${opening.name} turned ${turnDeg}`, { turnDeg })}
+        />
+        <Choice
+          label="Made"
+          value={opening.made}
+          options={[
+            { value: 'cast', name: 'cast in' },
+            { value: 'drilled', name: 'drilled later' },
+          ]}
+          onChoose={(made) => patch(`${opening.name} ${made}`, { made })}
+        />
+        {opening.made === 'drilled' && (
+          <Caution>
+            Drill from 10 MPa on, two diameters from any edge, bit wet or dust drawn off, respirator on.
+          </Caution>
+        )}
+      </More>
       <More title="Rim of the opening">
         <EdgeField
           label="Top rim"
@@ -236,15 +244,16 @@ const WORDS = {
 
 /** A placing rule: what it measures from, and how far. Choosing another rule keeps the opening where it stands. */
 function PlaceField({
+  piece,
   axis,
   opening,
   onRule,
 }: {
+  piece: SlabPiece
   axis: 'u' | 'v'
   opening: Opening
   onRule: (rule: PlaceRule) => void
 }) {
-  const { piece } = usePlan()
   const rule = opening[axis]
   const words = WORDS[axis]
   const others = piece.openings.filter((o) => o.id !== opening.id)
@@ -299,17 +308,13 @@ function PlaceField({
   )
 }
 
-function ruleKeepingPlace(
-  key: string,
-  axis: 'u' | 'v',
-  opening: Opening,
-  piece: ReturnType<typeof usePlan>['piece'],
-): PlaceRule {
+function ruleKeepingPlace(key: string, axis: 'u' | 'v', opening: Opening, piece: SlabPiece): PlaceRule {
   const k = axis === 'u' ? 0 : 1
   const { middles } = resolvePlacing(piece)
   const at = middles.get(opening.id)![k]
   const own = reach(opening, axis)
-  const total = axis === 'u' ? piece.outline.length : piece.outline.width
+  const size = outlineSize(piece.outline)
+  const total = axis === 'u' ? size.length : size.width
   const tidy = (n: number) => Math.round(n * 1e4) / 1e4
   const [kind, onto] = key.split(':')
   const other = piece.openings.find((o) => o.id === onto)
@@ -329,4 +334,203 @@ function ruleKeepingPlace(
     default:
       return { rule: 'centred', offset: 0 }
   }
+}
+
+/** A shape of another kind about as large as this one. */
+function startShape(kind: OpeningShape['kind'], shape: OpeningShape): OpeningShape {
+  const [u, v] = halfSize(shape)
+  const [length, width] = [Math.round(2 * u), Math.round(2 * v)]
+  switch (kind) {
+    case 'round':
+      return { kind, diameter: Math.min(length, width) }
+    case 'rectangle':
+      return { kind, length, width, radius: 0 }
+    case 'slot':
+      return { kind, length: length === width ? 2 * length : length, width }
+    case 'polygon':
+      return {
+        kind,
+        corners: [
+          [-u, -v],
+          [u, -v],
+          [u, v],
+          [-u, v],
+        ].map(([x, y], i) => ({ x: x!, y: y!, radius: 0, side: `side-${i + 1}`, run: { kind: 'line' } })),
+      }
+  }
+}
+
+function ShapeFields({
+  shape,
+  setShape,
+}: {
+  shape: OpeningShape
+  setShape: (shape: OpeningShape, label: string) => void
+}) {
+  switch (shape.kind) {
+    case 'round':
+      return (
+        <Measures
+          of={shape}
+          rows={[{ key: 'diameter', label: 'Diameter', min: 1 }]}
+          onChange={(p, label) => setShape({ ...shape, ...p }, label)}
+        />
+      )
+    case 'slot':
+      return (
+        <Measures
+          of={shape}
+          rows={[
+            { key: 'length', label: 'Length', note: 'over its round ends', min: 1 },
+            { key: 'width', label: 'Width', min: 1 },
+          ]}
+          onChange={(p, label) => setShape({ ...shape, ...p }, label)}
+        />
+      )
+    case 'rectangle':
+      return (
+        <Measures
+          of={shape}
+          rows={[
+            { key: 'length', label: 'Length', min: 1 },
+            { key: 'width', label: 'Width', min: 1 },
+            { key: 'radius', label: 'Corner radius' },
+          ]}
+          onChange={(p, label) => setShape({ ...shape, ...p }, label)}
+        />
+      )
+    case 'polygon':
+      return (
+        <>
+          <p>{shape.corners.length} sides, drawn about its middle.</p>
+          <ImportOutline
+            label="Import its outline"
+            onOutline={(outline, name) => {
+              if (outline.kind !== 'polygon') return
+              const xs = outline.corners.map((c) => c.x)
+              const ys = outline.corners.map((c) => c.y)
+              const [cx, cy] = [
+                (Math.min(...xs) + Math.max(...xs)) / 2,
+                (Math.min(...ys) + Math.max(...ys)) / 2,
+              ]
+              setShape(
+                {
+                  kind: 'polygon',
+                  corners: outline.corners.map((c) => ({ ...c, x: c.x - cx, y: c.y - cy })),
+                },
+                `outline of ${name}`,
+              )
+            }}
+          />
+        </>
+      )
+  }
+}
+
+/** Rows, grids, circles and equal gaps of one opening. */
+function PatternFields({
+  opening,
+  onPattern,
+}: {
+  opening: Opening
+  onPattern: (pattern: Pattern | null, label: string) => void
+}) {
+  const { pattern, shape } = opening
+  const pitch = Math.round(4 * Math.max(...halfSize(shape)))
+  const start = (kind: string) => {
+    if (kind === 'one') onPattern(null, 'one')
+    if (kind === 'row') onPattern({ kind: 'row', count: 2, pitch, along: 'u' }, 'a row')
+    if (kind === 'grid')
+      onPattern({ kind: 'grid', countU: 3, countV: 2, pitchU: pitch, pitchV: pitch }, 'a grid')
+    if (kind === 'circle')
+      onPattern({ kind: 'circle', count: 4, diameter: 2 * pitch, startDeg: 45 }, 'a bolt circle')
+    if (kind === 'spread') onPattern({ kind: 'spread', count: 3, along: 'u' }, 'equal gaps')
+  }
+  return (
+    <>
+      <Choice
+        label="Pattern"
+        hideLabel
+        value={pattern?.kind ?? 'one'}
+        options={[
+          { value: 'one', name: 'one' },
+          { value: 'row', name: 'row' },
+          { value: 'grid', name: 'grid' },
+          { value: 'circle', name: 'circle' },
+          { value: 'spread', name: 'gaps' },
+        ]}
+        onChoose={start}
+      />
+      {pattern && pattern.kind !== 'grid' && (
+        <NumberField
+          label="How many"
+          value={pattern.count}
+          min={pattern.kind === 'spread' ? 1 : 2}
+          max={100}
+          whole
+          onCommit={(count) => count && onPattern({ ...pattern, count }, `${count}`)}
+        />
+      )}
+      {pattern?.kind === 'row' && (
+        <Measures
+          of={pattern}
+          rows={[{ key: 'pitch', label: 'Apart', note: 'middle to middle', min: 1 }]}
+          onChange={(p, label) => onPattern({ ...pattern, ...p }, label)}
+        />
+      )}
+      {pattern?.kind === 'grid' && (
+        <>
+          {(['countU', 'countV'] as const).map((key) => (
+            <NumberField
+              key={key}
+              label={key === 'countU' ? 'Along the front' : 'Front to back'}
+              value={pattern[key]}
+              min={1}
+              max={100}
+              whole
+              onCommit={(n) => n && onPattern({ ...pattern, [key]: n }, `${n}`)}
+            />
+          ))}
+          <Measures
+            of={pattern}
+            rows={[
+              { key: 'pitchU', label: 'Apart along', min: 1 },
+              { key: 'pitchV', label: 'Apart back', min: 1 },
+            ]}
+            onChange={(p, label) => onPattern({ ...pattern, ...p }, label)}
+          />
+        </>
+      )}
+      {pattern?.kind === 'circle' && (
+        <>
+          <Measures
+            of={pattern}
+            rows={[{ key: 'diameter', label: 'Circle, diameter', min: 1 }]}
+            onChange={(p, label) => onPattern({ ...pattern, ...p }, label)}
+          />
+          <NumberField
+            label="First at"
+            unit="°"
+            value={pattern.startDeg}
+            min={-360}
+            max={360}
+            onCommit={(startDeg) =>
+              startDeg !== null && onPattern({ ...pattern, startDeg }, `from ${startDeg}`)
+            }
+          />
+        </>
+      )}
+      {(pattern?.kind === 'row' || pattern?.kind === 'spread') && (
+        <Choice
+          label="Runs"
+          value={pattern.along}
+          options={[
+            { value: 'u', name: 'along the front' },
+            { value: 'v', name: 'front to back' },
+          ]}
+          onChoose={(along) => onPattern({ ...pattern, along }, along === 'u' ? 'along' : 'back')}
+        />
+      )}
+    </>
+  )
 }

@@ -5,7 +5,7 @@ import {
   newOpening,
   type Opening,
   type OpeningShape,
-  type Piece,
+  type SlabPiece,
 } from '../../../core/job/index.ts'
 import { reach } from '../../../core/piece/index.ts'
 import { newId } from '../../app/files.ts'
@@ -20,12 +20,15 @@ const TEMPLATES: readonly { name: string; shape: OpeningShape }[] = [
   { name: 'hob', shape: { kind: 'rectangle', length: 560, width: 490, radius: 8 } },
   { name: 'tap hole', shape: { kind: 'round', diameter: 35 } },
   { name: 'pipe', shape: { kind: 'round', diameter: 60 } },
+  { name: 'switch box', shape: { kind: 'rectangle', length: 72, width: 72, radius: 4 } },
+  { name: 'post', shape: { kind: 'rectangle', length: 100, width: 100, radius: 0 } },
+  { name: 'slot', shape: { kind: 'slot', length: 120, width: 40 } },
   { name: 'rectangle', shape: { kind: 'rectangle', length: 200, width: 150, radius: 0 } },
 ]
 
 /** Openings to drag onto the plan, or to press for one in the middle. */
-export function OpeningPalette() {
-  const { piece, preview } = usePlan()
+export function OpeningPalette({ piece }: { piece: SlabPiece }) {
+  const { preview } = usePlan()
   const change = useChange()
   const dispatch = useAppDispatch()
   const [carried, setCarried] = useState<{ opening: Opening; over: boolean } | null>(null)
@@ -101,7 +104,7 @@ function added(pieceId: string, opening: Opening, at: Point): Change {
   return { type: 'openingAdded', pieceId, opening: { ...opening, u: from('u'), v: from('v') } }
 }
 
-function freeName(piece: Piece, name: string): string {
+function freeName(piece: SlabPiece, name: string): string {
   const taken = new Set(piece.openings.map((o) => o.name))
   if (!taken.has(name)) return name
   for (let n = 2; ; n += 1) if (!taken.has(`${name} ${n}`)) return `${name} ${n}`
@@ -119,14 +122,14 @@ function TemplateShape({ shape }: { shape: OpeningShape }) {
       stroke="currentColor"
       strokeWidth="1.3"
     >
-      {shape.kind === 'round' ? (
-        <circle r={Math.max(3, shape.diameter * k * 2)} />
-      ) : (
+      {shape.kind === 'round' && <circle r={Math.max(3, shape.diameter * k * 2)} />}
+      {shape.kind === 'slot' && <rect x="-9" y="-3.5" width="18" height="7" rx="3.5" />}
+      {shape.kind === 'rectangle' && (
         <rect
-          x={(-shape.length * k) / 2}
-          y={(-shape.width * k) / 2}
-          width={shape.length * k}
-          height={shape.width * k}
+          x={(-Math.max(180, shape.length) * k) / 2}
+          y={(-Math.max(180, shape.width) * k) / 2}
+          width={Math.max(180, shape.length) * k}
+          height={Math.max(180, shape.width) * k}
           rx={shape.radius * k}
         />
       )}

@@ -61,7 +61,8 @@ export function SteelBench() {
               {
                 value: 'auto',
                 name: 'usual',
-                note: piece.thickness < 60 ? 'middle below 60' : 'stretched face',
+                note:
+                  (plan?.stations.piece?.geometry.thickness ?? 0) < 60 ? 'middle below 60' : 'stretched face',
               },
               { value: 'middle', name: 'middle', note: 'works both ways up' },
               { value: 'stretched-face', name: 'low', note: 'face that stretches' },

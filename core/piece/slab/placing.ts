@@ -1,7 +1,8 @@
-import type { Point } from '../geometry/index.ts'
-import type { Change, Opening, Piece, PlaceRule } from '../job/index.ts'
-import { halfSize, shapeLoop } from './outlineLoop.ts'
-import type { PlacedOpening } from './types.ts'
+import type { Point } from '../../geometry/index.ts'
+import type { Change, Opening, PlaceRule, SlabPiece } from '../../job/index.ts'
+import type { PlacedOpening } from '../types.ts'
+import { halfSize, outlineSize, shapeLoop } from './outlineLoop.ts'
+import { patternPlaces } from './pattern.ts'
 
 export type PlacingProblem = {
   readonly code: 'lost' | 'circular'
@@ -17,26 +18,43 @@ export type Placing = {
   readonly problems: readonly PlacingProblem[]
 }
 
-/** Half of what an opening, its row included, takes up along an axis. */
+/** Half of what an opening, its pattern included, takes up along an axis. */
 export function reach(opening: Opening, axis: Axis): number {
-  const half = halfSize(opening.shape)[axis === 'u' ? 0 : 1]
-  return opening.row?.along === axis ? half + ((opening.row.count - 1) * opening.row.pitch) / 2 : half
+  const k = axis === 'u' ? 0 : 1
+  const half = halfSize(opening.shape, opening.turnDeg)[k]
+  const { pattern } = opening
+  switch (pattern?.kind) {
+    case 'row':
+      return pattern.along === axis ? half + ((pattern.count - 1) * pattern.pitch) / 2 : half
+    case 'grid':
+      return (
+        half +
+        (axis === 'u'
+          ? ((pattern.countU - 1) * pattern.pitchU) / 2
+          : ((pattern.countV - 1) * pattern.pitchV) / 2)
+      )
+    case 'circle':
+      return half + pattern.diameter / 2
+    default:
+      return half
+  }
 }
 
 /**
  * Where the rules put each opening. A rule onto an opening that is gone, or that leads back to itself, is a problem;
  * the opening then stands in the piece's middle so that it can still be seen and moved.
  */
-export function resolvePlacing(piece: Piece): Placing {
+export function resolvePlacing(piece: SlabPiece): Placing {
   const byId = new Map(piece.openings.map((o) => [o.id, o]))
   const problems: PlacingProblem[] = []
   const found = new Map<string, number>()
+  const size = outlineSize(piece.outline)
 
   function middle(opening: Opening, axis: Axis, asking: readonly string[]): number {
     const key = `${axis}:${opening.id}`
     const known = found.get(key)
     if (known !== undefined) return known
-    const total = axis === 'u' ? piece.outline.length : piece.outline.width
+    const total = axis === 'u' ? size.length : size.width
     const rule = opening[axis]
     let at = total / 2
     if (asking.includes(opening.id)) {
@@ -91,23 +109,24 @@ function fromOther(
   }
 }
 
-/** Every opening of a piece with its boundary, rows spread out. */
-export function placeOpenings(piece: Piece, placing: Placing): PlacedOpening[] {
+/** Every opening of a piece with its boundary, patterns spread out. */
+export function placeOpenings(piece: SlabPiece, placing: Placing): PlacedOpening[] {
+  const size = outlineSize(piece.outline)
   return piece.openings.flatMap((opening) => {
-    const [u, v] = placing.middles.get(opening.id)!
-    const count = opening.row?.count ?? 1
-    return Array.from({ length: count }, (_, i) => {
-      const shift = opening.row ? (i - (count - 1) / 2) * opening.row.pitch : 0
-      const centre: Point = opening.row?.along === 'v' ? [u, v + shift] : [u + shift, v]
-      const key = opening.row ? `${opening.id}.${i + 1}` : opening.id
-      const name = opening.row ? `${opening.name} ${i + 1}` : opening.name
+    const middle = placing.middles.get(opening.id)!
+    const places = patternPlaces(opening, middle, size)
+    return places.map((centre, i): PlacedOpening => {
+      const key = opening.pattern ? `${opening.id}.${i + 1}` : opening.id
       return {
         openingId: opening.id,
         key,
-        name,
+        name: opening.pattern ? `${opening.name} ${i + 1}` : opening.name,
         shape: opening.shape,
+        turnDeg: opening.turnDeg,
         centre,
-        loop: shapeLoop(opening.shape, centre, key),
+        loop: shapeLoop(opening.shape, centre, key, opening.turnDeg),
+        on: opening.on,
+        depth: opening.depth,
       }
     })
   })
@@ -132,7 +151,7 @@ export function movedRule(rule: PlaceRule, by: number): PlaceRule {
 }
 
 /** The change that moves an opening while it keeps the kind of rule it is placed by. */
-export function moveOpening(piece: Piece, openingId: string, by: Point): Change {
+export function moveOpening(piece: SlabPiece, openingId: string, by: Point): Change {
   const opening = piece.openings.find((o) => o.id === openingId)
   if (!opening) throw new Error(`no opening ${openingId}`)
   const patch: { u?: PlaceRule; v?: PlaceRule } = {}
@@ -142,7 +161,7 @@ export function moveOpening(piece: Piece, openingId: string, by: Point): Change 
 }
 
 /** Removes an opening; those placed by it keep their place, measured from the left and front from now on. */
-export function removeOpening(piece: Piece, openingId: string): Change[] {
+export function removeOpening(piece: SlabPiece, openingId: string): Change[] {
   const { middles } = resolvePlacing(piece)
   const freed = piece.openings.flatMap((opening): Change[] => {
     if (opening.id === openingId) return []

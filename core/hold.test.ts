@@ -1,0 +1,60 @@
+import { beforeAll, expect, it } from 'vitest'
+import type { Kernel } from './geometry/index.ts'
+import { testKernel } from './geometry/testKernel.ts'
+import { type HoldTarget, holdDimensions, holdFigure } from './hold.ts'
+import { applyChange, newBox, newFitted, newSwept, newTurned, type Piece } from './job/index.ts'
+import { planPieceStation } from './piece/index.ts'
+import { testJob, testSlab, testStock, testTop } from './testPiece.ts'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+const told = { id: 'top', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
+const hold = (piece: Piece, key: string, target: HoldTarget, limits = { min: 10, max: 2000 }) =>
+  holdFigure(
+    kernel,
+    testJob(piece),
+    piece,
+    holdDimensions(piece).find((d) => d.key === key)!,
+    target,
+    limits,
+  )!
+
+it.each<[string, Piece, string, HoldTarget, number | null]>([
+  [
+    'a slab of 20 kg by its thickness',
+    testSlab(),
+    'thickness',
+    { what: 'weight', value: 20 },
+    20 / (0.45 * 2.3),
+  ],
+  ['a slab of 18 L by its length', testSlab(), 'length', { what: 'volume', value: 18 }, 18e6 / (500 * 45)],
+  ['two bags by its thickness', testSlab(), 'thickness', { what: 'bags', value: 2 }, 24 / 1.1 / 0.45],
+  ['what two people lift', testSlab(), 'thickness', { what: 'people', value: 2 }, 33.5 / (0.45 * 2.3)],
+  ['a slab with openings', testTop(), 'width', { what: 'weight', value: 40 }, null],
+  [
+    'a cylinder by its diameter',
+    newTurned(told, testStock),
+    'diameter',
+    { what: 'weight', value: 25 },
+    2 * Math.sqrt(25e6 / 2.3 / Math.PI / 400),
+  ],
+  ['a seat by its width', newSwept(told, testStock), 'width', { what: 'weight', value: 100 }, null],
+  ['a planter by its wall', newBox(told, testStock), 'wall', { what: 'volume', value: 20 }, null],
+  ['a lid by its overlap', newFitted(told, testStock), 'overlap', { what: 'weight', value: 60 }, null],
+])('holds %s', (_, piece, key, target, mm) => {
+  const found = hold(piece, key, target)
+  expect(found.kind).toBe('held')
+  if (mm !== null) expect(Math.abs(found.mm / mm - 1)).toBeLessThan(0.001)
+  const after = found.changes.reduce(applyChange, testJob(piece)).pieces[0]!
+  const { figures } = planPieceStation(kernel, after, 2300, false)
+  if (target.what === 'weight') expect(Math.abs(figures.concreteKg / target.value - 1)).toBeLessThan(0.002)
+})
+
+it('says when no size in the limits gives it, and what the nearest is', () => {
+  const far = hold(testSlab(), 'thickness', { what: 'weight', value: 500 }, { min: 30, max: 60 })
+  expect([far.kind, far.mm, far.reached]).toEqual(['nearest', 60, expect.closeTo(0.45 * 60 * 2.3, 1)])
+  const box = newBox(told, testStock)
+  expect(hold(box, 'wall', { what: 'weight', value: 5 }, { min: 160, max: 400 }).kind).toBe('none')
+})

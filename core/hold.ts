@@ -1,0 +1,196 @@
+import type { Kernel } from './geometry/index.ts'
+import { applyChange, type Change, type Job, type Piece } from './job/index.ts'
+import { defaultWaste } from './mix/index.ts'
+import { outlineSize, planPieceStation, resizedOutline } from './piece/index.ts'
+import { teamLimit } from './pour/index.ts'
+
+/** A measure of a piece that can be solved for. */
+export type HeldDimension = {
+  readonly key: string
+  readonly label: string
+  readonly value: number
+  readonly changes: (mm: number) => readonly Change[]
+}
+
+export type HoldWhat = 'weight' | 'volume' | 'bags' | 'people'
+export type HoldTarget = { readonly what: HoldWhat; readonly value: number }
+
+export type HoldAnswer = {
+  readonly target: number
+  /** `held` reaches the target; `nearest` is the closest that can be built within the limits. */
+  readonly kind: 'held' | 'nearest' | 'none'
+  readonly mm: number
+  readonly reached: number
+  readonly changes: readonly Change[]
+}
+
+/** The measures of a piece by which a figure can be held, in the order a maker would try them. */
+export function holdDimensions(piece: Piece): HeldDimension[] {
+  const pieceId = piece.id
+  const shape = (
+    key: string,
+    label: string,
+    value: number,
+    patch: (mm: number) => Record<string, unknown>,
+  ): HeldDimension => ({
+    key,
+    label,
+    value,
+    changes: (mm) => [{ type: 'shapeChanged', pieceId, patch: patch(mm) as never }],
+  })
+  switch (piece.kind) {
+    case 'slab': {
+      const { length, width } = outlineSize(piece.outline)
+      const outline = (key: 'length' | 'width', value: number): HeldDimension => ({
+        key,
+        label: key,
+        value,
+        changes: (mm) => [
+          { type: 'outlineChanged', pieceId, outline: resizedOutline(piece.outline, { [key]: mm }) },
+        ],
+      })
+      return [
+        {
+          key: 'thickness',
+          label: 'thickness',
+          value: piece.thickness,
+          changes: (thickness) => [{ type: 'thicknessChanged', pieceId, thickness }],
+        },
+        outline('length', length),
+        outline('width', width),
+        {
+          key: 'size',
+          label: 'length and width together',
+          value: length,
+          changes: (mm) => [
+            {
+              type: 'outlineChanged',
+              pieceId,
+              outline: resizedOutline(piece.outline, { length: mm, width: (width * mm) / length }),
+            },
+          ],
+        },
+      ]
+    }
+    case 'turned': {
+      const form = piece.turned
+      const fields = Object.entries(form).filter(
+        ([key, value]) => typeof value === 'number' && !['count', 'share', 'exponent'].includes(key),
+      ) as [string, number][]
+      return [
+        ...fields.map(([key, value]) => shape(key, key, value, (mm) => ({ turned: { ...form, [key]: mm } }))),
+        ...(form.form === 'profile'
+          ? [
+              shape(
+                'scale',
+                'width of the whole profile',
+                Math.max(...form.corners.map((c) => c.x)),
+                (mm) => {
+                  const k = mm / Math.max(...form.corners.map((c) => c.x))
+                  return { turned: { ...form, corners: form.corners.map((c) => ({ ...c, x: c.x * k })) } }
+                },
+              ),
+            ]
+          : []),
+        ...(piece.bore > 0 ? [shape('bore', 'bore', piece.bore, (bore) => ({ bore }))] : []),
+      ]
+    }
+    case 'swept':
+      return [shape('width', 'width', piece.width, (width) => ({ width }))]
+    case 'box':
+      return (['height', 'length', 'width', 'wall', 'floor'] as const).map((key) =>
+        shape(key, key, piece[key], (mm) => ({ [key]: mm })),
+      )
+    case 'imported':
+      return [
+        shape('scale', 'size (length)', piece.file.extents[0] * piece.mmPerUnit, (mm) => ({
+          mmPerUnit: mm / piece.file.extents[0],
+        })),
+      ]
+    case 'fitted':
+      return (['thickness', 'overlap', 'seat', 'wall'] as const).map((key) =>
+        shape(key, key, piece[key], (mm) => ({ [key]: mm })),
+      )
+  }
+}
+
+/** The continuous figure that stands for a target: kilograms, litres, bags as a fraction, kilograms for people. */
+export const holdGoal = ({ what, value }: HoldTarget): number =>
+  what === 'people' ? teamLimit(value) : value
+
+/** Looks along the limits, and halvings between two of them: to a hundredth of a millimetre over 3 m. */
+const SCAN = 24
+const HALVINGS = 30
+
+/**
+ * Solves a measure so that a figure is held. The limits are scanned first, since a figure need not rise all along;
+ * where none reaches the target, the nearest that can be built is given.
+ */
+export function holdFigure(
+  kernel: Kernel,
+  job: Job,
+  piece: Piece,
+  dimension: HeldDimension,
+  target: HoldTarget,
+  limits: { readonly min: number; readonly max: number },
+  shouldStop: () => boolean = () => false,
+): HoldAnswer | null {
+  const goal = holdGoal(target)
+  const figure = (mm: number): number | null =>
+    heldFigure(kernel, job, piece, dimension.changes(mm), target.what)
+  const at = Array.from({ length: SCAN + 1 }, (_, i) => limits.min + ((limits.max - limits.min) * i) / SCAN)
+  const seen: { mm: number; value: number }[] = []
+  let bracket: [number, number] | null = null
+  for (const mm of at) {
+    if (shouldStop()) return null
+    const value = figure(mm)
+    const last = seen.at(-1)
+    if (value === null) continue
+    if (last && !bracket && (last.value - goal) * (value - goal) <= 0) bracket = [last.mm, mm]
+    seen.push({ mm, value })
+  }
+  const answer = (kind: HoldAnswer['kind'], mm: number, reached: number): HoldAnswer => ({
+    target: target.value,
+    kind,
+    mm: Math.round(mm * 100) / 100,
+    reached,
+    changes: dimension.changes(Math.round(mm * 100) / 100),
+  })
+  const [first] = seen
+  if (!first) return { target: target.value, kind: 'none', mm: dimension.value, reached: 0, changes: [] }
+  if (!bracket) {
+    const near = seen.reduce((a, b) => (Math.abs(b.value - goal) < Math.abs(a.value - goal) ? b : a), first)
+    return answer('nearest', near.mm, near.value)
+  }
+  let [low, high] = bracket
+  const lowSign = Math.sign((figure(low) ?? goal) - goal)
+  for (let i = 0; i < HALVINGS && high - low > 1e-4; i += 1) {
+    if (shouldStop()) return null
+    const middle = (low + high) / 2
+    const value = figure(middle)
+    if (value === null) break
+    if (Math.sign(value - goal) === lowSign) low = middle
+    else high = middle
+  }
+  const mm = (low + high) / 2
+  const reached = figure(Math.round(mm * 100) / 100)
+  return reached === null ? answer('nearest', low, figure(low) ?? 0) : answer('held', mm, reached)
+}
+
+/** The figure after a change; null where the piece cannot be built. */
+function heldFigure(
+  kernel: Kernel,
+  job: Job,
+  piece: Piece,
+  changes: readonly Change[],
+  what: HoldWhat,
+): number | null {
+  const changed = changes.reduce(applyChange, { ...job, pieces: [piece] }).pieces[0]!
+  const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
+  const { figures, geometry } = planPieceStation(kernel, changed, mix?.hardenedKgPerM3 ?? 2300, true)
+  if (geometry.recipe === null) return null
+  if (what === 'weight' || what === 'people') return figures.concreteKg
+  if (what === 'volume') return figures.volumeLitres
+  const waste = piece.mix.wastePercent ?? defaultWaste(figures.volumeLitres)
+  return mix ? (figures.volumeLitres * (1 + waste / 100)) / mix.yieldLitres : null
+}

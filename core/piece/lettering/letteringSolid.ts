@@ -1,0 +1,135 @@
+import {
+  type Bulk,
+  bulkAt,
+  combineRegions,
+  type Kernel,
+  measureRegion,
+  offsetRegion,
+  type Point,
+  type Region,
+  type SolidRecipe,
+} from '../../geometry/index.ts'
+import type { About, Finding, Lettering, Piece } from '../../job/index.ts'
+import { onFace, turnedFrame } from '../frames.ts'
+import type { FlatFace } from '../types.ts'
+import { letterFont } from './fonts.ts'
+import { layLetters } from './layLetters.ts'
+
+/** Least stroke that concrete fills and keeps, mm, for raised and for sunk letters [own]. */
+const STROKE = { raised: 4, sunk: 2.5 } as const
+
+export type LetteringSolid = {
+  readonly id: string
+  readonly raised: boolean
+  readonly recipe: SolidRecipe
+  readonly bulk: Bulk
+  /** In the face's u and v, as placed. */
+  readonly region: Region
+  readonly face: string
+}
+
+/** Letters as solids on their faces, and what is wrong with them. */
+export function letteringSolids(
+  kernel: Kernel,
+  piece: Piece,
+  faces: readonly FlatFace[],
+  thickness: number,
+): { solids: LetteringSolid[]; findings: Finding[] } {
+  const findings: Finding[] = []
+  const solids = piece.lettering.flatMap((l): LetteringSolid[] => {
+    const about: About[] = [{ pieceId: piece.id, kind: 'feature', id: l.id }]
+    const raise = (code: string, level: Finding['level'], facts: Finding['facts']) =>
+      findings.push({
+        code,
+        level,
+        station: 'piece',
+        about,
+        facts: { text: short(l.text), ...facts },
+        remedies: [],
+      })
+    const face = faces.find((f) => f.name === l.on)
+    const font = letterFont(l.font)
+    if (!face) raise('lettering-no-face', 'stop', { face: l.on })
+    if (!font) raise('lettering-no-font', 'stop', { font: l.font })
+    if (l.depth === 0) raise('lettering-flat', 'warn', {})
+    if (!face || !font || l.depth === 0) return []
+    if (l.fontHash !== '' && l.fontHash !== font.hash)
+      raise('lettering-font-differs', 'warn', { font: font.name })
+    const laid = layLetters(l, font)
+    if (laid.missing.length > 0)
+      raise('lettering-missing', 'warn', { letters: [...new Set(laid.missing)].join(' ') })
+    // Fonts wind their outer rings one way or the other.
+    const upright = measureRegion(laid.rings) < 0 ? laid.rings.map((ring) => [...ring].reverse()) : laid.rings
+    const region = combineRegions(kernel, 'union', [upright])
+    const area = measureRegion(region)
+    if (area <= 0) return []
+    const sunk = l.depth < 0
+    const deep = Math.abs(l.depth)
+    if (sunk && deep >= thickness) {
+      raise('lettering-through', 'stop', { depthMm: deep, thicknessMm: thickness })
+      return []
+    }
+    const turned = turnRegion(region, l)
+    const off = measureRegion(combineRegions(kernel, 'difference', [turned, face.region]))
+    if (off > 0.5)
+      raise('lettering-off-face', 'stop', { face: face.words, widthMm: laid.width, offMm2: Math.round(off) })
+    checkStrokes(kernel, l, region, raise)
+    const frame = turnedFrame(face.frame, l.u, l.v, l.turnDeg)
+    const overlap = 0.5
+    const recipe: SolidRecipe = {
+      kind: 'moved',
+      solid: {
+        kind: 'plate',
+        region,
+        low: sunk ? -deep : -overlap,
+        high: sunk ? overlap : deep,
+        name: `lettering/${l.id}`,
+      },
+      by: frame,
+    }
+    const at = onFace(face.frame, l.u, l.v, l.depth / 2)
+    return [{ id: l.id, raised: !sunk, recipe, bulk: bulkAt(area * deep, at), region: turned, face: l.on }]
+  })
+  return { solids, findings }
+}
+
+/** Letters turned and put in their place on the face. */
+function turnRegion(region: Region, { u, v, turnDeg }: Lettering): Region {
+  const [c, s] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)]
+  return region.map((ring) => ring.map(([x, y]): Point => [x * c - y * s + u, x * s + y * c + v]))
+}
+
+/**
+ * Strokes that vanish when the letters are eaten by half the least stroke; and islands: the counters inside O, A or 8,
+ * which stand as thin concrete when the letter is sunk, or as loose bits of a cut stencil.
+ */
+function checkStrokes(
+  kernel: Kernel,
+  l: Lettering,
+  region: Region,
+  raise: (code: string, level: Finding['level'], facts: Finding['facts']) => void,
+): void {
+  const least = l.depth < 0 ? STROKE.sunk : STROKE.raised
+  const opened = offsetRegion(kernel, offsetRegion(kernel, region, -least / 2, 'round'), least / 2, 'round')
+  const lost = measureRegion(region) - measureRegion(combineRegions(kernel, 'intersection', [region, opened]))
+  if (lost > measureRegion(region) * 0.04)
+    raise('stroke-thin', 'warn', {
+      leastMm: least,
+      lostPercent: Math.round((lost / measureRegion(region)) * 100),
+    })
+  const counters = region.filter((ring) => measureRegion([ring]) < 0)
+  if (counters.length > 0) {
+    const smallest = counters.reduce((a, b) => (measureRegion([a]) > measureRegion([b]) ? a : b))
+    const within = offsetRegion(kernel, [[...smallest].reverse()], -least / 2, 'round')
+    const tiny = measureRegion(within) <= 0
+    raise(tiny ? 'island-thin' : 'islands', tiny ? 'warn' : 'note', {
+      count: counters.length,
+      leastMm: least,
+    })
+  }
+}
+
+const short = (text: string): string => {
+  const line = text.replaceAll('\n', ' / ')
+  return line.length > 24 ? `${line.slice(0, 23)}…` : line
+}

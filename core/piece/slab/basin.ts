@@ -1,0 +1,195 @@
+import { loftPoints, type PathCorner, type Point, type SolidRecipe } from '../../geometry/index.ts'
+import type { Basin, SlabPiece } from '../../job/index.ts'
+import { loftLoop } from '../loftLoop.ts'
+import { openingPath } from './outlineLoop.ts'
+
+/** Points round one level of a bowl, and its levels from foot to rim. */
+const BOWL = { around: 120, levels: 40 } as const
+
+/** A level of a superellipse of semi-axes a and b: |x/a|^n + |y/b|^n = 1. */
+export function superellipse(
+  a: number,
+  b: number,
+  n: number,
+  [cx, cy]: Point,
+  count: number = BOWL.around,
+): Point[] {
+  return Array.from({ length: count }, (_, i): Point => {
+    const t = (2 * Math.PI * i) / count
+    const [c, s] = [Math.cos(t), Math.sin(t)]
+    return [cx + Math.sign(c) * a * Math.abs(c) ** (2 / n), cy + Math.sign(s) * b * Math.abs(s) ** (2 / n)]
+  })
+}
+
+export type BasinSolids = {
+  /** The shell's outside, from its foot up to the top of the slab. */
+  readonly outside: SolidRecipe
+  /** What is hollow, overshooting the top. */
+  readonly core: SolidRecipe
+  readonly holes: readonly SolidRecipe[]
+  /** Lowest point of the shell, as placed. */
+  readonly low: number
+  /** Plan of the shell at the underside of the slab. */
+  readonly plan: readonly Point[]
+}
+
+/** The core of a basin in a slab and the shell round it. */
+export function basinSolids(piece: SlabPiece, basin: Basin): BasinSolids {
+  const top = piece.thickness
+  const { depth, fall, shell } = basin
+  const deepest = basin.form === 'ramp' ? depth + fall : depth
+  const body = basin.form === 'bowl' ? bowl(basin, top) : frustum(basin, top)
+  const low = top - deepest - shell
+  const middle = top - depth
+  const waste: SolidRecipe[] =
+    basin.waste > 0
+      ? [
+          cylinder(
+            'basin/waste',
+            [basin.u + (basin.form === 'ramp' ? wasteShift(basin) : 0), basin.v],
+            basin.waste / 2,
+            low - 1,
+            top + 1,
+          ),
+        ]
+      : []
+  const overflow: SolidRecipe[] =
+    basin.overflow > 0
+      ? [
+          {
+            kind: 'moved',
+            solid: cylinder('basin/overflow', [0, 0], basin.overflow / 2, 0, basin.width / 2 + shell * 3),
+            by: {
+              x: [1, 0, 0],
+              y: [0, 0, -1],
+              z: [0, 1, 0],
+              origin: [basin.u, basin.v, middle + Math.max(basin.overflow, (depth - shell) * 0.62)],
+            },
+          },
+        ]
+      : []
+  return { outside: body.outside, core: body.core, holes: [...waste, ...overflow], low, plan: body.plan }
+}
+
+/** The waste of a ramp stands at its low end. */
+const wasteShift = (b: Basin): number =>
+  b.length / 2 - Math.min(b.length / 4, b.waste * 1.5 + b.depth * Math.tan((b.draftDeg * Math.PI) / 180))
+
+function cylinder(name: string, at: Point, radius: number, low: number, high: number): SolidRecipe {
+  return {
+    kind: 'turned',
+    at,
+    profile: [
+      { radius: 0, z: low, name },
+      { radius, z: low, name },
+      { radius, z: high, name },
+      { radius: 0, z: high, name },
+    ],
+  }
+}
+
+/**
+ * A rounded rectangle whose walls lean in by the draft; its shell stands off by the shell's thickness measured square
+ * to the wall. A ramp's floor falls along the length.
+ */
+function frustum(b: Basin, top: number) {
+  const draft = (b.draftDeg * Math.PI) / 180
+  const name = 'basin/wall'
+  const path: PathCorner[] = openingPath(
+    {
+      kind: 'rectangle',
+      length: b.length,
+      width: b.width,
+      radius: Math.min(b.radius, b.length / 2, b.width / 2),
+    },
+    [b.u, b.v],
+    0,
+  )
+  const names = { side: () => name, corner: () => name }
+  const deepest = b.form === 'ramp' ? b.depth + b.fall : b.depth
+  const floor = top - deepest
+  const insetAt = (z: number) => Math.tan(draft) * (top - z)
+  const core: SolidRecipe = {
+    kind: 'loft',
+    outline: loftLoop(path, names, () => [
+      { z: floor, inset: insetAt(floor), name },
+      { z: top, inset: 0, name },
+    ]),
+    holes: [],
+    low: floor,
+    high: top + 1,
+    lowName: 'basin/floor',
+    highName: 'top',
+  }
+  const out = b.shell / Math.cos(draft)
+  const outer = 'basin/shell'
+  const outsideLoop = loftLoop(
+    path.map((c) => ({ ...c, radius: c.radius })),
+    { side: () => outer, corner: () => outer },
+    () => [
+      { z: floor - b.shell, inset: insetAt(floor - b.shell) - out, name: outer },
+      { z: top, inset: -out, name: outer },
+    ],
+  )
+  const outside: SolidRecipe = {
+    kind: 'loft',
+    outline: outsideLoop,
+    holes: [],
+    low: floor - b.shell,
+    high: top - 0.5,
+    lowName: 'basin/foot',
+    highName: 'top',
+  }
+  const plan = loftPoints(outsideLoop, 0)
+  if (b.form !== 'ramp') return { core, outside, plan }
+  // Below a plane that falls along the length nothing is hollow; the shell's foot follows it.
+  const slope = b.fall / b.length
+  const tilt = Math.hypot(slope, 1)
+  const above = (z0: number): { normal: readonly [number, number, number]; offset: number } => ({
+    normal: [slope / tilt, 0, 1 / tilt],
+    offset: (z0 + slope * (b.u - b.length / 2)) / tilt,
+  })
+  return {
+    core: { kind: 'trimmed', solid: core, ...above(top - b.depth), name: 'basin/floor' } as SolidRecipe,
+    outside: {
+      kind: 'trimmed',
+      solid: outside,
+      ...above(top - b.depth - b.shell * tilt),
+      name: 'basin/foot',
+    } as SolidRecipe,
+    plan,
+  }
+}
+
+/** A bowl: superellipses whose size follows a superellipse of depth. Its shell is the same, larger by the thickness. */
+function bowl(b: Basin, top: number) {
+  const levels = (a: number, w: number, depth: number) =>
+    Array.from({ length: BOWL.levels + 1 }, (_, i) => {
+      const t = (Math.PI / 2) * (i / BOWL.levels)
+      const k = Math.max(0.02, Math.sin(t) ** (2 / b.exponent))
+      return {
+        z: top - depth * Math.cos(t) ** (2 / b.exponent),
+        points: superellipse(a * k, w * k, b.exponent, [b.u, b.v]),
+      }
+    })
+  const inner = levels(b.length / 2, b.width / 2, b.depth)
+  const rim = inner.at(-1)!
+  const core: SolidRecipe = {
+    kind: 'stack',
+    levels: [...inner, { z: top + 1, points: rim.points }],
+    name: 'basin/wall',
+    lowName: 'basin/floor',
+    highName: 'top',
+  }
+  const outer = levels(b.length / 2 + b.shell, b.width / 2 + b.shell, b.depth + b.shell)
+  const under = outer.filter((l) => l.z < top - 0.5)
+  const outside: SolidRecipe = {
+    kind: 'stack',
+    levels: under,
+    name: 'basin/shell',
+    lowName: 'basin/foot',
+    highName: 'top',
+  }
+  const plan = superellipse(b.length / 2 + b.shell, b.width / 2 + b.shell, b.exponent, [b.u, b.v])
+  return { core, outside, plan }
+}

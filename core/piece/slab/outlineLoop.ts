@@ -1,0 +1,186 @@
+import {
+  boundLoop,
+  type Loop,
+  type PathCorner,
+  type PathNames,
+  type Point,
+  pathLoop,
+  shiftPath,
+} from '../../geometry/index.ts'
+import type { OpeningShape, Outline, SideId, SlabPiece } from '../../job/index.ts'
+
+/** The sides of a rectangle; a polygon has its own. */
+export const SIDES: readonly SideId[] = ['front', 'right', 'back', 'left']
+
+export const sideName = (id: SideId): string => `side/${id}`
+/** `side-5` as it is said. */
+export const sideWords = (id: SideId): string => id.replaceAll('-', ' ')
+
+const RECTANGLE_CORNERS: Readonly<Record<string, string>> = {
+  'left|front': 'front-left',
+  'front|right': 'front-right',
+  'right|back': 'back-right',
+  'back|left': 'back-left',
+}
+export const OUTLINE_NAMES: PathNames = {
+  side: sideName,
+  corner: (before, after) => `corner/${RECTANGLE_CORNERS[`${before}|${after}`] ?? `${before}-${after}`}`,
+}
+
+/** An outline as a path whose plan starts at the origin. */
+export function outlinePath(outline: Outline): PathCorner[] {
+  if (outline.kind === 'rectangle') {
+    const { length, width, radii } = outline
+    return [
+      [0, 0],
+      [length, 0],
+      [length, width],
+      [0, width],
+    ].map(([x, y], i) => ({ x: x!, y: y!, radius: radii[i]!, side: SIDES[i]!, run: { kind: 'line' } }))
+  }
+  const { min } = boundLoop(pathLoop(outline.corners, OUTLINE_NAMES))
+  return min[0] === 0 && min[1] === 0 ? outline.corners : shiftPath(outline.corners, -min[0], -min[1])
+}
+
+/** The piece's plan as placed, anticlockwise, its sides named; its box starts at the origin. */
+export const outlineLoop = (outline: Outline): Loop => pathLoop(outlinePath(outline), OUTLINE_NAMES)
+
+/** Extents of an outline's box, mm. */
+export function outlineSize(outline: Outline): { length: number; width: number } {
+  if (outline.kind === 'rectangle') return { length: outline.length, width: outline.width }
+  const { min, max } = boundLoop(pathLoop(outline.corners, OUTLINE_NAMES))
+  return { length: max[0] - min[0], width: max[1] - min[1] }
+}
+
+/** The sides of a slab in order. */
+export const sidesOf = ({ outline }: SlabPiece): readonly SideId[] =>
+  outline.kind === 'rectangle' ? SIDES : outline.corners.map((c) => c.side)
+
+/** A rectangle's outline with these extents; a polygon stretched to them. */
+export function resizedOutline(outline: Outline, size: { length?: number; width?: number }): Outline {
+  if (outline.kind === 'rectangle') return { ...outline, ...size }
+  const now = outlineSize(outline)
+  const [kx, ky] = [(size.length ?? now.length) / now.length, (size.width ?? now.width) / now.width]
+  const even = Math.sqrt(kx * ky)
+  return {
+    kind: 'polygon',
+    corners: outline.corners.map((c) => ({
+      ...c,
+      x: tidy(c.x * kx),
+      y: tidy(c.y * ky),
+      run:
+        c.run.kind === 'spline'
+          ? { kind: 'spline', through: c.run.through.map(([x, y]): [number, number] => [x * kx, y * ky]) }
+          : c.run.kind === 'arc'
+            ? { kind: 'arc', rise: tidy(c.run.rise * even) }
+            : c.run,
+    })),
+  }
+}
+const tidy = (n: number): number => Math.round(n * 1e4) / 1e4
+
+/** An outline as a polygon of its own, to be given more corners. */
+export function asPolygon(outline: Outline): Extract<Outline, { kind: 'polygon' }> {
+  if (outline.kind === 'polygon') return outline
+  return { kind: 'polygon', corners: outlinePath(outline).map((c) => ({ ...c, run: { kind: 'line' } })) }
+}
+
+/** How far a shape reaches either way from its middle, along u and v. */
+export function halfSize(shape: OpeningShape, turnDeg = 0): Point {
+  if (shape.kind === 'round') return [shape.diameter / 2, shape.diameter / 2]
+  if (turnDeg % 180 === 0 && shape.kind !== 'polygon') return [shape.length / 2, shape.width / 2]
+  const { min, max } = boundLoop(shapeLoop(shape, [0, 0], 'x', turnDeg))
+  return [Math.max(-min[0], max[0]), Math.max(-min[1], max[1])]
+}
+
+/** A shape smaller all round by `inset` mm (larger when negative); its radius shrinks with it. */
+export function insetShape(shape: OpeningShape, inset: number): OpeningShape {
+  switch (shape.kind) {
+    case 'round':
+      return { kind: 'round', diameter: shape.diameter - 2 * inset }
+    case 'slot':
+      return { kind: 'slot', length: shape.length - 2 * inset, width: shape.width - 2 * inset }
+    case 'rectangle':
+      return {
+        kind: 'rectangle',
+        length: shape.length - 2 * inset,
+        width: shape.width - 2 * inset,
+        radius: Math.max(0, shape.radius - inset),
+      }
+    case 'polygon':
+      return shape
+  }
+}
+
+/** A shape's boundary about the origin as a path, its sides numbered from 1. */
+function shapePath(shape: OpeningShape): PathCorner[] {
+  const line = { kind: 'line' } as const
+  const rectangle = (length: number, width: number, radius: number): PathCorner[] =>
+    [
+      [-1, -1],
+      [1, -1],
+      [1, 1],
+      [-1, 1],
+    ].map(([x, y], i) => ({
+      x: (x! * length) / 2,
+      y: (y! * width) / 2,
+      radius,
+      side: String(i + 1),
+      run: line,
+    }))
+  switch (shape.kind) {
+    case 'round': {
+      // Four quarter arcs, so that its chords reach the axes and its extents are exact.
+      const r = shape.diameter / 2
+      const run = { kind: 'arc', rise: r * (1 - Math.SQRT1_2) } as const
+      return [
+        [r, 0],
+        [0, r],
+        [-r, 0],
+        [0, -r],
+      ].map(([x, y]) => ({ x: x!, y: y!, radius: 0, side: '1', run }))
+    }
+    case 'slot': {
+      const [long, short] = [Math.max(shape.length, shape.width), Math.min(shape.length, shape.width)]
+      const straight = Math.max(0, long - short)
+      const path = rectangle(straight, short, 0)
+      const round = { kind: 'arc', rise: short / 2 } as const
+      const along = path.map((c, i): PathCorner => ({ ...c, run: i % 2 === 1 ? round : line }))
+      return shape.length >= shape.width ? along : along.map((c) => ({ ...c, x: -c.y, y: c.x }))
+    }
+    case 'rectangle':
+      return rectangle(shape.length, shape.width, shape.radius)
+    case 'polygon':
+      return shape.corners.map((c, i) => ({ ...c, side: String(i + 1) }))
+  }
+}
+
+/** A path turned about the origin, then moved. */
+function turnPath(path: readonly PathCorner[], turnDeg: number, [dx, dy]: Point): PathCorner[] {
+  if (turnDeg === 0) return shiftPath(path, dx, dy)
+  const [c, s] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)]
+  const at = ([x, y]: Point): Point => [x * c - y * s + dx, x * s + y * c + dy]
+  return path.map((corner) => {
+    const [x, y] = at([corner.x, corner.y])
+    return {
+      ...corner,
+      x,
+      y,
+      run:
+        corner.run.kind === 'spline' ? { kind: 'spline', through: corner.run.through.map(at) } : corner.run,
+    }
+  })
+}
+
+const wallNames = (key: string): PathNames => ({
+  side: (n) => `opening/${key}/wall/${n}`,
+  corner: (before, after) => `opening/${key}/wall/${before}-${after}`,
+})
+
+/** An opening's boundary as a path about its middle: for bodies whose walls lean or have rims. */
+export const openingPath = (shape: OpeningShape, centre: Point, turnDeg: number): PathCorner[] =>
+  turnPath(shapePath(shape), turnDeg, centre)
+
+/** An opening's boundary about its middle, anticlockwise, walls named `opening/<key>/wall/<n>`. */
+export const shapeLoop = (shape: OpeningShape, centre: Point, key: string, turnDeg = 0): Loop =>
+  pathLoop(openingPath(shape, centre, turnDeg), wallNames(key))

@@ -1,0 +1,76 @@
+import type { EdgeShape, SideProfile } from '../geometry/index.ts'
+
+export type Wall = {
+  readonly low: number
+  readonly high: number
+  /** How far in it stands at its two ends before the edges are eased. */
+  readonly insetLow: number
+  readonly insetHigh: number
+  readonly top: EdgeShape
+  readonly bottom: EdgeShape
+  readonly names: { readonly wall: string; readonly top: string; readonly bottom: string }
+}
+
+/** Chords of an eased edge. */
+const CHORDS = 24
+
+type Step = readonly [inset: number, z: number]
+
+/**
+ * The profile of a straight or leaning wall with its two edges eased. A bead is a fillet tangent to wall and face: in
+ * a corner of angle f it starts r / tan(f/2) from the corner. Inner points stand a little outside the arc so that the
+ * chords enclose exactly its sector.
+ */
+export function wallProfile({ low, high, insetLow, insetHigh, top, bottom, names }: Wall): SideProfile {
+  const height = high - low
+  const lean = (insetHigh - insetLow) / height
+  const upper = easedCorner([insetHigh, high], [-lean, -1], top)
+  const lower = easedCorner([insetLow, low], [lean, 1], bottom)
+  const steps: { z: number; inset: number; name: string }[] = []
+  const add = (points: readonly Step[], last: string, between: string) =>
+    points.forEach(([inset, z], i) => {
+      steps.push({ z, inset, name: i === points.length - 1 ? last : between })
+    })
+  add(lower, names.wall, names.bottom)
+  add([...upper].reverse(), names.top, names.top)
+  if (upper.length === 1) steps[steps.length - 1] = { ...steps.at(-1)!, name: names.wall }
+  return steps
+}
+
+/** Points from the face (z of the corner) along the eased edge to the wall; just the corner when it is square. */
+function easedCorner([inset, z]: Step, along: Step, edge: EdgeShape): Step[] {
+  if (edge.kind === 'square' || edge.size <= 0) return [[inset, z]]
+  const [lean, down] = along
+  if (edge.kind === 'chamfer')
+    return [
+      [inset + edge.size, z],
+      [inset + lean * edge.size, z + down * edge.size],
+    ]
+  const length = Math.hypot(lean, 1)
+  const b: Step = [lean / length, down / length]
+  const angle = Math.acos(Math.max(-1, Math.min(1, b[0])))
+  const r = edge.size
+  const setback = r / Math.tan(angle / 2)
+  const bisector = Math.hypot(1 + b[0], b[1])
+  const reach = r / Math.sin(angle / 2)
+  const centre: Step = [inset + ((1 + b[0]) / bisector) * reach, z + (b[1] / bisector) * reach]
+  const sweep = Math.PI - angle
+  const step = sweep / CHORDS
+  const wanted = (r * r * sweep) / Math.sin(step)
+  const k = (-r + Math.sqrt(r * r + (CHORDS - 2) * wanted)) / (CHORDS - 2)
+  const start = Math.atan2(z - centre[1], inset + setback - centre[0])
+  const end = Math.atan2(z + b[1] * setback - centre[1], inset + b[0] * setback - centre[0])
+  let turn = end - start
+  while (turn > Math.PI) turn -= 2 * Math.PI
+  while (turn < -Math.PI) turn += 2 * Math.PI
+  return Array.from({ length: CHORDS + 1 }, (_, i): Step => {
+    if (i === 0) return [inset + setback, z]
+    if (i === CHORDS) return [inset + b[0] * setback, z + b[1] * setback]
+    const a = start + (turn * i) / CHORDS
+    return [centre[0] + k * Math.cos(a), centre[1] + k * Math.sin(a)]
+  })
+}
+
+/** How much of a wall's height its two edges take. */
+export const edgesTake = (top: EdgeShape, bottom: EdgeShape): number =>
+  (top.kind === 'square' ? 0 : top.size) + (bottom.kind === 'square' ? 0 : bottom.size)

@@ -1,0 +1,22 @@
+export { crossingOf, scalePath } from './chain.ts'
+export {
+  type MeshHealth,
+  type MeshRepair,
+  measureHealth,
+  repairMesh,
+  type WeldedMesh,
+  weldMesh,
+} from './meshHealth.ts'
+export { readDxf } from './readDxf.ts'
+export { readMesh } from './readMesh.ts'
+export { readSvg } from './readSvg.ts'
+export { findSelfCrossings } from './selfCrossing.ts'
+export {
+  type DrawnOutline,
+  FILE_UNITS,
+  likelyUnit,
+  READ_LIMITS,
+  type ReadDrawing,
+  type ReadMesh,
+  type ReadProblem,
+} from './types.ts'

@@ -1,0 +1,483 @@
+import { type KeyboardEvent, useEffect, useMemo, useState } from 'react'
+import type { Point } from '../../core/geometry/index.ts'
+import { type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
+import {
+  holdFonts,
+  moveOpening,
+  outlineLoop,
+  outlinePath,
+  outlineSize,
+  placeOpenings,
+  reach,
+  removeOpening,
+  resizedOutline,
+  resolvePlacing,
+  SIDES,
+  sideWords,
+} from '../../core/piece/index.ts'
+import { formatLength, shopStep } from '../../core/units/index.ts'
+import { usePlan } from '../app/PlanContext.tsx'
+import { useAppDispatch, useAppSelector, useChange } from '../app/store.ts'
+import { lineDragged, pointedAt, selected } from '../app/viewSlice.ts'
+import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
+import { Dimension } from './Dimension.tsx'
+import { HATCH_OF, Hatches } from './Hatches.tsx'
+import { PathHandles } from './PathHandles.tsx'
+import { EdgeLines, Label, OpeningDimensions, SectionLine } from './PlanParts.tsx'
+import { loopPath, openPath, ringPath, shapeText } from './paths.ts'
+import { planFeatures } from './planFeatures.ts'
+import { planFrame, sideEnds, sideShown, type ViewSide } from './planFrame.ts'
+import { planTarget } from './planTarget.ts'
+import { usualLine } from './sectionLine.ts'
+import { usePlanDrag } from './usePlanDrag.ts'
+import { useSize } from './useSize.ts'
+
+type Editing = { readonly what: 'length' | 'width' | ViewSide; readonly at: Point; readonly value: number }
+
+/** The plan of a slab and its mould seen from above, edited in place. Front at the bottom in either attitude. */
+export function SlabPlan({ piece, station }: { piece: SlabPiece; station: StationName }) {
+  const { plan, preview } = usePlan()
+  const { attach, element: box, size } = useSize<HTMLDivElement>()
+  const view = useAppSelector((s) => s.view)
+  const dispatch = useAppDispatch()
+  const change = useChange()
+  const style = useMeasureStyle()
+  const [editing, setEditing] = useState<Editing | null>(null)
+
+  const poured = view.attitude === 'poured'
+  const { length, width } = outlineSize(piece.outline)
+  const mouldParts = poured ? (plan?.stations.mould?.parts ?? []) : []
+  // The frame is that of the piece in the document, so that it holds still while a side is pulled.
+  const found = useAppSelector((s) => s.job.job)!.pieces.find((p) => p.id === piece.id)
+  const kept = found?.kind === 'slab' ? found : piece
+  const frame = planFrame(kept, view.attitude, size)
+  const { scale, mirrored, margin, onScreen, fromScreen } = frame
+  const shown = ([x, y]: Point): Point => (mirrored ? [length - x, y] : [x, y])
+  const toScreen = (p: Point): Point => onScreen(shown(p))
+  const localPoint = (event: { clientX: number; clientY: number }): Point => {
+    const rect = box.current!.getBoundingClientRect()
+    return [event.clientX - rect.left, event.clientY - rect.top]
+  }
+  planTarget.current = (clientX, clientY) => {
+    const rect = box.current?.getBoundingClientRect()
+    if (!rect || clientX < rect.left || clientX > rect.right || clientY < rect.top || clientY > rect.bottom)
+      return null
+    return fromScreen([clientX - rect.left, clientY - rect.top])
+  }
+
+  const placing = useMemo(() => resolvePlacing(piece), [piece])
+  const openings = useMemo(() => placeOpenings(piece, placing), [piece, placing])
+  const outline = useMemo(() => outlineLoop(piece.outline), [piece.outline])
+  const [fontsHeld, setFontsHeld] = useState(0)
+  const fonts = piece.lettering.map((l) => l.font).join('|')
+  useEffect(() => {
+    if (fonts) void holdFonts(fonts.split('|')).then(() => setFontsHeld((n) => n + 1))
+  }, [fonts])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: letters are drawn again when their font has come
+  const features = useMemo(() => planFeatures(piece), [piece, fontsHeld])
+  // Handles are those of the piece in the document, so that a corner does not run away under the hand.
+  const shiftedCorners = useMemo(() => outlinePath(kept.outline), [kept.outline])
+  const line = view.line ?? usualLine(piece, mirrored, 'along')
+  const text = (mm: number) => formatLength(mm, style)
+  const drag = usePlanDrag(kept, frame, style, localPoint)
+
+  const keyOnOpening = (event: KeyboardEvent, id: string) => {
+    const step = shopStep(style) * (event.shiftKey ? 10 : 1)
+    const way = (
+      { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, Point>
+    )[event.key]
+    const name = piece.openings.find((o) => o.id === id)!.name
+    if (way) {
+      event.preventDefault()
+      change(`move ${name}`, moveOpening(piece, id, [way[0] * step * (mirrored ? -1 : 1), way[1] * step]))
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+      event.preventDefault()
+      change(`remove ${name}`, ...removeOpening(piece, id))
+      dispatch(selected(null))
+    } else if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault()
+      dispatch(selected({ kind: 'opening', id }))
+    }
+  }
+
+  const lit = (id: string) => view.lit === id
+  const light = (id: string | null) => ({
+    onPointerEnter: () => dispatch(pointedAt(id)),
+    onPointerLeave: () => dispatch(pointedAt(null)),
+  })
+  const chosen =
+    view.selection?.kind === 'opening' ? piece.openings.find((o) => o.id === view.selection?.id) : undefined
+  const edit = (what: Editing['what'], value: number, at: Point) => setEditing({ what, value, at })
+  const commitEdit = (mm: number) => {
+    if (!editing) return
+    const { what } = editing
+    if (what === 'length' || what === 'width')
+      change(`${what} ${text(mm)}`, {
+        type: 'outlineChanged',
+        pieceId: piece.id,
+        outline: resizedOutline(piece.outline, { [what]: mm }),
+      })
+    else if (chosen) {
+      const side = sideShown(what, mirrored)
+      const axis = side === 'left' || side === 'right' ? 'u' : 'v'
+      const rule = side === 'left' || side === 'front' ? 'fromStart' : 'fromEnd'
+      change(`${chosen.name} ${text(mm)} from the ${side}`, {
+        type: 'openingChanged',
+        pieceId: piece.id,
+        openingId: chosen.id,
+        patch: { [axis]: { rule, distance: mm } },
+      })
+    }
+  }
+
+  const above = margin * scale + 18
+  const away = Math.max(margin * scale + 16, (piece.mould.runPast + 40) * scale + 34)
+  const [left, bottom] = onScreen([0, 0])
+  const [right, top] = onScreen([length, width])
+  const narrow = (plan?.findings ?? []).filter((f) => f.code === 'land-narrow')
+  const lands =
+    narrow.length > 0
+      ? (plan?.stations.steel?.figures.lands ?? []).filter((l) =>
+          narrow.some((f) => Math.abs(Number(f.facts.landMm) - l.leastMm) < 0.6),
+        )
+      : []
+
+  return (
+    <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
+      <span className="view-name absolute left-4 top-2">Plan</span>
+      {size.width > 0 && (
+        <svg
+          width={size.width}
+          height={size.height}
+          role="group"
+          aria-label={`Plan of ${piece.name}, ${poured ? 'as poured' : 'as placed'}`}
+          onPointerMove={drag.move}
+          onPointerUp={drag.end}
+          onPointerCancel={drag.end}
+          className="absolute inset-0 touch-none select-none"
+        >
+          <Hatches />
+          {mouldParts
+            .filter((p) => p.role === 'base' && piece.mould.school === 'stand')
+            .map(
+              (p) =>
+                p.recipe.kind === 'prism' && (
+                  <path
+                    key={p.id}
+                    d={loopPath(p.recipe.outline, onScreen, scale, false)}
+                    fill="var(--board)"
+                    stroke="var(--ink)"
+                    strokeWidth="0.8"
+                    {...light(p.id)}
+                  />
+                ),
+            )}
+          <path
+            d={[outline, ...openings.map((o) => o.loop)]
+              .map((l) => loopPath(l, toScreen, scale, mirrored))
+              .join(' ')}
+            fillRule="evenodd"
+            fill={HATCH_OF.concrete}
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+          />
+          <text
+            transform={`translate(${(left + right) / 2} ${bottom - 10}) scale(${mirrored ? -1 : 1} 1)`}
+            textAnchor="middle"
+            className="label"
+            fontSize="14"
+            fill="var(--concrete-mark)"
+            fontWeight="700"
+            aria-hidden
+          >
+            {piece.name}
+          </text>
+          <EdgeLines piece={piece} toScreen={toScreen} />
+          {station !== 'piece' &&
+            plan?.stations.steel?.wires.map((w) => {
+              const [a, b] = [toScreen(w.from), toScreen(w.to)]
+              return (
+                <line
+                  key={`${w.from}|${w.to}`}
+                  x1={a[0]}
+                  y1={a[1]}
+                  x2={b[0]}
+                  y2={b[1]}
+                  stroke="var(--steel)"
+                  strokeWidth={station === 'steel' ? 1.6 : 0.7}
+                  strokeDasharray={station === 'steel' ? undefined : '5 4'}
+                  pointerEvents="none"
+                />
+              )
+            })}
+          {mouldParts.map((p) => {
+            if (p.recipe.kind !== 'prism' || p.role === 'base') return null
+            const upright = p.role === 'strip' && p.recipe.outline.length > 0 && p.name.endsWith(' end')
+            return (
+              <path
+                key={p.id}
+                d={loopPath(p.recipe.outline, onScreen, scale, false)}
+                fill={p.role === 'wrap' ? HATCH_OF.foam : upright ? 'url(#hatch-board-up)' : HATCH_OF.board}
+                stroke={lit(p.id) ? 'var(--oxide)' : 'var(--ink)'}
+                strokeWidth={lit(p.id) ? 2.4 : 1}
+                {...light(p.id)}
+              />
+            )
+          })}
+          {piece.outline.kind === 'rectangle' &&
+            (SIDES as readonly ViewSide[]).map((side) => {
+              const [a, b] = sideEnds(side, length, width).map(toScreen) as [Point, Point]
+              const upright = side === 'left' || side === 'right'
+              return (
+                <line
+                  key={side}
+                  x1={a[0]}
+                  y1={a[1]}
+                  x2={b[0]}
+                  y2={b[1]}
+                  stroke={
+                    lit(`side/${side}`) || (view.selection?.kind === 'side' && view.selection.id === side)
+                      ? 'var(--oxide)'
+                      : 'transparent'
+                  }
+                  strokeWidth="9"
+                  strokeOpacity="0.55"
+                  style={{ cursor: upright ? 'ew-resize' : 'ns-resize' }}
+                  data-side={side}
+                  {...light(`side/${side}`)}
+                  onPointerDown={(e) => drag.start(e, { kind: 'side', side, start: localPoint(e) })}
+                />
+              )
+            })}
+          {piece.outline.kind === 'polygon' &&
+            outline
+              .filter((s) => s.name.startsWith('side/'))
+              .map((segment, i) => {
+                const id = segment.name.slice(5)
+                const isOn =
+                  lit(segment.name) || (view.selection?.kind === 'side' && view.selection.id === id)
+                return (
+                  <path
+                    key={`${segment.name}|${i}`}
+                    d={openPath(segment, toScreen, scale, mirrored)}
+                    fill="none"
+                    stroke={isOn ? 'var(--oxide)' : 'transparent'}
+                    strokeWidth="9"
+                    strokeOpacity="0.55"
+                    style={{ cursor: 'move' }}
+                    data-side={id}
+                    {...light(segment.name)}
+                    onPointerDown={(e) => drag.start(e, { kind: 'polygonSide', id, start: localPoint(e) })}
+                  >
+                    <title>{`side ${sideWords(id)}`}</title>
+                  </path>
+                )
+              })}
+          {features.map((f) => {
+            const chosenFeature = view.selection?.kind === f.list && view.selection.id === f.id
+            return (
+              <g
+                key={`${f.list}|${f.id}`}
+                role="button"
+                tabIndex={0}
+                aria-label={`${f.name}, ${text(f.at[0])} from the left, ${text(f.at[1])} from the front`}
+                aria-pressed={chosenFeature}
+                data-feature={f.id}
+                style={{ cursor: f.movable ? 'grab' : 'pointer' }}
+                onKeyDown={(e) => {
+                  if (e.key === 'Enter' || e.key === ' ') {
+                    e.preventDefault()
+                    dispatch(selected({ kind: f.list, id: f.id }))
+                  }
+                }}
+                onPointerDown={(e) =>
+                  f.movable
+                    ? drag.start(e, { kind: 'feature', feature: f, start: localPoint(e) })
+                    : dispatch(selected({ kind: f.list, id: f.id }))
+                }
+              >
+                <path
+                  d={f.rings.map((ring) => ringPath(ring, toScreen)).join(' ')}
+                  fillRule="evenodd"
+                  fill={f.fill ? 'var(--concrete-mark)' : 'transparent'}
+                  fillOpacity={f.list === 'lettering' ? 1 : 0.35}
+                  stroke={chosenFeature || lit(`${f.list}/${f.id}`) ? 'var(--oxide)' : 'var(--ink)'}
+                  strokeWidth={chosenFeature ? 2.4 : f.list === 'lettering' ? 0.6 : 1.1}
+                  strokeLinejoin="round"
+                />
+              </g>
+            )
+          })}
+          <SectionLine
+            line={line}
+            onScreen={onScreen}
+            onDrag={(e, end) => drag.start(e, { kind: 'line', end, start: localPoint(e), line })}
+            onStep={(by) =>
+              dispatch(
+                lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
+              )
+            }
+          />
+          {piece.openings.map((o) => {
+            const own = openings.filter((p) => p.openingId === o.id)
+            const middle = placing.middles.get(o.id)!
+            const at = toScreen(middle)
+            const isChosen = chosen?.id === o.id
+            const sizeText = `${shapeText(o.shape, text)}${o.depth === null ? '' : `, ${text(o.depth)} deep`}`
+            const small = reach(o, 'u') * 2 * scale < 90
+            const labelAt: Point = small ? [at[0], at[1] - reach(o, 'v') * scale - 7] : at
+            return (
+              <g
+                key={o.id}
+                role="button"
+                tabIndex={0}
+                aria-label={`${o.name}, ${sizeText}, ${text(middle[0] - reach(o, 'u'))} from the left, ${text(middle[1] - reach(o, 'v'))} from the front`}
+                aria-pressed={isChosen}
+                data-opening={o.id}
+                style={{ cursor: 'grab' }}
+                onKeyDown={(e) => keyOnOpening(e, o.id)}
+                onPointerDown={(e) => {
+                  const start = localPoint(e)
+                  const world = fromScreen(start)
+                  drag.start(e, {
+                    kind: 'opening',
+                    id: o.id,
+                    start,
+                    grab: [world[0] - middle[0], world[1] - middle[1]],
+                  })
+                }}
+                {...light(`opening/${o.id}`)}
+              >
+                {own.map((p) => (
+                  <path
+                    key={p.key}
+                    d={loopPath(p.loop, toScreen, scale, mirrored)}
+                    fill={poured ? 'transparent' : 'var(--sheet)'}
+                    stroke={
+                      isChosen || lit(`opening/${o.id}`) || lit(`knockout/${p.key}`)
+                        ? 'var(--oxide)'
+                        : 'var(--ink)'
+                    }
+                    strokeWidth={isChosen ? 2.6 : 1.4}
+                  />
+                ))}
+                <Label at={labelAt} text={small ? o.name : `${o.name} ${sizeText}`} />
+              </g>
+            )
+          })}
+          {station === 'piece' && piece.outline.kind === 'polygon' && (
+            <PathHandles
+              corners={shiftedCorners}
+              toScreen={toScreen}
+              fromScreen={fromScreen}
+              localPoint={localPoint}
+              step={shopStep(style)}
+              selected={view.selection?.kind === 'corner' ? view.selection.id : null}
+              onSelect={(id) => dispatch(selected({ kind: 'corner', id }))}
+              onPreview={(corners) =>
+                preview(
+                  corners && [
+                    {
+                      type: 'outlineChanged',
+                      pieceId: piece.id,
+                      outline: { kind: 'polygon', corners: storedPath(corners) },
+                    },
+                  ],
+                )
+              }
+              onCommit={(corners, label) =>
+                change(label, {
+                  type: 'outlineChanged',
+                  pieceId: piece.id,
+                  outline: { kind: 'polygon', corners: storedPath(corners) },
+                })
+              }
+            />
+          )}
+          {drag.guides.map((g) => {
+            const [a, b] = (
+              g.axis === 'u'
+                ? [
+                    [g.at, -30],
+                    [g.at, width + 30],
+                  ]
+                : [
+                    [-30, g.at],
+                    [length + 30, g.at],
+                  ]
+            ).map((p) => toScreen(p as unknown as Point)) as [Point, Point]
+            return (
+              <line
+                key={g.axis}
+                x1={a[0]}
+                y1={a[1]}
+                x2={b[0]}
+                y2={b[1]}
+                stroke="var(--oxide)"
+                strokeDasharray="7 3 2 3"
+              />
+            )
+          })}
+          {lands.map((l, i) => {
+            const [a, b] = [toScreen([l.fromXMm, l.fromYMm]), toScreen([l.toXMm, l.toYMm])]
+            return (
+              <g key={`${l.between[0]}|${l.between[1]}`} pointerEvents="none">
+                <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="var(--oxide)" strokeWidth="3" />
+                {i === 0 && <Label at={[a[0] - 22, (a[1] + b[1]) / 2]} text={text(l.leastMm)} oxide />}
+              </g>
+            )
+          })}
+          <Dimension
+            from={[left, top - above]}
+            to={[right, top - above]}
+            text={text(length)}
+            name="length"
+            onEdit={() => edit('length', length, [(left + right) / 2, top - above])}
+          />
+          <Dimension
+            from={[right + away, bottom]}
+            to={[right + away, top]}
+            text={text(width)}
+            name="width"
+            onEdit={() => edit('width', width, [right + away - 30, (top + bottom) / 2])}
+          />
+          {chosen && (
+            <OpeningDimensions
+              piece={piece}
+              openingId={chosen.id}
+              name={chosen.name}
+              middle={shown(placing.middles.get(chosen.id)!)}
+              onScreen={onScreen}
+              text={text}
+              onEdit={edit}
+              mirrored={mirrored}
+            />
+          )}
+          <text x={left - 4} y={size.height - 8} className="view-name" fill="var(--soft)">
+            front
+          </text>
+        </svg>
+      )}
+      {editing && (
+        <div
+          className="absolute z-10 -translate-x-1/2 -translate-y-1/2 border border-ink bg-sheet px-2 py-1"
+          style={{
+            left: Math.max(70, Math.min(size.width - 70, editing.at[0])),
+            top: Math.max(24, Math.min(size.height - 24, editing.at[1])),
+          }}
+        >
+          <MeasureField
+            bare
+            autoFocus
+            label={`${editing.what === 'length' || editing.what === 'width' ? editing.what : `${chosen?.name} from the ${editing.what}`}`}
+            value={editing.value}
+            min={editing.what === 'length' || editing.what === 'width' ? 1 : -100000}
+            allowNegative={editing.what !== 'length' && editing.what !== 'width'}
+            onCommit={commitEdit}
+            onDone={() => setEditing(null)}
+          />
+        </div>
+      )}
+    </div>
+  )
+}

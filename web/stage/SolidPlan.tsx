@@ -1,0 +1,121 @@
+import { useMemo } from 'react'
+import type { Point } from '../../core/geometry/index.ts'
+import { pieceBox, pouredSize } from '../../core/piece/index.ts'
+import { formatLength } from '../../core/units/index.ts'
+import { usePlan } from '../app/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { lineDragged } from '../app/viewSlice.ts'
+import { useMeasureStyle } from '../ui/MeasureField.tsx'
+import { Dimension } from './Dimension.tsx'
+import { SectionLine } from './PlanParts.tsx'
+import { planFrame } from './planFrame.ts'
+import { usualLine } from './sectionLine.ts'
+import { useLineDrag } from './useLineDrag.ts'
+import { useSize } from './useSize.ts'
+
+/** The box of the plan as shown, in either attitude. */
+export function usePlanBox(): { length: number; width: number } {
+  const { piece, plan } = usePlan()
+  const attitude = useAppSelector((s) => s.view.attitude)
+  const geometry = plan?.stations.piece?.geometry
+  if (attitude === 'placed' || !geometry) return pieceBox(piece)
+  const [length, width] = pouredSize(piece.attitude, geometry)
+  return { length, width }
+}
+
+/** What is seen of a solid from above, in the attitude shown, with its section line and extents. */
+export function SolidPlan() {
+  const { piece, scene, solidFresh, plan } = usePlan()
+  const { attach, element, size } = useSize<HTMLDivElement>()
+  const view = useAppSelector((s) => s.view)
+  const dispatch = useAppDispatch()
+  const style = useMeasureStyle()
+  const box = usePlanBox()
+  const frame = planFrame(piece, view.attitude, size, box)
+  const { onScreen, scale } = frame
+  const line = view.line ?? usualLine(piece, false, 'along', box)
+  const drag = useLineDrag(frame.scale, element)
+  const seen = scene?.seen[view.attitude]
+  const path = useMemo(() => {
+    if (!seen) return ''
+    const parts: string[] = []
+    for (let i = 0; i < seen.length; i += 4) {
+      const a = onScreen([seen[i]!, seen[i + 1]!])
+      const b = onScreen([seen[i + 2]!, seen[i + 3]!])
+      parts.push(`M${a[0].toFixed(1)} ${a[1].toFixed(1)}L${b[0].toFixed(1)} ${b[1].toFixed(1)}`)
+    }
+    return parts.join('')
+    // biome-ignore lint/correctness/useExhaustiveDependencies: the frame follows from size and box
+  }, [seen, size.width, size.height, box.length, box.width])
+  const text = (mm: number) => formatLength(mm, style)
+  const [left, bottom] = onScreen([0, 0])
+  const [right, top] = onScreen([box.length, box.width])
+  const round = piece.kind === 'turned'
+  const broken = plan !== null && plan.stations.piece?.geometry.recipe === null
+  const away = Math.max(34, (piece.mould.runPast + 40) * scale + 34)
+  return (
+    <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
+      <span className="view-name absolute left-4 top-2">
+        Plan{view.attitude === 'poured' ? ', as it lies in the pour' : ', from above'}
+      </span>
+      {size.width > 0 && (
+        <svg
+          width={size.width}
+          height={size.height}
+          role="group"
+          aria-label={`Plan of ${piece.name}, ${view.attitude === 'poured' ? 'as poured' : 'as placed'}`}
+          onPointerMove={drag.move}
+          onPointerUp={drag.end}
+          onPointerCancel={drag.end}
+          className={`absolute inset-0 touch-none select-none ${solidFresh && !broken ? '' : 'stale'}`}
+        >
+          <path d={path} fill="none" stroke="var(--ink)" strokeWidth="1.1" strokeLinecap="round" />
+          {round && (
+            <CentreMarks at={onScreen([box.length / 2, box.width / 2])} reach={((right - left) / 2) * 1.08} />
+          )}
+          <SectionLine
+            line={line}
+            onScreen={onScreen}
+            onDrag={(e, end) => drag.start(e, end, line)}
+            onStep={(by) =>
+              dispatch(
+                lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
+              )
+            }
+          />
+          <Dimension
+            from={[left, top - 18]}
+            to={[right, top - 18]}
+            text={`${round ? 'd ' : ''}${text(box.length)}`}
+            name={round ? 'diameter' : 'length'}
+          />
+          {!round && (
+            <Dimension
+              from={[right + away, bottom]}
+              to={[right + away, top]}
+              text={text(box.width)}
+              name="width"
+            />
+          )}
+        </svg>
+      )}
+      {broken && (
+        <p className="label absolute bottom-2 left-4 text-soft">
+          A finding keeps this from being built: the last good one stays here.
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** The crossed centre lines of what is round. */
+function CentreMarks({ at: [x, y], reach }: { at: Point; reach: number }) {
+  return (
+    <path
+      d={`M ${x - reach} ${y} H ${x + reach} M ${x} ${y - reach} V ${y + reach}`}
+      stroke="var(--soft)"
+      strokeWidth="0.8"
+      strokeDasharray="12 3 2 3"
+    />
+  )
+}

@@ -1,0 +1,206 @@
+import { useEffect, useRef, useState } from 'react'
+import type { ImportedPiece } from '../../../core/job/index.ts'
+import type { MeshHealth } from '../../../core/readers/meshHealth.ts'
+import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
+import { database } from '../../app/useAutosave.ts'
+import { Pick, Row } from '../../ui/Choice.tsx'
+import type { ImportReply } from '../../worker/import.worker.ts'
+import { importFile } from '../../worker/importFile.ts'
+
+type Read = Extract<ImportReply, { kind: 'mesh' }> & { readonly name: string }
+
+/** Reads a mesh, tells its health, asks the unit when the file does not say, and hands it over. */
+export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], mmPerUnit: number) => void }) {
+  const input = useRef<HTMLInputElement>(null)
+  const stop = useRef<() => void>(() => undefined)
+  const [reading, setReading] = useState<string | null>(null)
+  const [wrong, setWrong] = useState<string | null>(null)
+  const [read, setRead] = useState<Read | null>(null)
+  const [crossings, setCrossings] = useState<{ part: number; count: number | null } | null>(null)
+  const [unit, setUnit] = useState('mm')
+  useEffect(() => () => stop.current(), [])
+  const take = (file: File | undefined) => {
+    if (!file) return
+    setWrong(null)
+    setRead(null)
+    setCrossings(null)
+    setReading(file.name)
+    stop.current = importFile({ kind: 'mesh', file }, (reply) => {
+      if (reply.kind === 'refused') {
+        setReading(null)
+        setWrong(reply.text)
+      }
+      if (reply.kind === 'mesh') {
+        setReading(null)
+        setRead({ ...reply, name: file.name })
+        setUnit(
+          FILE_UNITS.find((u) => reply.mmPerUnit !== null && Math.abs(u.mm - reply.mmPerUnit) < 1e-9)?.id ??
+            likelyUnit(Math.max(...reply.mended.extents)).id,
+        )
+      }
+      if (reply.kind === 'crossings') setCrossings(reply)
+    })
+  }
+  const use = async () => {
+    if (!read) return
+    try {
+      await database.files.put({
+        id: read.id,
+        name: read.name,
+        positions: read.positions,
+        triangles: read.triangles,
+      })
+    } catch {
+      setWrong('The browser could not keep the mesh: its storage is full or blocked.')
+      return
+    }
+    onMesh(
+      {
+        id: read.id,
+        name: read.name.slice(0, 120),
+        triangles: read.mended.triangleCount,
+        extents: [...read.mended.extents],
+      },
+      FILE_UNITS.find((u) => u.id === unit)!.mm,
+    )
+  }
+  const k = FILE_UNITS.find((u) => u.id === unit)!.mm
+  return (
+    <div className="pt-2">
+      <input
+        ref={input}
+        type="file"
+        accept=".stl,.obj,.3mf"
+        className="sr-only"
+        aria-label="Mesh file"
+        onChange={(e) => {
+          take(e.target.files?.[0])
+          e.target.value = ''
+        }}
+      />
+      <button type="button" className="act" onClick={() => input.current?.click()}>
+        Read a mesh (STL, OBJ, 3MF)
+      </button>
+      {reading && (
+        <p role="status">
+          Reading {reading} …{' '}
+          <button
+            type="button"
+            className="word"
+            onClick={() => {
+              stop.current()
+              setReading(null)
+            }}
+          >
+            cancel
+          </button>
+        </p>
+      )}
+      {wrong && (
+        <p role="alert" className="text-oxide!">
+          {wrong}
+        </p>
+      )}
+      {read && (
+        <section aria-label="Health of the mesh">
+          <h2>Health of {read.name}</h2>
+          <HealthRows read={read} />
+          <div className="row">
+            <span>Facets that cross</span>
+            <span className="value">
+              {crossings?.count != null ? (
+                crossings.count === 0 ? (
+                  'none'
+                ) : (
+                  `${crossings.count}${crossings.count >= 100 ? ' or more' : ''}`
+                )
+              ) : (
+                <>
+                  looking, {Math.round((crossings?.part ?? 0) * 100)}%{' '}
+                  <button
+                    type="button"
+                    className="word"
+                    onClick={() => {
+                      stop.current()
+                      setCrossings({ part: 1, count: 0 })
+                    }}
+                  >
+                    stop
+                  </button>
+                </>
+              )}
+            </span>
+          </div>
+          <Pick
+            label={read.mmPerUnit === null ? 'The file does not say its unit' : 'Unit'}
+            value={unit}
+            options={FILE_UNITS.map((u) => ({
+              id: u.id,
+              name: `${u.name}${u.id === likelyUnit(Math.max(...read.mended.extents)).id ? ', likely' : ''}`,
+            }))}
+            onChoose={setUnit}
+          />
+          <Row label="Size then" unit="mm">
+            {read.mended.extents.map((e) => (e * k).toFixed(0)).join(' × ')}
+          </Row>
+          <Row label="Volume then" unit="L">
+            {((Math.abs(read.mended.volume) * k ** 3) / 1e6).toFixed(2)}
+          </Row>
+          <Verdict health={read.mended} />
+          <button
+            type="button"
+            className="act mt-2"
+            disabled={!read.mended.closed}
+            onClick={() => void use()}
+          >
+            Use this mesh
+          </button>
+        </section>
+      )}
+    </div>
+  )
+}
+
+function HealthRows({ read: { found, mended, turnedCount, closedHoleCount } }: { read: Read }) {
+  const rows: [string, number, string][] = [
+    [
+      'Open edges',
+      found.openEdgeCount,
+      closedHoleCount > 0 ? `${closedHoleCount} holes closed, ${mended.openEdgeCount} left` : '',
+    ],
+    ['Flipped facets', found.flippedCount, turnedCount > 0 ? `${turnedCount} turned` : ''],
+    ['Facets without area', found.zeroAreaCount, found.zeroAreaCount > 0 ? 'left out' : ''],
+    ['Facets drawn twice', found.duplicateCount, found.duplicateCount > 0 ? 'left out' : ''],
+    ['Edges of more than two facets', found.crowdedEdgeCount, ''],
+  ]
+  return (
+    <>
+      <Row label="Triangles">{found.triangleCount.toLocaleString('en')}</Row>
+      <Row label="Shells">{found.shellCount}</Row>
+      {rows.map(([label, count, cure]) => (
+        <div key={label} className="row">
+          <span>
+            {label}
+            {cure && <span className="unit">{cure}</span>}
+          </span>
+          <span className={`value ${count > 0 && !cure ? 'text-oxide' : ''}`}>{count}</span>
+        </div>
+      ))}
+    </>
+  )
+}
+
+function Verdict({ health }: { health: MeshHealth }) {
+  if (health.closed) return <p>It closes: it has an inside and a volume.</p>
+  const why = [
+    health.openEdgeCount > 0 && `${health.openEdgeCount} open edges`,
+    health.crowdedEdgeCount > 0 && `${health.crowdedEdgeCount} edges that more than two facets share`,
+    health.flippedCount > 0 && `${health.flippedCount} facets that cannot be turned to agree`,
+  ].filter(Boolean)
+  return (
+    <p role="alert" className="text-oxide!">
+      It has no inside: {why.join(', ')}. What belongs there would be a guess: mend it where it was drawn,
+      then read it again.
+    </p>
+  )
+}

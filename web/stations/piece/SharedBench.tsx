@@ -1,0 +1,213 @@
+import { formatLength } from '../../../core/units/index.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { Caution, More, Pick, Row } from '../../ui/Choice.tsx'
+import { useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
+import { newInsert, newLettering } from './features/newFeatures.ts'
+import { HoldFigure } from './HoldFigure.tsx'
+import { useEdit } from './useEdit.ts'
+
+const EXPOSURES = [
+  { id: 'dry', name: 'indoors, dry' },
+  { id: 'kitchen', name: 'kitchen' },
+  { id: 'wet-room', name: 'wet room' },
+  { id: 'outdoors', name: 'outdoors, frost' },
+  { id: 'soil', name: 'in soil' },
+  { id: 'heat', name: 'heat' },
+] as const
+
+/** What every kind of piece is told: features on its faces, how it lies in the pour, where it will stand, how many. */
+export function SharedBench() {
+  const { plan, fresh } = usePlan()
+  const { piece, pieceId, change, describe, select } = useEdit()
+  const style = useMeasureStyle()
+  const mm = (n: number) => formatLength(n, style)
+  const station = plan?.stations.piece
+  const figures = station?.figures
+  const faces = station?.geometry.faces ?? []
+  return (
+    <>
+      <h2>On its faces</h2>
+      {piece.lettering.map((l) => (
+        <FeatureRow
+          key={l.id}
+          name={`“${l.text.split('\n')[0]}”`}
+          value={mm(l.height)}
+          onOpen={() => select('lettering', l.id)}
+        />
+      ))}
+      {piece.inserts.map((i) => (
+        <FeatureRow
+          key={i.id}
+          name={i.name}
+          value={`d ${mm(i.diameter)}`}
+          onOpen={() => select('inserts', i.id)}
+        />
+      ))}
+      <AddOnFaces />
+      {figures && figures.blocks.length > 0 && (
+        <div className={fresh ? '' : 'stale'}>
+          <h2>{piece.kind === 'box' ? 'Panels' : 'Blocks'}</h2>
+          {figures.blocks.map((b) => (
+            <Row key={b.id} label={b.name} unit="kg">
+              {b.weightKg.toFixed(1)}
+            </Row>
+          ))}
+        </div>
+      )}
+      {figures && figures.notes.length > 0 && (
+        <div className={fresh ? '' : 'stale'}>
+          <h2>{piece.kind === 'fitted' ? 'Fit' : 'Glue'}</h2>
+          {figures.notes.map((n) => (
+            <Row key={n.label} label={n.label}>
+              {mm(n.valueMm)}
+            </Row>
+          ))}
+        </div>
+      )}
+      <h2>In the pour</h2>
+      <Pick
+        label="Face down"
+        value={piece.attitude.down}
+        options={faces.map((f) => ({ id: f.name, name: downWords(f.name, f.words, piece.kind) }))}
+        onChoose={(down) =>
+          describe({ attitude: { down, turnDeg: 0 } }, `pour with ${down.replace('/', ' ')} down`)
+        }
+      />
+      {figures && (
+        <p>
+          {figures.attitude.advised === piece.attitude.down
+            ? 'As advised: '
+            : `Advised: ${wordsOf(faces, figures.attitude.advised)} down. `}
+          {figures.attitude.reason}.
+        </p>
+      )}
+      <Pick
+        label="Exposure"
+        value={piece.exposure}
+        options={EXPOSURES}
+        onChoose={(exposure) =>
+          describe({ exposure: exposure as typeof piece.exposure }, `exposure ${exposure}`)
+        }
+      />
+      <HoldFigure />
+      <More title="How many, balance">
+        <NumberField
+          label="How many"
+          value={piece.quantity}
+          min={1}
+          max={10000}
+          whole
+          onCommit={(n) =>
+            n && describe({ quantity: n, plannedCasts: Math.max(n, piece.plannedCasts) }, `quantity ${n}`)
+          }
+        />
+        <NumberField
+          label="Moulds"
+          value={piece.mouldCount}
+          min={1}
+          max={1000}
+          whole
+          onCommit={(n) => n && describe({ mouldCount: n }, `${n} moulds`)}
+        />
+        <NumberField
+          label="Casts planned"
+          value={piece.plannedCasts}
+          min={1}
+          max={10000}
+          whole
+          onCommit={(n) => n && describe({ plannedCasts: n }, `${n} casts planned`)}
+        />
+        {figures && (
+          <Row label="Centre of gravity">
+            {mm(figures.centreOfGravity.xMm)}, {mm(figures.centreOfGravity.yMm)},{' '}
+            {mm(figures.centreOfGravity.zMm)}
+          </Row>
+        )}
+        {figures && (
+          <Row label="Surface" unit="m²">
+            {figures.surfaceAreaM2.toFixed(2)}
+          </Row>
+        )}
+        <button
+          type="button"
+          className="word mt-2 text-oxide"
+          onClick={() => change(`remove ${piece.name}`, { type: 'pieceRemoved', pieceId })}
+        >
+          Remove this piece
+        </button>
+      </More>
+      {figures && figures.concreteKg > 25 && (
+        <Caution>
+          {figures.concreteKg.toFixed(0)} kg is more than one person lifts. Plan hands or a trolley before you
+          pour.
+        </Caution>
+      )}
+      {HOLDS_PEOPLE.has(piece.kind) && (
+        <Caution>
+          Where a piece carries people, hangs overhead or covers a shaft, local codes and a licensed
+          professional decide; these figures are a maker’s check.
+        </Caution>
+      )}
+    </>
+  )
+}
+
+const HOLDS_PEOPLE: ReadonlySet<string> = new Set(['swept', 'fitted'])
+
+const downWords = (name: string, words: string, kind: string): string =>
+  kind === 'slab' && name === 'top'
+    ? 'top (show face)'
+    : kind === 'slab' && name === 'bottom'
+      ? 'underside (show face up)'
+      : words
+
+const wordsOf = (faces: readonly { name: string; words: string }[], name: string): string =>
+  faces.find((f) => f.name === name)?.words ?? name
+
+export function FeatureRow({ name, value, onOpen }: { name: string; value: string; onOpen: () => void }) {
+  return (
+    <div className="row">
+      <button type="button" className="word p-0!" onClick={onOpen}>
+        {name}
+      </button>
+      <span className="value">{value}</span>
+    </div>
+  )
+}
+
+/** Buttons that put letters or an insert on the first face of the piece. */
+function AddOnFaces() {
+  const { plan } = usePlan()
+  const { keep, select } = useEdit()
+  const faces = plan?.stations.piece?.geometry.faces ?? []
+  const top = faces.find((f) => f.name === 'top') ?? faces[0]
+  const under = faces.find((f) => f.name === 'bottom') ?? faces[0]
+  if (!top || !under) return null
+  return (
+    <div className="flex gap-2 pt-2">
+      <button
+        type="button"
+        className="act"
+        onClick={() => {
+          const item = newLettering(top.name, Math.min(60, top.size[1] * 0.3))
+          keep({ list: 'lettering', item }, 'add letters')
+          select('lettering', item.id)
+        }}
+      >
+        + letters
+      </button>
+      <button
+        type="button"
+        className="act"
+        onClick={() => {
+          const item = newInsert(under.name)
+          keep({ list: 'inserts', item }, 'add a socket')
+          select('inserts', item.id)
+        }}
+      >
+        + insert
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,110 @@
+import { canonicalJson, hashText } from '../../core/geometry/index.ts'
+import {
+  findSelfCrossings,
+  type MeshHealth,
+  measureHealth,
+  type ReadDrawing,
+  readDxf,
+  readMesh,
+  readSvg,
+  repairMesh,
+  weldMesh,
+} from '../../core/readers/index.ts'
+
+export type ImportRequest =
+  | { readonly kind: 'drawing'; readonly file: File }
+  | { readonly kind: 'mesh'; readonly file: File }
+
+export type ImportReply =
+  | { readonly kind: 'drawing'; readonly drawing: ReadDrawing }
+  | { readonly kind: 'refused'; readonly text: string }
+  | {
+      readonly kind: 'mesh'
+      readonly id: string
+      readonly found: MeshHealth
+      readonly mended: MeshHealth
+      readonly turnedCount: number
+      readonly closedHoleCount: number
+      readonly mmPerUnit: number | null
+      readonly positions: Float32Array
+      readonly triangles: Uint32Array
+      readonly readMs: number
+    }
+  | { readonly kind: 'crossings'; readonly part: number; readonly count: number | null }
+
+const reply = (message: ImportReply, transfer: Transferable[] = []) => self.postMessage(message, { transfer })
+const LARGEST = 400_000_000
+
+/** One file, one worker: the page ends the worker to cancel. */
+self.onmessage = async ({ data }: MessageEvent<ImportRequest>) => {
+  try {
+    if (data.file.size > LARGEST) {
+      reply({ kind: 'refused', text: `The file is larger than ${LARGEST / 1e6} MB.` })
+      return
+    }
+    if (data.kind === 'drawing') await answerDrawing(data.file)
+    else await answerMesh(data.file)
+  } catch (error) {
+    reply({
+      kind: 'refused',
+      text: `The file could not be read: ${error instanceof Error ? error.message : 'unknown'}.`,
+    })
+  }
+}
+
+async function answerDrawing(file: File): Promise<void> {
+  if (file.size > 30_000_000) {
+    reply({ kind: 'refused', text: 'The drawing is larger than 30 MB.' })
+    return
+  }
+  const text = await file.text()
+  const svg =
+    /\.svg$/i.test(file.name) || /^\s*(<\?xml[^>]*>)?\s*(<!--[\s\S]*?-->)?\s*<svg/i.test(text.slice(0, 2000))
+  reply({ kind: 'drawing', drawing: svg ? readSvg(text) : readDxf(text) })
+}
+
+async function answerMesh(file: File): Promise<void> {
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  const start = performance.now()
+  const read = readMesh(file.name, bytes)
+  if (!read.ok) {
+    reply({ kind: 'refused', text: read.problem.text })
+    return
+  }
+  const { mesh, zeroAreaCount, duplicateCount } = weldMesh(read.positions, read.triangles)
+  const found = measureHealth(mesh, zeroAreaCount, duplicateCount)
+  const { mesh: whole, turnedCount, closedHoleCount } = repairMesh(mesh)
+  const mended = measureHealth(whole)
+  const id = `mesh-${hashText(canonicalJson([whole.triangles.length, sample(whole.positions), sample(whole.triangles)]))}`
+  const readMs = performance.now() - start
+  reply({
+    kind: 'mesh',
+    id,
+    found,
+    mended,
+    turnedCount,
+    closedHoleCount,
+    mmPerUnit: read.mmPerUnit,
+    positions: whole.positions.slice(),
+    triangles: whole.triangles.slice(),
+    readMs,
+  })
+  const search = findSelfCrossings(whole)
+  for (;;) {
+    const step = search.next()
+    if (step.done) {
+      reply({ kind: 'crossings', part: 1, count: step.value })
+      return
+    }
+    reply({ kind: 'crossings', part: step.value, count: null })
+    await new Promise((go) => setTimeout(go))
+  }
+}
+
+/** Some thousand of many numbers, spread evenly: enough to tell two meshes apart. */
+function sample(list: Float32Array | Uint32Array): number[] {
+  const step = Math.max(1, Math.floor(list.length / 4000))
+  const out: number[] = []
+  for (let i = 0; i < list.length; i += step) out.push(list[i]!)
+  return out
+}
