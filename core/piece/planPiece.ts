@@ -72,6 +72,8 @@ export function planPieceStation(
   const stopped = findings.some((f) => f.level === 'stop')
   const geometry: PieceGeometry = {
     ...bare,
+    noMesh: bare.noMesh ?? [],
+    ...withRelief(bare, piece),
     kind: piece.kind,
     recipe: stopped ? null : body,
     inserts: inserts.recipes,
@@ -89,6 +91,16 @@ export function planPieceStation(
     blocks: stopped ? [] : blockFigures(kernel, geometry, hardenedKgPerM3, quick),
   })
   return { figures, findings, geometry }
+}
+
+/** The box grown by letters that stand out of the top or the underside. */
+function withRelief(bare: Built['geometry'], piece: Piece): Pick<PieceGeometry, 'relief' | 'low' | 'height'> {
+  const raised = (face: string) =>
+    piece.lettering.reduce((most, l) => (l.on === face ? Math.max(most, l.depth) : most), 0)
+  const own = bare.relief ?? { top: 0, bottom: 0 }
+  const relief = { top: Math.max(own.top, raised('top')), bottom: Math.max(own.bottom, raised('bottom')) }
+  const low = Math.min(bare.low, -relief.bottom)
+  return { relief, low, height: bare.height + (relief.top - own.top) + (bare.low - low) }
 }
 
 /** The body with raised letters joined and sunk ones cut. */

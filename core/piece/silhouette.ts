@@ -1,6 +1,6 @@
 import type { Kernel } from '../geometry/index.ts'
 import { loopChords, type Point, type Region } from '../geometry/index.ts'
-import type { Piece } from '../job/index.ts'
+import type { FittedPiece, Piece, SlabPiece } from '../job/index.ts'
 import { buildFitted } from './fitted/buildFitted.ts'
 import { importedSize } from './imported/buildImported.ts'
 import { outlineLoop, outlineSize } from './slab/outlineLoop.ts'
@@ -64,7 +64,10 @@ export function silhouette(piece: Piece): Region {
         ]
       }
       const openings = placeOpenings(piece, resolvePlacing(piece))
-      return [outlineLoop(piece.outline), ...openings.map((o) => o.loop)].map((l) => loopChords(l, 40).points)
+      return [
+        ...[outlineLoop(piece.outline), ...openings.map((o) => o.loop)].map((l) => loopChords(l, 40).points),
+        ...slabMarks(piece, length, width),
+      ]
     }
     case 'turned': {
       if (piece.turned.form === 'fluted') {
@@ -122,15 +125,96 @@ export function silhouette(piece: Piece): Region {
           [0, height / 2],
         ],
       ]
-    case 'fitted': {
-      const step = Math.min(length, width) * 0.12
+    case 'fitted':
+      return fittedMarks(piece, length, height)
+  }
+}
+
+/** What tells a slab from a plain one: the edge of a basin, a frame, a field; a line of letters. */
+function slabMarks(piece: SlabPiece, length: number, width: number): Point[][] {
+  const ring = (cx: number, cy: number, l: number, w: number): Point[] => [
+    [cx - l / 2, cy - w / 2],
+    [cx + l / 2, cy - w / 2],
+    [cx + l / 2, cy + w / 2],
+    [cx - l / 2, cy + w / 2],
+    [cx - l / 2, cy - w / 2],
+  ]
+  const lines: Point[][] = []
+  if (piece.basin) {
+    const { u, v, length: l, width: w } = piece.basin
+    lines.push(ring(u, v, l, w), ring(u, v, l * 0.8, w * 0.75))
+  }
+  for (const p of piece.panels) {
+    const inset = p.shape.kind === 'inset' ? p.shape.margin : null
+    if (inset !== null) lines.push(ring(length / 2, width / 2, length - 2 * inset, width - 2 * inset))
+    else if (p.shape.kind === 'rectangle')
+      lines.push(ring(length / 2 + p.u, width / 2 + p.v, p.shape.length, p.shape.width))
+  }
+  for (const l of piece.lettering.filter((t) => t.on === 'top').slice(0, 1)) {
+    const half = Math.min(length * 0.35, l.text.length * l.height * 0.25)
+    lines.push([
+      [length / 2 - half, width / 2],
+      [length / 2 + half, width / 2],
+    ])
+  }
+  return lines.map(open)
+}
+
+/** A line that is drawn but not filled: walked there and back. */
+const open = (line: readonly Point[]): Point[] => [...line, ...[...line].reverse()]
+
+/** A fitted part cut through its middle, with what it fits hinted at. */
+function fittedMarks(piece: FittedPiece, length: number, height: number): Point[][] {
+  const h = Math.max(height, length * 0.16)
+  const k = h / height
+  const { overlap, clearance, wall } = piece
+  const seat = piece.seat * k
+  switch (piece.part) {
+    case 'lid': {
+      const inset = overlap + clearance
       return [
-        box(length, height),
         [
-          [step, height * 0.35],
-          [length - step, height * 0.35],
+          [inset, 0],
+          [length - inset, 0],
+          [length - inset, seat],
+          [length, seat],
+          [length, h],
+          [0, h],
+          [0, seat],
+          [inset, seat],
         ],
       ]
     }
+    case 'cap':
+      return [
+        [
+          [0, 0],
+          [wall, 0],
+          [wall, seat],
+          [length - wall, seat],
+          [length - wall, 0],
+          [length, 0],
+          [length, h],
+          [0, h],
+        ],
+      ]
+    case 'plug': {
+      const lean = length * 0.06
+      return [
+        [
+          [lean, 0],
+          [length - lean, 0],
+          [length, h],
+          [0, h],
+        ],
+      ]
+    }
+    case 'sleeve':
+      return [0, length - wall].map((x): Point[] => [
+        [x, 0],
+        [x + wall, 0],
+        [x + wall, h],
+        [x, h],
+      ])
   }
 }

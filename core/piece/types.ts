@@ -52,13 +52,18 @@ export type PieceGeometry = {
   readonly faces: readonly FlatFace[]
   readonly blocks: readonly Block[]
   readonly thinnest: { readonly mm: number; readonly where: string } | null
+  /** Parts of the plan that no mesh runs through besides openings: a basin. */
+  readonly noMesh: readonly Region[]
+  /** How far work stands out of the top and the underside, mm. */
+  readonly relief: { readonly top: number; readonly bottom: number }
   /** Markers of what is cast in, as solids in place. */
   readonly inserts: readonly { readonly id: string; readonly name: string; readonly recipe: SolidRecipe }[]
 }
 
 /** What a builder of one kind gives: its geometry, its bulk where it is known without the solid, and findings. */
 export type Built = {
-  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts'>
+  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts' | 'noMesh' | 'relief'> &
+    Partial<Pick<PieceGeometry, 'noMesh' | 'relief'>>
   readonly bulk: Bulk | null
   /** Area of the face that is looked at, mm2. */
   readonly showFaceArea: number

@@ -190,7 +190,7 @@ const stlBinary = (count = CUBE.f.length, claimed = count, head = '') => {
   out.setUint32(80, claimed, true)
   for (let t = 0; t < count; t += 1)
     CUBE.f[t % 12]!.forEach((i, k) => {
-      CUBE.v[i]!.forEach((n, j) => out.setFloat32(84 + t * 50 + 12 + k * 12 + j * 4, n, true))
+      for (const [j, n] of CUBE.v[i]!.entries()) out.setFloat32(84 + t * 50 + 12 + k * 12 + j * 4, n, true)
     })
   return new Uint8Array(out.buffer)
 }

@@ -1,4 +1,4 @@
-import { boundLoop, type Kernel, type Point } from '../geometry/index.ts'
+import { boundLoop, combineRegions, type Kernel, type Point } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mesh, Mix, Stock } from '../stock/index.ts'
@@ -46,7 +46,8 @@ export function planSteelStation(
   const height = mesh ? (depth === 'middle' ? thickness / 2 : cover + mesh.wire) : null
   const down = piece.attitude.down
   const lands = slab && buildable ? judgeLands(slab, geometry) : []
-  const least = leastThickness(piece, geometry, mix, mesh, cover)
+  // Where the thinnest is not the slab (a basin's shell), no mesh runs through it.
+  const least = leastThickness(piece, geometry, mix, geometry.thinnest ? undefined : mesh, cover)
   const steelVolume = mesh ? (massKg / mesh.densityKgPerM3) * 1e9 : 0
   const volume = figures.volumeLitres * 1e6
   const insertKg = figures.inserts.massKg
@@ -99,7 +100,7 @@ export function planSteelStation(
         thicknessMm: own.mm,
         leastMm: least,
         mix: mix.name,
-        with: mesh ? 'mesh' : 'no mesh',
+        with: mesh && !geometry.thinnest ? 'mesh' : 'no mesh',
         where: geometry.thinnest?.where ?? '',
       },
       slab && !geometry.thinnest
@@ -132,8 +133,14 @@ export function planSteelStation(
   return { figures: result, findings, wires: sheet?.wires ?? [] }
 }
 
-function cutMesh(kernel: Kernel, { outline, openings }: PieceStation['geometry'], mesh: Mesh, cover: number) {
-  const region = meshRegion(kernel, outline, openings, cover)
+function cutMesh(
+  kernel: Kernel,
+  { outline, openings, noMesh }: PieceStation['geometry'],
+  mesh: Mesh,
+  cover: number,
+) {
+  const clear = meshRegion(kernel, outline, openings, cover)
+  const region = noMesh.length === 0 ? clear : combineRegions(kernel, 'difference', [clear, ...noMesh])
   const { min, max } = boundLoop(outline)
   const box: { min: Point; max: Point } = {
     min: [min[0] + cover, min[1] + cover],

@@ -1,5 +1,7 @@
 import { useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
+import type { Piece, TurnedPiece } from '../../core/job/index.ts'
+import { pieceBox, turnedProfile } from '../../core/piece/index.ts'
 import type { SectionDrawing } from '../../core/sheets/index.ts'
 import { formatLength } from '../../core/units/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
@@ -10,7 +12,7 @@ import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { ringPath } from './paths.ts'
 import { usePlanBox } from './SolidPlan.tsx'
-import { usualLine } from './sectionLine.ts'
+import { type Line, usualLine } from './sectionLine.ts'
 import { useSection } from './useSection.ts'
 import { useSize } from './useSize.ts'
 
@@ -46,7 +48,8 @@ export function SectionView() {
     >
       <div className="absolute left-4 right-3 top-1 z-[1] flex items-center gap-3">
         <span className="view-name">
-          Section A, {mode === 'raised' ? `heights × ${RAISED}` : 'true to scale'}
+          {axisOn(line, piece, box) !== null && mode !== 'ends' ? 'Half section' : 'Section'} A,{' '}
+          {mode === 'raised' ? `heights × ${RAISED}` : 'true to scale'}
           {mode === 'ends' && ', middle broken out'}
         </span>
         <span className="flex-1" />
@@ -71,7 +74,13 @@ export function SectionView() {
         ))}
       </div>
       {drawing && size.width > 0 && (
-        <Drawing drawing={drawing} mode={mode} width={size.width} height={size.height} />
+        <Drawing
+          drawing={drawing}
+          mode={mode}
+          width={size.width}
+          height={size.height}
+          axis={axisOn(line, piece, box)}
+        />
       )}
       {!drawing && plan && (
         <p className="label absolute left-4 top-9 text-soft">
@@ -87,11 +96,14 @@ function Drawing({
   mode,
   width,
   height,
+  axis,
 }: {
   drawing: SectionDrawing
   mode: Mode
   width: number
   height: number
+  /** Where a turned piece's axis crosses the section: then its left half is drawn from outside. */
+  axis: number | null
 }) {
   const { piece, plan } = usePlan()
   const attitude = useAppSelector((s) => s.view.attitude)
@@ -142,9 +154,22 @@ function Drawing({
       <clipPath id="section-high">
         <rect x={ROOM.side + half + GAP} y="0" width={width} height={height} />
       </clipPath>
-      <g clipPath="url(#section-low)">
+      {axis !== null && piece.kind === 'turned' && !broken && (
+        <clipPath id="section-half">
+          <rect x={low([axis, 0])[0]} y="0" width={width} height={height} />
+        </clipPath>
+      )}
+      <g clipPath={axis !== null && !broken ? 'url(#section-half)' : 'url(#section-low)'}>
         <Parts drawing={drawing} at={low} />
       </g>
+      {axis !== null && piece.kind === 'turned' && !broken && (
+        <OutsideHalf
+          piece={piece}
+          upsideDown={poured && piece.attitude.down === 'top'}
+          axis={axis}
+          at={low}
+        />
+      )}
       {broken && (
         <>
           <g clipPath="url(#section-high)">
@@ -214,6 +239,89 @@ function Drawing({
           .join('   ·   ')}
       </text>
     </svg>
+  )
+}
+
+/** Where the axis of a turned piece crosses a section line that runs through it; null elsewhere. */
+function axisOn(line: Line, piece: Piece, box: { length: number; width: number }): number | null {
+  if (piece.kind !== 'turned') return null
+  const run = Math.hypot(line.to[0] - line.from[0], line.to[1] - line.from[1])
+  const [dx, dy] = [(line.to[0] - line.from[0]) / run, (line.to[1] - line.from[1]) / run]
+  const [cx, cy] = [box.length / 2 - line.from[0], box.width / 2 - line.from[1]]
+  return Math.abs(dx * cy - dy * cx) < 1 ? dx * cx + dy * cy : null
+}
+
+/** The left half of a turned piece as it is seen from outside: its outline, and a line round it at each sharp turn. */
+function OutsideHalf({
+  piece,
+  upsideDown,
+  axis,
+  at,
+}: {
+  piece: TurnedPiece
+  upsideDown: boolean
+  axis: number
+  at: (p: Point) => Point
+}) {
+  const profile = turnedProfile(piece)
+  const { height, length } = pieceBox(piece)
+  const z = (h: number) => (upsideDown ? height - h : h)
+  if (!profile) {
+    // A fluted shaft: its outline and the middles of its flutes as they turn away.
+    const { count, diameter } = piece.turned as Extract<TurnedPiece['turned'], { form: 'fluted' }>
+    const xs = Array.from({ length: count }, (_, i) => Math.cos((2 * Math.PI * i) / count + Math.PI / 2))
+      .filter((c) => c < -1e-6)
+      .map((c) => axis + (diameter / 2) * c)
+    return (
+      <g stroke="var(--ink)" fill="none">
+        <path
+          d={`${ringPath(
+            [
+              [axis, 0],
+              [axis - length / 2, 0],
+              [axis - length / 2, height],
+              [axis, height],
+            ],
+            at,
+          )}`}
+          strokeWidth="1.4"
+        />
+        {xs.map((x) => (
+          <path key={x} d={`M ${at([x, 0]).join(' ')} L ${at([x, height]).join(' ')}`} strokeWidth="0.8" />
+        ))}
+      </g>
+    )
+  }
+  const outer = profile.filter((p) => !['inside', 'bore', 'floor'].includes(p.name))
+  const ring: Point[] = [
+    ...outer.map((p): Point => [axis - p.radius, z(p.z)]),
+    [axis, z(outer.at(-1)!.z)],
+    [axis, z(outer[0]!.z)],
+  ]
+  const edges = outer.filter((p, i) => {
+    const [a, b] = [outer[i - 1], outer[i + 1]]
+    if (!a || !b) return false
+    const turn = Math.atan2(b.z - p.z, b.radius - p.radius) - Math.atan2(p.z - a.z, p.radius - a.radius)
+    return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) > 0.35
+  })
+  return (
+    <g>
+      <path d={ringPath(ring, at)} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.4" />
+      {edges.map((p, i) => (
+        <path
+          key={i}
+          d={`M ${at([axis, z(p.z)]).join(' ')} L ${at([axis - p.radius, z(p.z)]).join(' ')}`}
+          stroke="var(--ink)"
+          strokeWidth="0.8"
+        />
+      ))}
+      <path
+        d={`M ${at([axis, -height * 0.06]).join(' ')} L ${at([axis, height * 1.06]).join(' ')}`}
+        stroke="var(--ink)"
+        strokeWidth="0.8"
+        strokeDasharray="12 3 2 3"
+      />
+    </g>
   )
 }
 

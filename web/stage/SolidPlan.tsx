@@ -36,6 +36,7 @@ export function SolidPlan() {
   const line = view.line ?? usualLine(piece, false, 'along', box)
   const drag = useLineDrag(frame.scale, element)
   const seen = scene?.seen[view.attitude]
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the frame follows from size and box
   const path = useMemo(() => {
     if (!seen) return ''
     const parts: string[] = []
@@ -45,7 +46,6 @@ export function SolidPlan() {
       parts.push(`M${a[0].toFixed(1)} ${a[1].toFixed(1)}L${b[0].toFixed(1)} ${b[1].toFixed(1)}`)
     }
     return parts.join('')
-    // biome-ignore lint/correctness/useExhaustiveDependencies: the frame follows from size and box
   }, [seen, size.width, size.height, box.length, box.width])
   const text = (mm: number) => formatLength(mm, style)
   const [left, bottom] = onScreen([0, 0])

@@ -36,7 +36,8 @@ const BANDS: Partial<Record<StationName, React.LazyExoticComponent<() => React.R
 /** The stage: plan, solid and section of the same solids, turned over together. */
 export function Stage({ station }: { station: StationName }) {
   const { attitude, apart } = useAppSelector((s) => s.view)
-  const { piece } = usePlan()
+  const { piece, plan } = usePlan()
+  const poured = plan?.stations.piece?.figures.poured
   const dispatch = useAppDispatch()
   const turning = useTurning(attitude)
   if (station === 'sheets')
@@ -68,10 +69,14 @@ export function Stage({ station }: { station: StationName }) {
         </fieldset>
         <span className="label min-w-0 flex-1 truncate text-[15px] text-soft">
           {attitude === 'placed'
-            ? 'show face up, as it will stand'
-            : down
-              ? 'show face down: the plan is a mirror image'
-              : 'show face up in the pour: nothing is mirrored'}
+            ? piece.kind === 'slab'
+              ? 'show face up, as it will stand'
+              : 'as it will stand'
+            : piece.kind !== 'slab'
+              ? (poured ?? '')
+              : down
+                ? 'show face down: the plan is a mirror image'
+                : 'show face up in the pour: nothing is mirrored'}
         </span>
         <button
           type="button"

@@ -1,6 +1,6 @@
-import type { Point } from '../../core/geometry/index.ts'
+import { measureLoop, type Point } from '../../core/geometry/index.ts'
 import type { Piece } from '../../core/job/index.ts'
-import { halfSize, pieceBox, placeOpenings, resolvePlacing } from '../../core/piece/index.ts'
+import { halfSize, outlineLoop, pieceBox, placeOpenings, resolvePlacing } from '../../core/piece/index.ts'
 
 export type Line = { readonly from: Point; readonly to: Point }
 
@@ -24,7 +24,9 @@ export function usualLine(
   const basin = piece.kind === 'slab' ? piece.basin : null
   const run = piece.mould.runPast + PAST
   if (way === 'along') {
-    const y = basin?.v ?? largest?.centre[1] ?? width / 2
+    const drawn = piece.kind === 'slab' && piece.outline.kind === 'polygon'
+    const middle = drawn ? measureLoop(outlineLoop(piece.outline)).centroid[1] : width / 2
+    const y = basin?.v ?? largest?.centre[1] ?? middle
     return { from: [-run, y], to: [length + run, y] }
   }
   const x = basin?.u ?? largest?.centre[0] ?? length / 2

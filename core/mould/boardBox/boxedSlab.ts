@@ -13,6 +13,10 @@ export function whyNoBox(piece: Piece): string | null {
   if (piece.outline.kind !== 'rectangle') return 'its plan is not a rectangle'
   if (piece.attitude.down !== 'top' && piece.attitude.down !== 'bottom') return 'it is poured on its side'
   if (piece.basin) return 'its basin hangs below'
+  const raised =
+    piece.panels.some((p) => (p.kind === 'frame' ? !p.sunk : p.rise > 0)) ||
+    piece.lettering.some((l) => l.depth > 0)
+  if (raised) return 'work stands out of its face'
   const odd = Object.entries(piece.sides).find(([, side]) => !isPlainSide(side))
   return odd ? `its ${sideWords(odd[0])} side is not a plain one` : null
 }

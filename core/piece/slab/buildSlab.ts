@@ -35,6 +35,10 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
   const size = outlineSize(piece.outline)
   const basin = piece.basin && !stopped ? basinSolids(piece, piece.basin) : null
   const low = Math.min(-deepestApron(piece), basin?.low ?? 0)
+  const rise = piece.panels.reduce(
+    (most, p) => Math.max(most, p.kind === 'frame' ? (p.sunk ? 0 : p.height) : p.rise),
+    0,
+  )
   const body = slabBody(piece, openings)
   const features = stopped ? [] : slabFeatures(piece, openings)
   const recipe = stopped ? null : assemble(piece, body, features, basin)
@@ -47,13 +51,15 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
     geometry: {
       ...size,
       low,
-      height: piece.thickness - low,
+      height: piece.thickness + rise - low,
       thickness: piece.thickness,
       outline,
       openings,
       recipe,
       faces,
       blocks: [],
+      noMesh: basin ? [[basin.plan]] : [],
+      relief: { top: rise, bottom: 0 },
       thinnest: basin
         ? { mm: Math.min(piece.thickness, piece.basin!.shell), where: 'the shell of the basin' }
         : null,

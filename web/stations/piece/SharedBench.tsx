@@ -19,7 +19,7 @@ const EXPOSURES = [
 /** What every kind of piece is told: features on its faces, how it lies in the pour, where it will stand, how many. */
 export function SharedBench() {
   const { plan, fresh } = usePlan()
-  const { piece, pieceId, change, describe, select } = useEdit()
+  const { piece, pieceId, change, tell, select } = useEdit()
   const style = useMeasureStyle()
   const mm = (n: number) => formatLength(n, style)
   const station = plan?.stations.piece
@@ -71,7 +71,7 @@ export function SharedBench() {
         value={piece.attitude.down}
         options={faces.map((f) => ({ id: f.name, name: downWords(f.name, f.words, piece.kind) }))}
         onChoose={(down) =>
-          describe({ attitude: { down, turnDeg: 0 } }, `pour with ${down.replace('/', ' ')} down`)
+          tell({ attitude: { down, turnDeg: 0 } }, `pour with ${down.replace('/', ' ')} down`)
         }
       />
       {figures && (
@@ -86,9 +86,7 @@ export function SharedBench() {
         label="Exposure"
         value={piece.exposure}
         options={EXPOSURES}
-        onChoose={(exposure) =>
-          describe({ exposure: exposure as typeof piece.exposure }, `exposure ${exposure}`)
-        }
+        onChoose={(exposure) => tell({ exposure: exposure as typeof piece.exposure }, `exposure ${exposure}`)}
       />
       <HoldFigure />
       <More title="How many, balance">
@@ -99,7 +97,7 @@ export function SharedBench() {
           max={10000}
           whole
           onCommit={(n) =>
-            n && describe({ quantity: n, plannedCasts: Math.max(n, piece.plannedCasts) }, `quantity ${n}`)
+            n && tell({ quantity: n, plannedCasts: Math.max(n, piece.plannedCasts) }, `quantity ${n}`)
           }
         />
         <NumberField
@@ -108,7 +106,7 @@ export function SharedBench() {
           min={1}
           max={1000}
           whole
-          onCommit={(n) => n && describe({ mouldCount: n }, `${n} moulds`)}
+          onCommit={(n) => n && tell({ mouldCount: n }, `${n} moulds`)}
         />
         <NumberField
           label="Casts planned"
@@ -116,7 +114,7 @@ export function SharedBench() {
           min={1}
           max={10000}
           whole
-          onCommit={(n) => n && describe({ plannedCasts: n }, `${n} casts planned`)}
+          onCommit={(n) => n && tell({ plannedCasts: n }, `${n} casts planned`)}
         />
         {figures && (
           <Row label="Centre of gravity">

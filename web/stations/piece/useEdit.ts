@@ -20,7 +20,7 @@ export function useEdit() {
       dispatch(selected(null))
       change(label, { type: 'featureRemoved', pieceId, list, featureId })
     },
-    describe: (
+    tell: (
       patch: Partial<Pick<Piece, 'quantity' | 'mouldCount' | 'plannedCasts' | 'exposure' | 'attitude'>>,
       label: string,
     ) => change(label, { type: 'pieceDescribed', pieceId, patch }),
