@@ -21,7 +21,7 @@ export default defineConfig({
         icons: [{ src: 'mark.svg', sizes: 'any', type: 'image/svg+xml' }],
       },
       workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2,wasm,ttf,json}'],
+        globPatterns: ['**/*.{js,css,html,svg,woff2,wasm,ttf,json,stl}'],
         maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
         navigateFallbackDenylist: [/^\/api\//],
       },

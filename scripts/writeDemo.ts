@@ -1,16 +1,30 @@
-/** Writes demo/kestrel-rise.hollow.json from the pieces below: sizes and records are made up for it. */
+/** Writes the demo job and its pattern mesh into demo/ from the pieces below: sizes and records are made up for it. */
 import fs from 'node:fs'
+import { openKernel } from '../core/geometry/index.ts'
+import { holdDimensions, holdFigure } from '../core/hold.ts'
 import {
+  type CornerOfPath,
   emptyJob,
+  type Insert,
   type Job,
+  type Lettering,
+  newBox,
+  newFitted,
+  newImported,
   newOpening,
   newSlab,
+  newSwept,
+  newTurned,
+  type Outline,
+  type Piece,
   type PourRecord,
   plainSide,
   type SlabPiece,
   writeJob,
 } from '../core/job/index.ts'
+import { prepareMesh } from '../core/readers/index.ts'
 import { startingStock } from '../core/stock/index.ts'
+import { starTile, writeStl } from './starTile.ts'
 
 const stock = startingStock()
 const bead = { kind: 'bead', size: 6 } as const
@@ -101,6 +115,492 @@ tread.pour.temperature = {
 }
 tread.finish = { sealer: 'penetrating-oil', sanding: 'light' }
 
+const told = (id: string, name: string) => ({ id, name, start: '2026-12-05T09:00', zone: 'UTC' })
+const line = { kind: 'line' } as const
+const corner = (x: number, y: number, side: string, radius = 0, rise = 0): CornerOfPath => ({
+  x,
+  y,
+  radius,
+  side,
+  run: rise === 0 ? line : { kind: 'arc', rise },
+})
+const disc = (d: number): Outline => ({
+  kind: 'polygon',
+  corners: [corner(0, d / 2, 'front', 0, d / 2), corner(d, d / 2, 'back', 0, d / 2)],
+})
+const sidesFor = (outline: Outline, side = plainSide()) =>
+  outline.kind === 'polygon' ? Object.fromEntries(outline.corners.map((c) => [c.side, side])) : {}
+const letters = (id: string, text: string, over: Partial<Lettering>): Lettering => ({
+  id,
+  text,
+  font: 'roman-capitals',
+  fontHash: '',
+  on: 'top',
+  u: 0,
+  v: 0,
+  turnDeg: 0,
+  height: 40,
+  depth: -4,
+  spacing: 4,
+  align: 'middle',
+  ...over,
+})
+const insert = (id: string, name: string, over: Partial<Insert>): Insert => ({
+  id,
+  name,
+  kind: 'socket',
+  on: 'bottom',
+  u: 0,
+  v: 0,
+  tiltDeg: 0,
+  tiltTowardDeg: 0,
+  diameter: 12,
+  bore: 0,
+  depth: 25,
+  past: 0,
+  material: 'stainless',
+  held: 'mould',
+  ...over,
+})
+const slabOf = (
+  id: string,
+  name: string,
+  length: number,
+  width: number,
+  thickness: number,
+  over: Partial<SlabPiece> = {},
+): SlabPiece => ({
+  ...newSlab({ ...told(id, name), length, width, thickness }, stock),
+  ...over,
+})
+
+washTop.drainers = [
+  {
+    kind: 'grooves',
+    id: 'grooves',
+    name: 'drain grooves',
+    count: 5,
+    length: 230,
+    width: 10,
+    pitch: 26,
+    shallow: 2,
+    deep: 7,
+    toward: 'right',
+    u: 400,
+    v: 260,
+  },
+]
+
+const sill = slabOf('window-sill', 'Window sill', 1040, 260, 50, {
+  steel: { ...washTop.steel, kind: 'none' },
+  exposure: 'outdoors',
+  sides: {
+    front: plainSide({
+      top: { kind: 'bead', size: 5 },
+      apron: { drop: 40, thickness: 45 },
+      drip: { inset: 15, width: 10, depth: 8 },
+    }),
+    right: plainSide(),
+    back: plainSide(),
+    left: plainSide(),
+  },
+  drainers: [
+    {
+      kind: 'ramp',
+      id: 'fall',
+      name: 'weathered fall',
+      length: 960,
+      width: 170,
+      radius: 12,
+      shallow: 2,
+      deep: 9,
+      toward: 'front',
+      u: 520,
+      v: 145,
+    },
+  ],
+})
+
+const drum = newTurned(told('pier-drum', 'Pier drum'), stock, {
+  exposure: 'outdoors',
+  turned: { form: 'cylinder', diameter: 300, height: 620 },
+  bore: 60,
+  sleeve: { outside: 60, wall: 3, material: 'pvc' },
+})
+
+const capOutline: Outline = {
+  kind: 'polygon',
+  corners: [
+    corner(0, 0, 'front', 90),
+    corner(420, 0, 'right', 90),
+    corner(420, 420, 'back', 90),
+    corner(0, 420, 'left', 90),
+  ],
+}
+const pierCap = slabOf('pier-cap', 'Pier cap', 420, 420, 60, {
+  exposure: 'outdoors',
+  outline: capOutline,
+  sides: sidesFor(capOutline, plainSide({ top: { kind: 'bead', size: 8 } })),
+  openings: [
+    {
+      ...newOpening('bolts', 'bolt', { kind: 'round', diameter: 14 }),
+      pattern: { kind: 'circle', count: 3, diameter: 240, startDeg: 90 },
+    },
+    {
+      ...newOpening('cable', 'cable slot', { kind: 'slot', length: 90, width: 36 }),
+      v: { rule: 'centred', offset: 0 },
+    },
+  ],
+})
+
+const hex: Outline = {
+  kind: 'polygon',
+  corners: Array.from({ length: 6 }, (_, i) =>
+    corner(
+      Math.round((150 + 150 * Math.cos((i * Math.PI) / 3)) * 100) / 100,
+      Math.round((150 + 150 * Math.sin((i * Math.PI) / 3)) * 100) / 100,
+      `side-${i + 1}`,
+    ),
+  ),
+}
+const bollard = slabOf('lamp-bollard', 'Lamp bollard', 300, 300, 760, {
+  exposure: 'outdoors',
+  outline: hex,
+  thickness: 760,
+  sides: sidesFor(hex, plainSide({ taper: -38, top: { kind: 'chamfer', size: 8 } })),
+  attitude: { down: 'bottom', turnDeg: 0 },
+  openings: [{ ...newOpening('cable', 'cable way', { kind: 'round', diameter: 40 }) }],
+})
+
+const dialOutline = disc(460)
+const hourDial = slabOf('hour-dial', 'Hour dial', 460, 460, 52, {
+  steel: { ...washTop.steel, kind: 'none' },
+  exposure: 'outdoors',
+  outline: dialOutline,
+  sides: sidesFor(dialOutline, plainSide({ top: { kind: 'bead', size: 6 } })),
+  panels: [
+    {
+      kind: 'frame',
+      id: 'ring',
+      name: 'raised ring',
+      shape: { kind: 'round', diameter: 430 },
+      u: 0,
+      v: 0,
+      trim: 'bead',
+      own: [],
+      width: 26,
+      height: 10,
+      tallSide: 'outer',
+      sunk: false,
+    },
+  ],
+  lettering: ['XII', 'III', 'VI', 'IX'].map((text, i) =>
+    letters(`hour-${i}`, text, {
+      height: 44,
+      u: Math.round(145 * Math.sin((i * Math.PI) / 2)),
+      v: Math.round(145 * Math.cos((i * Math.PI) / 2)),
+    }),
+  ),
+  inserts: [insert('gnomon', 'gnomon stud', { kind: 'stud', on: 'top', diameter: 10, depth: 30, past: 60 })],
+})
+
+const hearth = slabOf('hearth-panel', 'Hearth panel', 820, 520, 50, {
+  exposure: 'heat',
+  panels: [
+    {
+      kind: 'field',
+      id: 'field',
+      name: 'sunken field',
+      shape: { kind: 'inset', margin: 92 },
+      u: 0,
+      v: 0,
+      rise: -10,
+      draftDeg: 20,
+    },
+    {
+      kind: 'frame',
+      id: 'frame',
+      name: 'trim frame',
+      shape: { kind: 'inset', margin: 46 },
+      u: 0,
+      v: 0,
+      trim: 'ogee',
+      own: [],
+      width: 36,
+      height: 14,
+      tallSide: 'outer',
+      sunk: false,
+    },
+  ],
+  lettering: [letters('word', 'KESTREL RISE', { font: 'slab-serif', height: 46, depth: 5, spacing: 8 })],
+})
+
+const s45 = Math.SQRT1_2
+const weightOutline: Outline = {
+  kind: 'polygon',
+  corners: [
+    corner(90 - 90 * s45 + 20, 90 * s45, 'front', 0, -90 * (1 - s45)),
+    corner(90 + 90 * s45 + 20, 90 * s45, 'right'),
+    corner(110 + 220 * s45, 220 * s45, 'back', 0, 220 * (1 - s45)),
+    corner(110 - 220 * s45, 220 * s45, 'left'),
+  ].map((c) => ({ ...c, x: Math.round(c.x * 100) / 100, y: Math.round(c.y * 100) / 100 })),
+}
+const counterweight = slabOf('counterweight', 'Counterweight', 300, 150, 50, {
+  quantity: 3,
+  plannedCasts: 3,
+  outline: weightOutline,
+  sides: sidesFor(weightOutline, plainSide({ top: { kind: 'chamfer', size: 4 } })),
+  thickness: 50,
+  openings: [{ ...newOpening('slot', 'slot', { kind: 'slot', length: 26, width: 70 }) }],
+  steel: { ...washTop.steel, kind: 'none' },
+})
+
+const rainBasin = newTurned(told('rain-basin', 'Rain basin'), stock, {
+  exposure: 'outdoors',
+  turned: { form: 'bowl', outside: 520, height: 210, wall: 45, exponent: 2.4, foot: 190 },
+  attitude: { down: 'top', turnDeg: 0 },
+})
+
+const seat = newSwept(told('stargazing-seat', 'Stargazing seat'), stock, {
+  exposure: 'outdoors',
+  width: 560,
+  corners: [
+    corner(0, 0, 'foot', 20),
+    corner(920, 0, 'back', 20),
+    { x: 1010, y: 860, radius: 25, side: 'head', run: line },
+    {
+      x: 930,
+      y: 870,
+      radius: 25,
+      side: 'lean',
+      run: {
+        kind: 'spline',
+        through: [
+          [800, 560],
+          [640, 360],
+        ],
+      },
+    },
+    {
+      x: 470,
+      y: 330,
+      radius: 0,
+      side: 'thigh',
+      run: {
+        kind: 'spline',
+        through: [
+          [300, 370],
+          [140, 410],
+        ],
+      },
+    },
+    corner(20, 380, 'front', 30),
+  ],
+  separators: [{ id: 'part', at: 505, leanDeg: 6, gap: 4 }],
+})
+
+const plinth = newSwept(told('stepping-plinth', 'Stepping plinth'), stock, {
+  exposure: 'soil',
+  width: 700,
+  corners: [
+    corner(0, 0, 'foot'),
+    corner(600, 0, 'riser'),
+    corner(600, 160, 'step', 10),
+    corner(320, 160, 'second-riser'),
+    corner(320, 320, 'top', 10),
+    corner(0, 320, 'rear'),
+  ],
+})
+
+const planter = newBox(told('terrace-planter', 'Terrace planter'), stock, {
+  exposure: 'soil',
+  length: 700,
+  width: 340,
+  height: 320,
+  taper: 25,
+  wall: 42,
+  floor: 45,
+  coreDraftDeg: 4,
+  radiusOutside: 24,
+  radiusInside: 18,
+  drains: { count: 3, diameter: 25 },
+  sideHoles: [{ id: 'overflow', name: 'overflow', side: 'back', u: 0, v: 240, diameter: 20 }],
+})
+
+const trough = newBox(told('herb-trough', 'Herb trough'), stock, {
+  exposure: 'soil',
+  length: 900,
+  width: 320,
+  height: 300,
+  taper: 0,
+  wall: 40,
+  floor: 40,
+  attitude: { down: 'bottom', turnDeg: 0 },
+  built: { corners: 'mitre', floor: 'between', glue: 2, dividers: 1 },
+})
+
+const shelf = slabOf('eyepiece-shelf', 'Eyepiece shelf', 620, 180, 22, {
+  mix: { ...washTop.mix, mix: 'glass-fibre-20' },
+  steel: { ...washTop.steel, kind: 'none' },
+  openings: [
+    {
+      ...newOpening('rests', 'rest', { kind: 'round', diameter: 52 }),
+      depth: 8,
+      draftDeg: 5,
+      pattern: { kind: 'spread', count: 5, along: 'u' },
+      rim: { top: { kind: 'bead', size: 2 }, bottom: { kind: 'square' } },
+    },
+  ],
+  inserts: [-250, 250].map((u, i) =>
+    insert(`socket-${i}`, `socket ${i + 1}`, { u, diameter: 8, depth: 10, v: -70 }),
+  ),
+})
+
+const wallTile = slabOf('wall-tile', 'Wall tile', 300, 300, 40, {
+  quantity: 12,
+  plannedCasts: 12,
+  mouldCount: 2,
+  sides: {
+    front: plainSide({ liner: 3 }),
+    right: plainSide(),
+    back: plainSide(),
+    left: plainSide({ liner: 3 }),
+  },
+})
+
+const hatch = newFitted(told('hatch-cover', 'Hatch cover'), stock, {
+  exposure: 'outdoors',
+  measured: { kind: 'round', diameter: 560 },
+  clearance: 6,
+  overlap: 45,
+  seat: 30,
+  taperDeg: 4,
+  thickness: 60,
+  edge: { kind: 'bead', size: 8 },
+  inserts: [-150, 150].map((u, i) =>
+    insert(`lift-${i}`, `lifting socket ${i + 1}`, { on: 'top', u, diameter: 20, depth: 70 }),
+  ),
+})
+
+const plateTrough = slabOf('plate-trough', 'Plate trough', 780, 460, 45, {
+  exposure: 'wet-room',
+  sides: {
+    front: plainSide({ top: bead }),
+    right: plainSide({ top: bead }),
+    back: plainSide(),
+    left: plainSide({ top: bead }),
+  },
+  basin: {
+    form: 'ramp',
+    length: 460,
+    width: 280,
+    radius: 30,
+    depth: 90,
+    draftDeg: 8,
+    exponent: 2,
+    fall: 25,
+    shell: 42,
+    u: 390,
+    v: 225,
+    waste: 50,
+    overflow: 0,
+  },
+  steel: { ...washTop.steel, kind: 'none' },
+})
+
+const finial = newTurned(told('egg-finial', 'Egg finial'), stock, {
+  exposure: 'outdoors',
+  turned: {
+    form: 'profile',
+    corners: [
+      corner(0, 0, 'foot'),
+      corner(70, 0, 'plinth', 4),
+      { x: 70, y: 26, radius: 0, side: 'neck', run: { kind: 'arc', rise: -20 } },
+      {
+        x: 46,
+        y: 92,
+        radius: 0,
+        side: 'egg',
+        run: {
+          kind: 'spline',
+          through: [
+            [92, 160],
+            [70, 262],
+            [30, 305],
+          ],
+        },
+      },
+      { x: 0, y: 312, radius: 0, side: 'axis', run: line },
+    ],
+  },
+})
+
+const flueCap = newFitted(told('flue-cap', 'Flue cap'), stock, {
+  part: 'cap',
+  exposure: 'heat',
+  measured: { kind: 'round', diameter: 214 },
+  clearance: 8,
+  wall: 40,
+  seat: 70,
+  taperDeg: 2,
+  thickness: 55,
+  edge: { kind: 'chamfer', size: 12 },
+})
+
+const kernel = await openKernel()
+const stl = writeStl(kernel, starTile)
+fs.writeFileSync(new URL('../demo/star-tile.stl', import.meta.url), stl)
+const star = prepareMesh('star-tile.stl', stl)
+if (!star.ok || !star.mended.closed) throw new Error('the star tile does not close')
+const starPiece = {
+  ...newImported(
+    told('star-tile', 'Star tile'),
+    stock,
+    {
+      id: star.id,
+      name: 'star-tile.stl',
+      triangles: star.mended.triangleCount,
+      extents: [...star.mended.extents],
+    },
+    1,
+  ),
+  quantity: 24,
+  plannedCasts: 24,
+}
+
+/** The counterweights are held to 4 kg by their thickness. */
+const held = holdFigure(
+  kernel,
+  { ...emptyJob('x', 'x', stock), pieces: [counterweight] },
+  counterweight,
+  holdDimensions(counterweight)[0]!,
+  { what: 'weight', value: 4 },
+  { min: 20, max: 120 },
+)
+if (held?.kind === 'held') counterweight.thickness = held.mm
+
+const others: Piece[] = [
+  sill,
+  drum,
+  pierCap,
+  bollard,
+  hourDial,
+  hearth,
+  counterweight,
+  rainBasin,
+  starPiece,
+  seat,
+  plinth,
+  planter,
+  trough,
+  shelf,
+  wallTile,
+  hatch,
+  plateTrough,
+  finial,
+  flueCap,
+]
+
 const record = (
   id: string,
   on: string,
@@ -139,7 +639,7 @@ const record = (
 
 const job: Job = {
   ...emptyJob('kestrel-rise', 'Kestrel Rise', stock),
-  pieces: [washTop, tread],
+  pieces: [washTop, tread, ...others],
   pours: [
     record('pour-1', '2026-11-09', 1.3, 3.2, 11, 30, {
       faults: ['bug-holes', 'crumbled-arris'],

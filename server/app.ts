@@ -4,6 +4,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { Kernel } from '../core/geometry/index.ts'
 import { LIMITS, readJob } from '../core/job/index.ts'
+import { holdFonts } from '../core/piece/index.ts'
 import { planJob } from '../core/planJson.ts'
 
 /** The policy under which the whole interface runs: nothing from elsewhere, wasm allowed, Radix's style elements allowed. */
@@ -33,11 +34,17 @@ export function hollowServer(kernel: Kernel, site: string): Express {
     }),
   )
   app.use(compression())
-  app.post('/api/plan', express.text({ type: () => true, limit: LIMITS.fileBytes }), (request, response) => {
-    const read = readJob(typeof request.body === 'string' ? request.body : '')
-    if (read.ok) response.json(planJob(kernel, read.job))
-    else response.status(422).json({ problems: read.problems })
-  })
+  app.post(
+    '/api/plan',
+    express.text({ type: () => true, limit: LIMITS.fileBytes }),
+    async (request, response) => {
+      const read = readJob(typeof request.body === 'string' ? request.body : '')
+      if (read.ok) {
+        await holdFonts(read.job.pieces.flatMap((p) => p.lettering.map((l) => l.font)))
+        response.json(planJob(kernel, read.job))
+      } else response.status(422).json({ problems: read.problems })
+    },
+  )
   app.use('/api', (_, response) => {
     response.status(404).json({
       problems: [{ code: 'unknown', path: '', text: 'There is nothing here. POST a job file to /api/plan.' }],

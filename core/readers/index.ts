@@ -7,6 +7,7 @@ export {
   type WeldedMesh,
   weldMesh,
 } from './meshHealth.ts'
+export { meshId, type PreparedMesh, prepareMesh } from './meshId.ts'
 export { readDxf } from './readDxf.ts'
 export { readMesh } from './readMesh.ts'
 export { readSvg } from './readSvg.ts'

@@ -14,7 +14,9 @@ export type JudgedLand = Land & {
 
 /** The concrete left between openings, and between openings and the outline, each judged. */
 export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLand[] {
-  const { openings, outline, thickness } = geometry
+  const { openings, outline } = geometry
+  // In a tall piece a land is judged by the plan: a column is not thin beside a hole along it.
+  const thickness = Math.min(geometry.thickness, Math.max(50, Math.min(geometry.length, geometry.width) / 4))
   const outlineEdges = loopRegion(outline)
   const regions = openings.map((o) => loopRegion(o.loop))
   const boxes = openings.map((o) => boundLoop(o.loop))

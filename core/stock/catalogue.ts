@@ -111,6 +111,25 @@ const MIXES: readonly Mix[] = [
     price: 16,
     source: OWN,
   },
+  {
+    id: 'glass-fibre-20',
+    name: '20 kg glass-fibre premix',
+    family: 'glass-fibre',
+    bagKg: 20,
+    yieldLitres: 10.8,
+    waterLitres: { stiff: 3, medium: 3.2, limit: 3.6 },
+    f28: { stiff: 50, medium: 45, limit: 38 },
+    strength: { kind: 'law', s: 0.25 },
+    freshKgPerM3: 2150,
+    hardenedKgPerM3: 2050,
+    cementPercent: 45,
+    initialSet: 120,
+    finalSet: 240,
+    largestStone: 2,
+    leastThickness: { plain: 12, mesh: 38 },
+    price: 24,
+    source: OWN,
+  },
 ]
 
 const MESHES: readonly Mesh[] = [

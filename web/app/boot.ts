@@ -10,7 +10,25 @@ export async function demoJob(): Promise<Job> {
   const file = (await import('../../demo/kestrel-rise.hollow.json?raw')).default
   const read = readJob(file)
   if (!read.ok) throw new Error(`the demo job cannot be read: ${read.problems[0]?.text}`)
+  void keepDemoMeshes(read.job)
   return read.job
+}
+
+/** Puts the demo's pattern mesh among this device's files; until it is there its piece says that it is missing. */
+async function keepDemoMeshes(job: Job): Promise<void> {
+  const piece = job.pieces.find((p) => p.kind === 'imported')
+  if (piece?.kind !== 'imported') return
+  try {
+    if (await database.files.get(piece.file.id)) return
+    const [{ default: url }, { prepareMesh }] = await Promise.all([
+      import('../../demo/star-tile.stl?url'),
+      import('../../core/readers/meshId.ts'),
+    ])
+    const prepared = prepareMesh(piece.file.name, new Uint8Array(await (await fetch(url)).arrayBuffer()))
+    if (prepared.ok) await database.files.put({ id: prepared.id, name: piece.file.name, ...prepared.mesh })
+  } catch {
+    // Storage is blocked or the network is away: the piece says that its mesh is not here.
+  }
 }
 
 const asRow = (job: Job): JobRow => ({

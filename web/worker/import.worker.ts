@@ -1,14 +1,10 @@
-import { canonicalJson, hashText } from '../../core/geometry/index.ts'
 import {
   findSelfCrossings,
   type MeshHealth,
-  measureHealth,
+  prepareMesh,
   type ReadDrawing,
   readDxf,
-  readMesh,
   readSvg,
-  repairMesh,
-  weldMesh,
 } from '../../core/readers/index.ts'
 
 export type ImportRequest =
@@ -66,30 +62,20 @@ async function answerDrawing(file: File): Promise<void> {
 async function answerMesh(file: File): Promise<void> {
   const bytes = new Uint8Array(await file.arrayBuffer())
   const start = performance.now()
-  const read = readMesh(file.name, bytes)
-  if (!read.ok) {
-    reply({ kind: 'refused', text: read.problem.text })
+  const prepared = prepareMesh(file.name, bytes)
+  if (!prepared.ok) {
+    reply({ kind: 'refused', text: prepared.problem.text })
     return
   }
-  const { mesh, zeroAreaCount, duplicateCount } = weldMesh(read.positions, read.triangles)
-  const found = measureHealth(mesh, zeroAreaCount, duplicateCount)
-  const { mesh: whole, turnedCount, closedHoleCount } = repairMesh(mesh)
-  const mended = measureHealth(whole)
-  const id = `mesh-${hashText(canonicalJson([whole.triangles.length, sample(whole.positions), sample(whole.triangles)]))}`
-  const readMs = performance.now() - start
+  const { ok: _, mesh, ...rest } = prepared
   reply({
     kind: 'mesh',
-    id,
-    found,
-    mended,
-    turnedCount,
-    closedHoleCount,
-    mmPerUnit: read.mmPerUnit,
-    positions: whole.positions.slice(),
-    triangles: whole.triangles.slice(),
-    readMs,
+    ...rest,
+    positions: mesh.positions.slice(),
+    triangles: mesh.triangles.slice(),
+    readMs: performance.now() - start,
   })
-  const search = findSelfCrossings(whole)
+  const search = findSelfCrossings(mesh)
   for (;;) {
     const step = search.next()
     if (step.done) {
@@ -99,12 +85,4 @@ async function answerMesh(file: File): Promise<void> {
     reply({ kind: 'crossings', part: step.value, count: null })
     await new Promise((go) => setTimeout(go))
   }
-}
-
-/** Some thousand of many numbers, spread evenly: enough to tell two meshes apart. */
-function sample(list: Float32Array | Uint32Array): number[] {
-  const step = Math.max(1, Math.floor(list.length / 4000))
-  const out: number[] = []
-  for (let i = 0; i < list.length; i += step) out.push(list[i]!)
-  return out
 }
