@@ -30,6 +30,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
 
   await test.step('two tap holes by rule', async () => {
     await dragIn(page, 'tap hole', 0.55, 0.3)
+    await bench(page).getByRole('radio', { name: 'row' }).click()
     await type(page, 'How many', '2')
     await type(page, /^Apart/, '200')
     await bench(page)
@@ -68,7 +69,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
   await test.step('turned over, the openings mirror', async () => {
     await bench(page).getByRole('button', { name: 'back to the piece' }).click()
     const tap = plan(page).locator('[data-opening] path').last()
-    await bench(page).getByRole('button', { name: 'tap hole × 2' }).click()
+    await bench(page).getByRole('button', { name: 'tap hole …' }).click()
     await bench(page)
       .getByRole('combobox', { name: 'Left to right' })
       .selectOption({ label: 'from the left' })

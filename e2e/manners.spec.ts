@@ -54,9 +54,7 @@ test('inches: typed, shown, and cut in fractions; face up, off centre, mixed boa
   await bench(page).getByRole('button', { name: '+ basin' }).press('Enter')
   await type(page, /^Left to right/, '-2 1/2')
   await bench(page).getByRole('button', { name: 'back to the piece' }).click()
-  await bench(page)
-    .getByRole('radio', { name: /show face up/ })
-    .click()
+  await bench(page).getByRole('combobox', { name: 'Face down' }).selectOption('bottom')
   await expect(page.getByText('nothing is mirrored')).toBeVisible()
   await bench(page).getByRole('combobox', { name: 'Front', exact: true }).selectOption('bead')
   await expect(findings(page)).toContainText('tooled by hand')
@@ -89,7 +87,7 @@ test('a wrong entry says what is wrong, where, and changes nothing', async ({ pa
 
 test('a conflict is a finding with its remedy, and the rest of the line stands', async ({ page }) => {
   await openDemo(page)
-  await bench(page).getByText('Corners, underside, quantity').click()
+  await bench(page).locator('summary', { hasText: 'Plan' }).click()
   await type(page, 'Radius front left', '700')
   await expect(findings(page)).toContainText('Corner front left has a radius of 700 mm')
   await expect(station(page, 'Piece')).toContainText('stops the pour')
@@ -107,7 +105,7 @@ test('bad job files are refused with what and where; the open job is untouched',
   const demo = fs.readFileSync('demo/kestrel-rise.hollow.json', 'utf8')
   for (const [name, text, why] of [
     ['text.json', 'hello', 'it is not JSON'],
-    ['newer.json', demo.replace('"version": 1', '"version": 7'), 'version 7'],
+    ['newer.json', demo.replace('"version": 2', '"version": 7'), 'version 7'],
     ['lacks.json', demo.replace('"thickness": 45,', ''), 'pieces[0].thickness'],
     ['nan.json', demo.replace('"thickness": 45', '"thickness": NaN'), 'it is not JSON'],
     ['huge.json', demo.replace('"thickness": 45', '"thickness": 1e300'), 'pieces[0].thickness'],

@@ -150,7 +150,7 @@ test('a job of many pieces: neighbours in the row, the rest by name; a piece rem
   await expect(
     page.getByRole('navigation', { name: 'Pieces' }).getByRole('link', { name: 'Slab 20' }),
   ).toBeVisible()
-  await bench(page).getByText('Corners, underside, quantity').click()
+  await bench(page).getByText('How many, balance').click()
   await bench(page).getByRole('button', { name: 'Remove this piece' }).click()
   await page.getByRole('button', { name: 'undo' }).first().click()
   await page.getByRole('button', { name: 'all 22 pieces' }).click()
@@ -171,6 +171,7 @@ test('an opening drawn round a fixture, its rim, and a row front to back', async
   await expect.poll(() => station(page, 'Piece').innerText()).not.toBe(volume)
   await bench(page).getByRole('button', { name: 'back to the piece' }).click()
   await plan(page).locator('[data-opening="waste"]').press('Enter')
+  await bench(page).getByRole('radio', { name: 'row' }).click()
   await type(page, 'How many', '2')
   await bench(page).getByRole('radio', { name: 'front to back' }).click()
   await expect(plan(page).locator('[data-opening="waste"] path')).toHaveCount(2)

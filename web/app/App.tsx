@@ -10,6 +10,7 @@ import { database, useAutosave } from './useAutosave.ts'
 import { useTheme } from './useTheme.ts'
 
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
+const RunPage = lazy(() => import('../shelf/RunPage.tsx').then((m) => ({ default: m.RunPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
 
 export function App() {
@@ -22,6 +23,7 @@ export function App() {
         <Route path="/jobs" element={<Jobs />} />
         <Route path="/job/:jobId" element={<OpenJob />} />
         <Route path="/job/:jobId/stock" element={<WithJob page={<Stock />} />} />
+        <Route path="/job/:jobId/run/:runId" element={<WithJob page={<RunPage />} />} />
         <Route path="/job/:jobId/new" element={<WithJob page={<NewPiece />} />} />
         <Route path="/job/:jobId/:pieceId/:station" element={<WithJob page={<Shell />} />} />
         <Route path="*" element={<Navigate to="/" replace />} />

@@ -128,6 +128,13 @@ export function NewPiece() {
           <button type="button" className="act mt-1" onClick={startRun}>
             A run of pieces
           </button>
+          {job.runs.map((r) => (
+            <p key={r.id} className="label">
+              <Link className="word p-0!" to={`/job/${job.id}/run/${r.id}`}>
+                {r.name}
+              </Link>
+            </p>
+          ))}
         </div>
       </div>
     </main>

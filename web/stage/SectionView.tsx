@@ -40,7 +40,9 @@ export function SectionView() {
   const inner = { width: size.width - 2 * ROOM.side, height: size.height - ROOM.top - ROOM.bottom }
   const whole = drawing ? inner.width / drawing.length : 1
   const height = drawing ? drawing.high - drawing.low : 1
-  const mode: Mode = wanted ?? (height * Math.min(whole, inner.height / height) < SHALLOW ? 'ends' : 'whole')
+  const round = axisOn(line, piece, box) !== null
+  const shallow = height * Math.min(whole, inner.height / height) < SHALLOW
+  const mode: Mode = wanted ?? (shallow && !round ? 'ends' : 'whole')
   return (
     <div
       ref={attach}

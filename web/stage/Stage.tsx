@@ -46,7 +46,9 @@ export function Stage({ station }: { station: StationName }) {
         <PaperStage />
       </Suspense>
     )
-  const Band = BANDS[station]
+  // A band of boards or of stripping needs a mould to tell of.
+  const bare = (station === 'mould' || station === 'release') && plan !== null && plan.stations.mould === null
+  const Band = bare ? undefined : BANDS[station]
   const down = piece.attitude.down === 'top'
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)]">

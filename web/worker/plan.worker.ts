@@ -13,10 +13,12 @@ import type { Job, Piece } from '../../core/job/index.ts'
 import { stationMemo } from '../../core/memo.ts'
 import { holdFonts, inversePlacement, pouredPlacement, pouredSize } from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
+import { teamLimit } from '../../core/pour/index.ts'
 import { proveRemedies } from '../../core/remedies.ts'
+import { proposeSeams, runPieceChanges, splitRun } from '../../core/runs/index.ts'
 import { type Page, sectionDrawing, shopSheet } from '../../core/sheets/index.ts'
 import { holdPieceMesh } from './pieceMesh.ts'
-import type { PartMesh, Reply, Request, Scene } from './protocol.ts'
+import type { PartMesh, Reply, Request, RunAnswer, RunRequest, Scene } from './protocol.ts'
 
 const opening = openKernel({ wasm })
 const memo = stationMemo()
@@ -60,6 +62,10 @@ const reply = (message: Reply, transfer: Transferable[] = []) => self.postMessag
 const pieceOf = (job: Job, id: string): Piece | undefined => job.pieces.find((p) => p.id === id)
 
 async function answer(kernel: Kernel, request: Request): Promise<void> {
+  if (request.kind === 'run') {
+    reply({ kind: 'run', runId: request.runId, answer: answerRun(kernel, request) })
+    return
+  }
   const { job, pieceId, runId } = request
   const piece = pieceOf(job, pieceId)
   if (!piece) return
@@ -132,6 +138,21 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
     }
     case 'sheet':
       await answerSheet(kernel, request, piece)
+  }
+}
+
+function answerRun(kernel: Kernel, { job, run, ask }: RunRequest): RunAnswer {
+  const hardened = job.stock.mixes[0]?.hardenedKgPerM3 ?? 2300
+  switch (ask.kind) {
+    case 'split':
+      return { kind: 'split', split: splitRun(kernel, run, hardened) }
+    case 'seams': {
+      const longest = Math.max(1000, ...job.stock.boards.map((b) => b.length)) - 100
+      const limits = { liftKg: teamLimit(job.settings.people), longest, hardenedKgPerM3: hardened }
+      return { kind: 'seams', seams: proposeSeams(run, limits, ask.school) }
+    }
+    case 'pieces':
+      return { kind: 'pieces', changes: runPieceChanges(kernel, job, run, ask) }
   }
 }
 

@@ -1,7 +1,8 @@
 import type { NamedMesh, Placement, Point } from '../../core/geometry/index.ts'
 import type { HoldAnswer, HoldWhat } from '../../core/hold.ts'
-import type { Job, StationName } from '../../core/job/index.ts'
+import type { Change, Job, Run, StationName } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
+import type { SeamSchool, SplitRun } from '../../core/runs/index.ts'
 import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
 
 /** A part to draw, in the frame of the pour. */
@@ -36,6 +37,7 @@ export type Scene = {
 export type Request =
   | PagesRequest
   | HoldRequest
+  | RunRequest
   | {
       readonly kind: 'plan'
       readonly runId: number
@@ -64,6 +66,28 @@ export type Request =
       readonly pieceId: string
       readonly fonts: { readonly regular: string; readonly bold: string }
     }
+
+/** A run of pieces: split it, propose its seams, or make its pieces. */
+export type RunRequest = {
+  readonly kind: 'run'
+  readonly runId: number
+  readonly job: Job
+  readonly run: Run
+  readonly ask:
+    | { readonly kind: 'split' }
+    | { readonly kind: 'seams'; readonly school: SeamSchool }
+    | {
+        readonly kind: 'pieces'
+        readonly ids: readonly string[]
+        readonly start: string
+        readonly zone: string
+      }
+}
+export type RunAnswer =
+  | { readonly kind: 'split'; readonly split: SplitRun }
+  | { readonly kind: 'seams'; readonly seams: readonly { readonly leg: number; readonly at: number }[] }
+  | { readonly kind: 'pieces'; readonly changes: readonly Change[] }
+export type RunReply = { readonly kind: 'run'; readonly runId: number; readonly answer: RunAnswer }
 
 export type HoldRequest = {
   readonly kind: 'hold'
@@ -98,6 +122,7 @@ export type PagesReply = {
 export type Reply =
   | PagesReply
   | HoldReply
+  | RunReply
   | {
       readonly kind: 'plan'
       readonly runId: number

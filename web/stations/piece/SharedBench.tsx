@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import { formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { Caution, More, Pick, Row } from '../../ui/Choice.tsx'
@@ -18,7 +19,7 @@ const EXPOSURES = [
 
 /** What every kind of piece is told: features on its faces, how it lies in the pour, where it will stand, how many. */
 export function SharedBench() {
-  const { plan, fresh } = usePlan()
+  const { plan, fresh, job } = usePlan()
   const { piece, pieceId, change, tell, select } = useEdit()
   const style = useMeasureStyle()
   const mm = (n: number) => formatLength(n, style)
@@ -27,6 +28,15 @@ export function SharedBench() {
   const faces = station?.geometry.faces ?? []
   return (
     <>
+      {piece.run && (
+        <p>
+          Piece {piece.run.part} of{' '}
+          <Link className="word p-0!" to={`/job/${job.id}/run/${piece.run.run}`}>
+            {job.runs.find((r) => r.id === piece.run?.run)?.name ?? 'a run'}
+          </Link>
+          . Its outline follows the run.
+        </p>
+      )}
       <h2>On its faces</h2>
       {piece.lettering.map((l) => (
         <FeatureRow
