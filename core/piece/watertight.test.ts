@@ -352,7 +352,8 @@ function openEdges(
     const places = new Map<string, number>()
     const at = Array.from({ length: positions.length / 3 }, (_, v) => {
       const key = `${positions[v * 3]}|${positions[v * 3 + 1]}|${positions[v * 3 + 2]}`
-      return places.get(key) ?? (places.set(key, places.size), places.size - 1)
+      if (!places.has(key)) places.set(key, places.size)
+      return places.get(key) ?? 0
     })
     const balance = new Map<number, number>()
     for (let t = 0; t < triangles.length; t += 3)

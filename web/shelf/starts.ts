@@ -22,6 +22,12 @@ export type Start = {
 const bead = { kind: 'bead', size: 6 } as const
 const slab = (told: NewPiece, stock: Stock, length: number, width: number, thickness: number) =>
   newSlab({ ...told, length, width, thickness }, stock)
+const noMesh = <P extends Piece>(piece: P): P => ({ ...piece, steel: { ...piece.steel, kind: 'none' } })
+/** A wall too thin for mesh: the glass-fibre mix, where the stock has one. */
+const thin = <P extends Piece>(piece: P, stock: Stock): P => {
+  const mix = stock.mixes.find((m) => m.family === 'glass-fibre')
+  return mix ? { ...noMesh(piece), mix: { ...piece.mix, mix: mix.id } } : piece
+}
 const plain =
   (length: number, width: number, thickness: number): Start['make'] =>
   (told, stock) =>
@@ -60,33 +66,35 @@ export const STARTS: readonly { readonly heading: string; readonly starts: reado
       { name: 'Paver', make: plain(400, 400, 50) },
       {
         name: 'Wash top',
-        make: (told, stock) => ({
-          ...slab(told, stock, 1100, 520, 45),
-          exposure: 'wet-room',
-          openings: [
-            newOpening('basin', 'basin', { kind: 'rectangle', length: 420, width: 320, radius: 45 }),
-          ],
-          sides: {
-            front: plainSide({ top: bead }),
-            right: plainSide({ top: bead }),
-            back: plainSide(),
-            left: plainSide({ top: bead }),
-          },
-        }),
+        make: (told, stock) =>
+          noMesh({
+            ...slab(told, stock, 1100, 520, 50),
+            exposure: 'wet-room',
+            openings: [
+              newOpening('basin', 'basin', { kind: 'rectangle', length: 420, width: 320, radius: 45 }),
+            ],
+            sides: {
+              front: plainSide({ top: bead }),
+              right: plainSide({ top: bead }),
+              back: plainSide(),
+              left: plainSide({ top: bead }),
+            },
+          }),
       },
       {
         name: 'Sill',
-        make: (told, stock) => ({
-          ...slab(told, stock, 1000, 240, 50),
-          exposure: 'outdoors',
-          attitude: { down: 'top', turnDeg: 0 },
-          sides: {
-            front: plainSide({ drip: { inset: 20, width: 10, depth: 8 } }),
-            right: plainSide(),
-            back: plainSide(),
-            left: plainSide(),
-          },
-        }),
+        make: (told, stock) =>
+          noMesh({
+            ...slab(told, stock, 1000, 240, 50),
+            exposure: 'outdoors',
+            attitude: { down: 'top', turnDeg: 0 },
+            sides: {
+              front: plainSide({ drip: { inset: 20, width: 10, depth: 8 } }),
+              right: plainSide(),
+              back: plainSide(),
+              left: plainSide(),
+            },
+          }),
       },
       { name: 'L-shaped top', make: drawn('L', 1400, 1100, 45) },
       { name: 'Round table', make: drawn('round', 700, 700, 40) },
@@ -108,12 +116,16 @@ export const STARTS: readonly { readonly heading: string; readonly starts: reado
       },
       {
         name: 'Basin in one',
-        make: (told, stock) => ({
-          ...slab(told, stock, 900, 500, 45),
-          exposure: 'wet-room',
-          basin: newBasin(900, 500),
-          attitude: { down: 'top', turnDeg: 0 },
-        }),
+        make: (told, stock) =>
+          thin(
+            {
+              ...slab(told, stock, 900, 500, 45),
+              exposure: 'wet-room',
+              basin: newBasin(900, 500),
+              attitude: { down: 'top', turnDeg: 0 },
+            },
+            stock,
+          ),
       },
       {
         name: 'Bollard',
@@ -228,21 +240,24 @@ export const STARTS: readonly { readonly heading: string; readonly starts: reado
   {
     heading: 'Hollow',
     starts: [
-      { name: 'Planter', make: (told, stock) => newBox(told, stock, { exposure: 'outdoors' }) },
+      { name: 'Planter', make: (told, stock) => thin(newBox(told, stock, { exposure: 'outdoors' }), stock) },
       {
         name: 'Trough of panels',
         make: (told, stock) =>
-          newBox(told, stock, {
-            exposure: 'outdoors',
-            length: 900,
-            width: 320,
-            height: 320,
-            taper: 0,
-            wall: 30,
-            floor: 30,
-            attitude: { down: 'bottom', turnDeg: 0 },
-            built: { corners: 'mitre', floor: 'between', glue: 2, dividers: 1 },
-          }),
+          thin(
+            newBox(told, stock, {
+              exposure: 'outdoors',
+              length: 900,
+              width: 320,
+              height: 320,
+              taper: 0,
+              wall: 30,
+              floor: 30,
+              attitude: { down: 'bottom', turnDeg: 0 },
+              built: { corners: 'mitre', floor: 'between', glue: 2, dividers: 1 },
+            }),
+            stock,
+          ),
       },
     ],
   },
@@ -263,14 +278,17 @@ export const STARTS: readonly { readonly heading: string; readonly starts: reado
       {
         name: 'Cap',
         make: (told, stock) =>
-          newFitted(told, stock, {
-            part: 'cap',
-            exposure: 'outdoors',
-            measured: { kind: 'round', diameter: 200 },
-            seat: 60,
-            wall: 35,
-            clearance: 6,
-          }),
+          thin(
+            newFitted(told, stock, {
+              part: 'cap',
+              exposure: 'outdoors',
+              measured: { kind: 'round', diameter: 200 },
+              seat: 60,
+              wall: 35,
+              clearance: 6,
+            }),
+            stock,
+          ),
       },
       {
         name: 'Sleeve',
