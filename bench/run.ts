@@ -10,6 +10,8 @@ import { layOut } from '../core/mould/index.ts'
 import { planPiece } from '../core/plan.ts'
 import { beaded, testJob, testSlab } from '../core/testPiece.ts'
 import { measureBrowser } from './browser.ts'
+import { editAll, openDemo } from './demoPieces.ts'
+import { timeImport } from './importMesh.ts'
 
 /** The packer's Node entry exports nothing; its module file does. */
 const packing: typeof import('maxrects-packer') = await import(
@@ -109,6 +111,35 @@ row(
   'no solid rebuilt',
 )
 console.log(`  (the document is ${(canonicalJson(job).length / 1000).toFixed(0)} kB)`)
+
+const demo = await openDemo(kernel)
+const timed = editAll(kernel, demo, 9)
+const spread = (all: readonly number[]) => ({
+  median: all[Math.floor(all.length / 2)]!,
+  worst: all[Math.floor(all.length * 0.95)]!,
+})
+console.log(`an edit of each of the ${demo.pieces.length} demo pieces, nothing from memory`)
+row('  figures', spread(timed.figures), library, 'bare 2D cut and extrusion', '50 ms')
+row('  solid measured, whole line', spread(timed.solid), library, 'bare 2D cut and extrusion', '150 ms')
+
+const imports = [0, 1, 2].map(() => timeImport(500_000))
+console.log(`import of ${imports[0]!.triangles} triangles, closed: ${imports[0]!.closed}`)
+const sorted = (pick: (t: (typeof imports)[number]) => number) =>
+  spread(imports.map(pick).sort((a, b) => a - b))
+row(
+  '  volume, open edges, flipped facets, shells',
+  sorted((t) => t.healthMs),
+  library,
+  'bare 2D cut and extrusion',
+  '2 s',
+)
+row(
+  '  facets that cross, after that',
+  sorted((t) => t.crossingMs),
+  library,
+  'bare 2D cut and extrusion',
+  'with progress and cancel',
+)
 
 console.log('sheet layout')
 const sheet = { length: 2440, width: 1220 }

@@ -1,11 +1,10 @@
 /** `npm run --silent plan -- FILE [--json]`: the plan of a job file. Exit 0, 1 when a finding stops the pour, 2 when the file cannot be read. */
 import fs from 'node:fs'
-import path from 'node:path'
-import { type Kernel, openKernel } from '../core/geometry/index.ts'
-import { type Job, readJob } from '../core/job/index.ts'
+import { openKernel } from '../core/geometry/index.ts'
+import { readJob } from '../core/job/index.ts'
 import { holdFonts } from '../core/piece/index.ts'
 import { planJob } from '../core/planJson.ts'
-import { prepareMesh } from '../core/readers/index.ts'
+import { holdMeshesBeside } from './meshesBeside.ts'
 import { planText } from './planText.ts'
 
 const USAGE = 'usage: npm run --silent plan -- FILE [--json]'
@@ -40,17 +39,6 @@ async function main(): Promise<number> {
   const plan = planJob(kernel, read.job)
   process.stdout.write(json ? `${JSON.stringify(plan, null, 2)}\n` : planText(plan, read.job.settings))
   return plan.findings.some((f) => f.level === 'stop') ? 1 : 0
-}
-
-/** Meshes that lie beside the job file under the names they were read by; another mesh of that name is not taken. */
-function holdMeshesBeside(kernel: Kernel, file: string, job: Job): void {
-  for (const piece of job.pieces) {
-    if (piece.kind !== 'imported') continue
-    const beside = path.join(path.dirname(file), path.basename(piece.file.name))
-    if (!fs.existsSync(beside)) continue
-    const prepared = prepareMesh(piece.file.name, fs.readFileSync(beside))
-    if (prepared.ok && prepared.id === piece.file.id) kernel.holdMesh(prepared.id, prepared.mesh)
-  }
 }
 
 process.exitCode = await main()
