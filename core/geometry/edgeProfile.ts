@@ -1,7 +1,14 @@
 import type { EdgeShape } from './recipe.ts'
 
-/** Chords of a rounded edge: with equal area each strays from the arc by at most r/4000 either way. */
+/** Chords of a rounded edge of 16 mm and more: with equal area each strays from the arc by at most r/4000 either way. */
 const BEAD_CHORDS = 24
+/** A small bead needs no finer chords than these strays, mm: the area is exact whatever their number. */
+const BEAD_STRAY = 0.004
+const beadChords = (size: number, coarser: number): number =>
+  Math.max(
+    5,
+    Math.round((BEAD_CHORDS * Math.min(1, Math.sqrt(size / 4000 / BEAD_STRAY))) / Math.sqrt(coarser)),
+  )
 
 /** How far in from the side an edge treatment has cut at depth `w` below the rim, mm. */
 export function edgeInset(edge: EdgeShape, w: number): number {
@@ -25,7 +32,7 @@ export function edgeCurve(edge: EdgeShape, coarser = 1): [inset: number, depth: 
       [0, size],
     ]
   }
-  const n = Math.max(3, Math.round(BEAD_CHORDS / Math.sqrt(coarser)))
+  const n = beadChords(size, coarser)
   const step = Math.PI / 2 / n
   const wanted = ((Math.PI / 2) * (size * size)) / Math.sin(step)
   const k = (-size + Math.sqrt(size * size + (n - 2) * wanted)) / (n - 2)

@@ -41,10 +41,16 @@ export function combineRegions(
 }
 
 /** A region grown by `delta` mm (shrunk when negative), with round or mitred outside corners. */
-export function offsetRegion(kernel: Kernel, region: Region, delta: number, join: 'round' | 'mitre'): Region {
+export function offsetRegion(
+  kernel: Kernel,
+  region: Region,
+  delta: number,
+  join: 'round' | 'mitre',
+  chordsPerTurn = 96,
+): Region {
   return kernel.withSolids((scope) => {
     const section = toSection(scope, region)
-    const grown = section.offset(delta, join === 'round' ? 'Round' : 'Miter', 4, 96)
+    const grown = section.offset(delta, join === 'round' ? 'Round' : 'Miter', 4, chordsPerTurn)
     return toRegion(scope.keep(grown))
   })
 }

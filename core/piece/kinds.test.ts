@@ -16,6 +16,7 @@ import {
   type TurnedForm,
 } from '../job/index.ts'
 import { testStock } from '../testPiece.ts'
+import { windingNumber } from './features/checkInserts.ts'
 import {
   adviseAttitude,
   holdFonts,
@@ -414,6 +415,27 @@ describe('letters', () => {
 })
 
 describe('inserts', () => {
+  it.each([
+    ['within', [0.5, 0.5, 0.5], 1],
+    ['outside', [2, 0.5, 0.5], 0],
+    ['far away', [-400, 90, 3], 0],
+  ] as const)('a point %s a cube', (_, q, times) => {
+    const positions = Float32Array.from(
+      [0, 1, 2, 3, 4, 5, 6, 7].flatMap((i) => [i & 1, (i >> 1) & 1, i >> 2]),
+    )
+    const triangles = Uint32Array.from(
+      [
+        [0, 2, 3, 1],
+        [4, 5, 7, 6],
+        [0, 1, 5, 4],
+        [1, 3, 7, 5],
+        [3, 2, 6, 7],
+        [2, 0, 4, 6],
+      ].flatMap(([a, b, c, d]) => [a!, b!, c!, a!, c!, d!]),
+    )
+    const mesh = { positions, triangles, faceOfTriangle: new Uint32Array(12), faceNames: ['face'] }
+    expect(windingNumber(mesh as never, [...q])).toBeCloseTo(times, 9)
+  })
   const insert = (over: Partial<SlabPiece['inserts'][number]> = {}) => ({
     id: 'i',
     name: 'socket',

@@ -1,8 +1,9 @@
-import { type Kernel, measureSolid, meshSolid, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import { type Kernel, meshSolid, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { About, Finding, Piece } from '../../job/index.ts'
 import type { FlatFace, PieceFigures } from '../types.ts'
 import { axisPlacement, type InsertAxis, insertAxis, insertMass, insertRecipe } from './insertSolid.ts'
 
+type SolidMesh = ReturnType<typeof meshSolid>
 type Items = PieceFigures['inserts']['items']
 export type PlacedInserts = {
   readonly items: Items
@@ -58,11 +59,21 @@ export function placeInserts(
           overlapMm: -apart,
         })
     }
+  const mesh = body && placed.length > 0 ? kernel.withSolids((scope) => meshSolid(scope.solid(body))) : null
   const items = placed.map(({ insert, axis, recipe, face }): Items[number] => {
     const whole = (Math.PI / 4) * insert.diameter ** 2 * axis.inside
-    const found = body
-      ? inConcrete(kernel, body, recipe, axis, insert.diameter / 2, face.name, insert.depth === null)
-      : null
+    const found =
+      body && mesh
+        ? inConcrete(
+            kernel,
+            [body, mesh],
+            recipe,
+            axis,
+            insert.diameter / 2,
+            face.name,
+            insert.depth === null,
+          )
+        : null
     const displaced = found ? found.volume : whole
     if (found && found.volume < whole * 0.02)
       raise(insert.id, 'insert-outside', 'stop', { insert: insert.name })
@@ -102,29 +113,42 @@ export function placeInserts(
 /** How much of an insert stands in the concrete, and the least concrete beside it: from points on it to the mesh. */
 function inConcrete(
   kernel: Kernel,
-  body: SolidRecipe,
+  [body, mesh]: readonly [SolidRecipe, SolidMesh],
   recipe: SolidRecipe,
   axis: InsertAxis,
   radius: number,
   entry: string,
-  through: boolean,
+  { through, square }: { readonly through: boolean; readonly square: boolean },
 ): { volume: number; cover: number | null; to: string } {
-  return kernel.withSolids((scope) => {
-    const shared = scope.solid({ kind: 'intersection', of: [body, recipe] })
-    const volume = measureSolid(shared.body).volume
-    const mesh = meshSolid(scope.solid(body))
-    const [least, face] = nearestFace(mesh, surfaceLooks(axis, radius, through), axis.into, entry, through)
-    return { volume, cover: Number.isFinite(least) ? least : null, to: face }
-  })
+  const looks = surfaceLooks(axis, radius, through)
+  const [least, face] = nearestFace(mesh, looks, axis.into, entry, through)
+  const cover = Number.isFinite(least) ? least : null
+  // No face comes between the looks, nor before the first: the insert is wholly in the concrete, or wholly beside it.
+  const spacing =
+    Math.hypot(axis.inside / LOOKS.along, (Math.PI * radius) / LOOKS.round) + axis.inside * LOOKS.first
+  if (square && !through && cover !== null && cover > spacing) {
+    const within = windingNumber(mesh, along(axis, axis.inside / 2)) > 0.5
+    return { volume: within ? Math.PI * radius ** 2 * axis.inside : 0, cover, to: face }
+  }
+  const volume = kernel.withSolids((scope) =>
+    scope.solid({ kind: 'intersection', of: [body, recipe] }).body.volume(),
+  )
+  return { volume, cover, to: face }
 }
 
+const along = ({ start, into }: InsertAxis, s: number): Vector => [
+  start[0] + into[0] * s,
+  start[1] + into[1] * s,
+  start[2] + into[2] * s,
+]
+
 /** Places along the axis and round it that are looked at. */
-const LOOKS = { along: 6, round: 8 } as const
+const LOOKS = { along: 6, round: 8, first: 0.15 } as const
 
 /** Points on an insert's skin, clear of the face it enters and, when it goes through, of the one it leaves by. */
 function surfaceLooks({ start, into, inside }: InsertAxis, radius: number, through: boolean): Vector[] {
   const { x, y } = axisPlacement(start, into)
-  const [first, last] = [0.15, through ? 0.85 : 1]
+  const [first, last] = [LOOKS.first, through ? 1 - LOOKS.first : 1]
   return Array.from({ length: LOOKS.along * LOOKS.round }, (_, k): Vector => {
     const s = inside * (first + ((last - first) * Math.floor(k / LOOKS.round)) / (LOOKS.along - 1))
     const a = (2 * Math.PI * (k % LOOKS.round)) / LOOKS.round
@@ -134,7 +158,7 @@ function surfaceLooks({ start, into, inside }: InsertAxis, radius: number, throu
 }
 
 function nearestFace(
-  { positions: p, triangles: t, faceOfTriangle, faceNames }: ReturnType<typeof meshSolid>,
+  { positions: p, triangles: t, faceOfTriangle, faceNames }: SolidMesh,
   looks: readonly Vector[],
   into: Vector,
   entry: string,
@@ -142,8 +166,26 @@ function nearestFace(
 ): [number, string] {
   let least = Infinity
   let face = ''
-  for (let k = 0; k < t.length; k += 3) {
-    const name = faceNames[faceOfTriangle[k / 3]!]!
+  const box = [0, 1, 2]
+    .map((d) => looks.map((q) => q[d]!))
+    .map((v) => [Math.min(...v), Math.max(...v)] as const)
+  /** How far a triangle's box is from that of all looks: none of them can be nearer. */
+  const boxGap = (k: number): number => {
+    let sum = 0
+    for (let d = 0; d < 3; d += 1) {
+      const [u, v, w] = [p[t[k]! * 3 + d]!, p[t[k + 1]! * 3 + d]!, p[t[k + 2]! * 3 + d]!]
+      const gap = Math.max(0, Math.min(u, v, w) - box[d]![1], box[d]![0] - Math.max(u, v, w))
+      sum += gap * gap
+    }
+    return Math.sqrt(sum)
+  }
+  const gaps = new Float64Array(t.length / 3)
+  for (let k = 0; k < t.length; k += 3) gaps[k / 3] = boxGap(k)
+  const nearestFirst = Uint32Array.from(gaps.keys()).sort((i, j) => gaps[i]! - gaps[j]!)
+  for (const i of nearestFirst) {
+    if (gaps[i]! >= least) break
+    const k = 3 * i
+    const name = faceNames[faceOfTriangle[i]!]!
     if (name === entry) continue
     const at = (j: number): Vector => {
       const v = t[k + j]! * 3
@@ -174,6 +216,29 @@ function normal(a: Vector, b: Vector, c: Vector): Vector {
   return [n[0] / length, n[1] / length, n[2] / length]
 }
 
+/**
+ * How often a closed mesh goes round a point, 1 within and 0 outside: the sum of the solid angles of its triangles over
+ * 4 pi (Van Oosterom and Strackee, 1983).
+ */
+export function windingNumber({ positions: p, triangles: t }: SolidMesh, q: Vector): number {
+  let sum = 0
+  for (let k = 0; k < t.length; k += 3) {
+    const [i, j, l] = [t[k]! * 3, t[k + 1]! * 3, t[k + 2]! * 3]
+    const [ax, ay, az] = [p[i]! - q[0], p[i + 1]! - q[1], p[i + 2]! - q[2]]
+    const [bx, by, bz] = [p[j]! - q[0], p[j + 1]! - q[1], p[j + 2]! - q[2]]
+    const [cx, cy, cz] = [p[l]! - q[0], p[l + 1]! - q[1], p[l + 2]! - q[2]]
+    const [a, b, c] = [Math.hypot(ax, ay, az), Math.hypot(bx, by, bz), Math.hypot(cx, cy, cz)]
+    const turn = ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx)
+    const rest =
+      a * b * c +
+      (ax * bx + ay * by + az * bz) * c +
+      (bx * cx + by * cy + bz * cz) * a +
+      (cx * ax + cy * ay + cz * az) * b
+    sum += 2 * Math.atan2(turn, rest)
+  }
+  return sum / (4 * Math.PI)
+}
+
 /** Distance from a point to a triangle, by the regions of its plane (Ericson, Real-Time Collision Detection, 5.1.5). */
 export function pointToTriangle(p: Vector, a: Vector, b: Vector, c: Vector): number {
   const [ab, ac, ap] = [minus(b, a), minus(c, a), minus(p, a)]
@@ -185,14 +250,14 @@ export function pointToTriangle(p: Vector, a: Vector, b: Vector, c: Vector): num
   const cp = minus(p, c)
   const [d5, d6] = [dot(ab, cp), dot(ac, cp)]
   if (d6 >= 0 && d5 <= d6) return Math.hypot(...cp)
-  const along = (from: Vector, way: Vector, t: number): number =>
+  const toLine = (from: Vector, way: Vector, t: number): number =>
     Math.hypot(p[0] - from[0] - way[0] * t, p[1] - from[1] - way[1] * t, p[2] - from[2] - way[2] * t)
   const vc = d1 * d4 - d3 * d2
-  if (vc <= 0 && d1 >= 0 && d3 <= 0) return along(a, ab, d1 / (d1 - d3))
+  if (vc <= 0 && d1 >= 0 && d3 <= 0) return toLine(a, ab, d1 / (d1 - d3))
   const vb = d5 * d2 - d1 * d6
-  if (vb <= 0 && d2 >= 0 && d6 <= 0) return along(a, ac, d2 / (d2 - d6))
+  if (vb <= 0 && d2 >= 0 && d6 <= 0) return toLine(a, ac, d2 / (d2 - d6))
   const va = d3 * d6 - d5 * d4
-  if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) return along(b, minus(c, b), (d4 - d3) / (d4 - d3 + d5 - d6))
+  if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) return toLine(b, minus(c, b), (d4 - d3) / (d4 - d3 + d5 - d6))
   const total = va + vb + vc
   if (total === 0) return Math.hypot(...ap)
   const [v, w] = [vb / total, vc / total]
@@ -205,18 +270,13 @@ export function pointToTriangle(p: Vector, a: Vector, b: Vector, c: Vector): num
 
 /** Least distance between two axes as straight pieces. */
 function axesApart(a: InsertAxis, b: InsertAxis): number {
-  const end = ({ start, into }: InsertAxis, s: number): Vector => [
-    start[0] + into[0] * s,
-    start[1] + into[1] * s,
-    start[2] + into[2] * s,
-  ]
   // Both run from their faces inward: sampling one against the other's exact foot is enough at shop sizes.
   let least = Infinity
   const steps = 60
   for (let i = 0; i <= steps; i += 1) {
-    const p = end(a, (a.inside * i) / steps)
+    const p = along(a, (a.inside * i) / steps)
     const t = Math.max(0, Math.min(b.inside, dot(minus(p, b.start), b.into)))
-    least = Math.min(least, Math.hypot(...minus(p, end(b, t))))
+    least = Math.min(least, Math.hypot(...minus(p, along(b, t))))
   }
   return least
 }
