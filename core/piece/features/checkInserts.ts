@@ -64,15 +64,10 @@ export function placeInserts(
     const whole = (Math.PI / 4) * insert.diameter ** 2 * axis.inside
     const found =
       body && mesh
-        ? inConcrete(
-            kernel,
-            [body, mesh],
-            recipe,
-            axis,
-            insert.diameter / 2,
-            face.name,
-            insert.depth === null,
-          )
+        ? inConcrete(kernel, [body, mesh], recipe, axis, insert.diameter / 2, face.name, {
+            through: insert.depth === null,
+            square: insert.tiltDeg === 0,
+          })
         : null
     const displaced = found ? found.volume : whole
     if (found && found.volume < whole * 0.02)
