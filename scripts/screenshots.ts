@@ -13,17 +13,31 @@ try {
   await page.goto(server.address)
   await page.getByRole('navigation', { name: 'The line' }).waitFor()
   const top = new URL(page.url()).pathname.replace(/\/piece$/, '')
+  const job = top.split('/').slice(0, 3).join('/')
   const tread = top.replace('wash-top', 'stair-tread')
   fs.mkdirSync(FOLDER, { recursive: true })
   for (const station of ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish', 'sheets'])
     await shoot(page, station, `${top}/${station}`)
   await shoot(page, 'log', `${tread}/log`)
-  await shoot(page, 'placed', `${top}/piece`, async () => {
+  await shoot(page, 'new-piece', `${job}/new`)
+  await shoot(page, 'lettering', `${job}/hearth-panel/piece`, async () => {
     await page.getByRole('button', { name: 'as placed' }).click()
-    await page.locator('[data-opening="basin"]').press('Enter')
   })
-  await shoot(page, 'new-piece', `${top.split('/').slice(0, 3).join('/')}/new`)
-  await shoot(page, 'stock', `${top.split('/').slice(0, 3).join('/')}/stock`)
+  await shoot(page, 'half-section', `${job}/egg-finial/piece`)
+  await shoot(page, 'seat', `${job}/stargazing-seat/piece`)
+  await shoot(page, 'planter', `${job}/terrace-planter/piece`)
+  await shoot(page, 'run', `${job}/run/warming-top`)
+  await shoot(page, 'import', `${job}/new`, async () => {
+    // The star tile as it might come: two facets short.
+    const bytes = fs.readFileSync(new URL('../demo/star-tile.stl', import.meta.url))
+    const short = bytes.subarray(0, bytes.length - 2 * 50)
+    short.writeUInt32LE(short.readUInt32LE(80) - 2, 80)
+    await page
+      .getByLabel('Mesh file')
+      .setInputFiles({ name: 'star-tile.stl', mimeType: 'model/stl', buffer: short })
+    await page.getByRole('region', { name: 'Health of the mesh' }).scrollIntoViewIfNeeded()
+  })
+  await shoot(page, 'stock', `${job}/stock`)
   await shoot(page, 'jobs', '/jobs')
   await shoot(page, 'night', `${top}/mould`, async () => {
     await page.getByRole('button', { name: 'night' }).click()

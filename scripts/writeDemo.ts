@@ -19,6 +19,7 @@ import {
   type Piece,
   type PourRecord,
   plainSide,
+  type Run,
   type SlabPiece,
   writeJob,
 } from '../core/job/index.ts'
@@ -637,9 +638,31 @@ const record = (
   ...rest,
 })
 
+/** The warming-room top: an L along two walls that are not square, split by a seam clear of the sink. */
+const warmingTop: Run = {
+  id: 'warming-top',
+  name: 'Warming-room top',
+  legs: [
+    { id: 'window-wall', length: 2650, depth: 600 },
+    { id: 'stove-wall', length: 1480, depth: 600 },
+  ],
+  corners: [{ by: 'diagonal', along: 900, across: 1200, diagonal: 1512 }],
+  thickness: 40,
+  wallGap: 3,
+  overhang: 20,
+  seamWidth: 2,
+  gaps: [],
+  openings: [
+    { id: 'sink', name: 'sink', leg: 0, at: 820, fromFront: 310, length: 540, width: 400, radius: 15 },
+  ],
+  seams: [{ id: 'seam-1', leg: 0, at: 1650 }],
+  joint: 'butt-first',
+}
+
 const job: Job = {
   ...emptyJob('kestrel-rise', 'Kestrel Rise', stock),
   pieces: [washTop, tread, ...others],
+  runs: [warmingTop],
   pours: [
     record('pour-1', '2026-11-09', 1.3, 3.2, 11, 30, {
       faults: ['bug-holes', 'crumbled-arris'],
