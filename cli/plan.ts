@@ -1,9 +1,9 @@
 /** `npm run --silent plan -- FILE [--json]`: the plan of a job file. Exit 0, 1 when a finding stops the pour, 2 when the file cannot be read. */
 import fs from 'node:fs'
 import { openKernel } from '../core/geometry/index.ts'
-import { readJob } from '../core/job/index.ts'
 import { holdFonts } from '../core/piece/index.ts'
 import { planJob } from '../core/planJson.ts'
+import { unpackJob } from '../core/readers/index.ts'
 import { holdMeshesBeside } from './meshesBeside.ts'
 import { planText } from './planText.ts'
 
@@ -18,16 +18,16 @@ async function main(): Promise<number> {
     console.error(USAGE)
     return 2
   }
-  let text: string
+  let bytes: Uint8Array
   try {
-    text = fs.readFileSync(file, 'utf8')
+    bytes = fs.readFileSync(file)
   } catch (error) {
     console.error(
       `${file}: ${error instanceof Error && 'code' in error && error.code === 'ENOENT' ? 'there is no such file' : 'the file cannot be read'}`,
     )
     return 2
   }
-  const read = readJob(text)
+  const { read, meshes } = unpackJob(bytes)
   if (!read.ok) {
     for (const { path, text: why } of read.problems)
       console.error(`${file}: ${path ? `${path}: ` : ''}${why}`)
@@ -35,6 +35,7 @@ async function main(): Promise<number> {
   }
   const kernel = await openKernel()
   await holdFonts(read.job.pieces.flatMap((p) => p.lettering.map((l) => l.font)))
+  for (const mesh of meshes) kernel.holdMesh(mesh.id, mesh)
   holdMeshesBeside(kernel, file, read.job)
   const plan = planJob(kernel, read.job)
   process.stdout.write(json ? `${JSON.stringify(plan, null, 2)}\n` : planText(plan, read.job.settings))

@@ -174,7 +174,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await page.getByRole('link', { name: /all jobs/ }).click()
     const download = page.waitForEvent('download')
     await page.getByRole('button', { name: 'Export Kestrel Rise' }).click()
-    const file = info.outputPath('kestrel-rise.hollow.json')
+    const file = info.outputPath('kestrel-rise.hollow.zip')
     await (await download).saveAs(file)
     await page.getByRole('button', { name: 'Delete Kestrel Rise' }).click()
     await page.getByRole('button', { name: 'Delete the job' }).click()

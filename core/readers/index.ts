@@ -1,4 +1,5 @@
 export { crossingOf, scalePath } from './chain.ts'
+export { isZip, type KeptMesh, packJob, unpackJob } from './jobZip.ts'
 export {
   type MeshHealth,
   type MeshRepair,

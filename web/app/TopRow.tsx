@@ -163,7 +163,11 @@ function SaveWord() {
     return (
       <span className="flex items-center gap-2 px-1" role="alert">
         <strong>not saved: {save.why}</strong>
-        <button type="button" className="act border-current! text-inherit!" onClick={() => downloadJob(job)}>
+        <button
+          type="button"
+          className="act border-current! text-inherit!"
+          onClick={() => void downloadJob(job)}
+        >
           Download the job
         </button>
       </span>

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { emptyJob, type JobProblem, readJob } from '../../core/job/index.ts'
+import { emptyJob, type JobProblem } from '../../core/job/index.ts'
 import { compareStock } from '../../core/stock/index.ts'
 import { addressOf, demoJob, openNew } from '../app/boot.ts'
 import { downloadJob, newId } from '../app/files.ts'
@@ -8,6 +8,8 @@ import { jobClosed, jobOpened } from '../app/jobSlice.ts'
 import { store, useAppDispatch } from '../app/store.ts'
 import { database } from '../app/useAutosave.ts'
 import { listJobs, loadJob, loadShelf } from '../storage/jobStore.ts'
+import type { ImportReply } from '../worker/import.worker.ts'
+import { importFile } from '../worker/importFile.ts'
 
 type Listed = { readonly id: string; readonly name: string; readonly savedAt: number }
 
@@ -45,11 +47,19 @@ export function Jobs() {
   }
   const bring = async (file: File) => {
     setProblems(null)
-    const read = readJob(await file.text())
+    const answer = await new Promise<ImportReply>((resolve) => importFile({ kind: 'job', file }, resolve))
+    if (answer.kind !== 'job') {
+      const text = answer.kind === 'refused' ? answer.text : 'The file could not be read.'
+      setProblems({ file: file.name, list: [{ code: 'notAJob', path: '', text }] })
+      return
+    }
+    const { read, meshes } = answer
     if (!read.ok) {
       setProblems({ file: file.name, list: read.problems })
       return
     }
+    // Where storage is full or blocked the pieces say that their meshes are not here.
+    await database.files.bulkPut([...meshes]).catch(() => undefined)
     const taken = jobs?.some((j) => j.id === read.job.id)
     const job = taken ? { ...read.job, id: newId('job'), name: `${read.job.name} (imported)` } : read.job
     await openNew(job)
@@ -150,7 +160,7 @@ export function Jobs() {
             Import a job file
             <input
               type="file"
-              accept=".json,application/json"
+              accept=".json,.zip,application/json,application/zip"
               className="sr-only"
               onChange={(e) => {
                 const file = e.target.files?.[0]

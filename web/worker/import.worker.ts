@@ -1,17 +1,22 @@
+import type { ReadJob } from '../../core/job/index.ts'
 import {
   findSelfCrossings,
+  type KeptMesh,
   type MeshHealth,
   prepareMesh,
   type ReadDrawing,
   readDxf,
   readSvg,
+  unpackJob,
 } from '../../core/readers/index.ts'
 
 export type ImportRequest =
+  | { readonly kind: 'job'; readonly file: File }
   | { readonly kind: 'drawing'; readonly file: File }
   | { readonly kind: 'mesh'; readonly file: File }
 
 export type ImportReply =
+  | { readonly kind: 'job'; readonly read: ReadJob; readonly meshes: readonly KeptMesh[] }
   | { readonly kind: 'drawing'; readonly drawing: ReadDrawing }
   | { readonly kind: 'refused'; readonly text: string }
   | {
@@ -38,7 +43,9 @@ self.onmessage = async ({ data }: MessageEvent<ImportRequest>) => {
       reply({ kind: 'refused', text: `The file is larger than ${LARGEST / 1e6} MB.` })
       return
     }
-    if (data.kind === 'drawing') await answerDrawing(data.file)
+    if (data.kind === 'job')
+      reply({ kind: 'job', ...unpackJob(new Uint8Array(await data.file.arrayBuffer())) })
+    else if (data.kind === 'drawing') await answerDrawing(data.file)
     else await answerMesh(data.file)
   } catch (error) {
     reply({

@@ -6,7 +6,10 @@ export function importFile(request: ImportRequest, onReply: (reply: ImportReply)
   worker.onmessage = ({ data }: MessageEvent<ImportReply>) => {
     onReply(data)
     const ended =
-      data.kind === 'drawing' || data.kind === 'refused' || (data.kind === 'crossings' && data.count !== null)
+      data.kind === 'job' ||
+      data.kind === 'drawing' ||
+      data.kind === 'refused' ||
+      (data.kind === 'crossings' && data.count !== null)
     if (ended) worker.terminate()
   }
   worker.onerror = () => {

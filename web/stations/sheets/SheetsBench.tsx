@@ -56,7 +56,7 @@ export function SheetsBench() {
       <Row label="All pieces, stock and log" unit="kB">
         {(byteCount / 1000).toFixed(0)}
       </Row>
-      <button type="button" className="act mt-2" onClick={() => downloadJob(job)}>
+      <button type="button" className="act mt-2" onClick={() => void downloadJob(job)}>
         Export the job file
       </button>
     </>
