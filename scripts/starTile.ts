@@ -1,5 +1,5 @@
 /** A tile with a raised eight-pointed star in steps, as a layered pattern would be sawn; written as binary STL. */
-import { type Kernel, meshSolid, type SolidRecipe } from '../core/geometry/index.ts'
+import type { SolidRecipe } from '../core/geometry/index.ts'
 
 const star = (outer: number, inner: number, z0: number, z1: number, scale = 1): SolidRecipe => {
   const points = Array.from({ length: 16 }, (_, i) => {
@@ -53,16 +53,4 @@ export const starTile: SolidRecipe = {
     star(88, 46, 21, 26, 0.78),
     star(88, 46, 25, 30, 0.52),
   ],
-}
-
-/** A solid as binary STL. */
-export function writeStl(kernel: Kernel, recipe: SolidRecipe): Uint8Array {
-  const { positions, triangles } = kernel.withSolids((scope) => meshSolid(scope.solid(recipe)))
-  const out = new DataView(new ArrayBuffer(84 + (triangles.length / 3) * 50))
-  out.setUint32(80, triangles.length / 3, true)
-  for (let t = 0; t < triangles.length; t += 3)
-    for (let k = 0; k < 3; k += 1)
-      for (let j = 0; j < 3; j += 1)
-        out.setFloat32(84 + (t / 3) * 50 + 12 + k * 12 + j * 4, positions[triangles[t + k]! * 3 + j]!, true)
-  return new Uint8Array(out.buffer)
 }

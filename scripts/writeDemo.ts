@@ -1,6 +1,6 @@
 /** Writes the demo job and its pattern mesh into demo/ from the pieces below: sizes and records are made up for it. */
 import fs from 'node:fs'
-import { openKernel } from '../core/geometry/index.ts'
+import { meshSolid, openKernel } from '../core/geometry/index.ts'
 import { holdDimensions, holdFigure } from '../core/hold.ts'
 import {
   type CornerOfPath,
@@ -23,9 +23,9 @@ import {
   type SlabPiece,
   writeJob,
 } from '../core/job/index.ts'
-import { prepareMesh } from '../core/readers/index.ts'
+import { prepareMesh, writeStl } from '../core/readers/index.ts'
 import { startingStock } from '../core/stock/index.ts'
-import { starTile, writeStl } from './starTile.ts'
+import { starTile } from './starTile.ts'
 
 const stock = startingStock()
 const bead = { kind: 'bead', size: 6 } as const
@@ -549,7 +549,7 @@ const flueCap = newFitted(told('flue-cap', 'Flue cap'), stock, {
 })
 
 const kernel = await openKernel()
-const stl = writeStl(kernel, starTile)
+const stl = writeStl(kernel.withSolids((scope) => meshSolid(scope.solid(starTile))))
 fs.writeFileSync(new URL('../demo/star-tile.stl', import.meta.url), stl)
 const star = prepareMesh('star-tile.stl', stl)
 if (!star.ok || !star.mended.closed) throw new Error('the star tile does not close')

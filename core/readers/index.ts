@@ -1,5 +1,5 @@
 export { crossingOf, scalePath } from './chain.ts'
-export { isZip, type KeptMesh, packJob, unpackJob } from './jobZip.ts'
+export { isZip, type KeptMesh, packJob, unpackJob, writeStl } from './jobZip.ts'
 export {
   type MeshHealth,
   type MeshRepair,
