@@ -22,6 +22,7 @@ export {
   outlineLoop,
   outlinePath,
   outlineSize,
+  outlineStart,
   resizedOutline,
   SIDES,
   shapeLoop,

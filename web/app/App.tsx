@@ -10,7 +10,7 @@ import { database, useAutosave } from './useAutosave.ts'
 import { useTheme } from './useTheme.ts'
 
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
-const RunPage = lazy(() => import('../shelf/RunPage.tsx').then((m) => ({ default: m.RunPage })))
+const RunPage = lazy(() => import('../run/RunPage.tsx').then((m) => ({ default: m.RunPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
 
 export function App() {

@@ -3,10 +3,10 @@ import { Link, useNavigate } from 'react-router'
 import { newImported, type Piece } from '../../core/job/index.ts'
 import { newId, usualStart } from '../app/files.ts'
 import { useAppSelector, useChange } from '../app/store.ts'
+import { newRun } from '../run/newRun.ts'
 import { silhouettePath } from '../stage/paths.ts'
 import { ImportMesh } from '../stations/piece/ImportMesh.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
-import { newRun } from './newRun.ts'
 import { STARTS, type Start } from './starts.ts'
 
 /** Starting a piece: a wall of small drawings by what is being made. A slab's three sizes can be typed here at once. */

@@ -7,6 +7,7 @@ import {
   outlineLoop,
   outlinePath,
   outlineSize,
+  outlineStart,
   placeOpenings,
   reach,
   removeOpening,
@@ -53,7 +54,11 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
   const frame = planFrame(kept, view.attitude, size)
   const { scale, mirrored, margin, onScreen, fromScreen } = frame
   const shown = ([x, y]: Point): Point => (mirrored ? [length - x, y] : [x, y])
-  const toScreen = (p: Point): Point => onScreen(shown(p))
+  // A plan starts at its own lower left: while a corner is dragged it is drawn where the hand put it.
+  const [handled, setHandled] = useState(false)
+  const start: Point = handled ? outlineStart(piece.outline) : [0, 0]
+  const toScreen = (p: Point): Point =>
+    handled ? frame.toScreen([p[0] + start[0], p[1] + start[1]]) : onScreen(shown(p))
   const localPoint = (event: { clientX: number; clientY: number }): Point => {
     const rect = box.current!.getBoundingClientRect()
     return [event.clientX - rect.left, event.clientY - rect.top]
@@ -368,13 +373,14 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
           {station === 'piece' && piece.outline.kind === 'polygon' && (
             <PathHandles
               corners={shiftedCorners}
-              toScreen={toScreen}
+              toScreen={frame.toScreen}
               fromScreen={fromScreen}
               localPoint={localPoint}
               step={shopStep(style)}
               selected={view.selection?.kind === 'corner' ? view.selection.id : null}
               onSelect={(id) => dispatch(selected({ kind: 'corner', id }))}
-              onPreview={(corners) =>
+              onPreview={(corners) => {
+                setHandled(corners !== null)
                 preview(
                   corners && [
                     {
@@ -384,7 +390,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
                     },
                   ],
                 )
-              }
+              }}
               onCommit={(corners, label) =>
                 change(label, {
                   type: 'outlineChanged',

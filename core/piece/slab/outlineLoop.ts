@@ -27,6 +27,10 @@ export const OUTLINE_NAMES: PathNames = {
   corner: (before, after) => `corner/${RECTANGLE_CORNERS[`${before}|${after}`] ?? `${before}-${after}`}`,
 }
 
+/** Where the lower left of a drawn outline's box lies in its own coordinates. */
+export const outlineStart = (outline: Outline): Point =>
+  outline.kind === 'rectangle' ? [0, 0] : boundLoop(pathLoop(outline.corners, OUTLINE_NAMES)).min
+
 /** An outline as a path whose plan starts at the origin. */
 export function outlinePath(outline: Outline): PathCorner[] {
   if (outline.kind === 'rectangle') {
@@ -38,7 +42,7 @@ export function outlinePath(outline: Outline): PathCorner[] {
       [0, width],
     ].map(([x, y], i) => ({ x: x!, y: y!, radius: radii[i]!, side: SIDES[i]!, run: { kind: 'line' } }))
   }
-  const { min } = boundLoop(pathLoop(outline.corners, OUTLINE_NAMES))
+  const min = outlineStart(outline)
   return min[0] === 0 && min[1] === 0 ? outline.corners : shiftPath(outline.corners, -min[0], -min[1])
 }
 

@@ -4,6 +4,7 @@ import type { MeshHealth } from '../../../core/readers/meshHealth.ts'
 import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
 import { database } from '../../app/useAutosave.ts'
 import { Pick, Row } from '../../ui/Choice.tsx'
+import { FileButton } from '../../ui/FileButton.tsx'
 import type { ImportReply } from '../../worker/import.worker.ts'
 import { importFile } from '../../worker/importFile.ts'
 
@@ -11,7 +12,6 @@ type Read = Extract<ImportReply, { kind: 'mesh' }> & { readonly name: string }
 
 /** Reads a mesh, tells its health, asks the unit when the file does not say, and hands it over. */
 export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], mmPerUnit: number) => void }) {
-  const input = useRef<HTMLInputElement>(null)
   const stop = useRef<() => void>(() => undefined)
   const [reading, setReading] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
@@ -19,8 +19,7 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
   const [crossings, setCrossings] = useState<{ part: number; count: number | null } | null>(null)
   const [unit, setUnit] = useState('mm')
   useEffect(() => () => stop.current(), [])
-  const take = (file: File | undefined) => {
-    if (!file) return
+  const take = (file: File) => {
     setWrong(null)
     setRead(null)
     setCrossings(null)
@@ -67,40 +66,18 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
   const k = FILE_UNITS.find((u) => u.id === unit)!.mm
   return (
     <div className="pt-2">
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Mesh file"
+        text="Read a mesh (STL, OBJ, 3MF)"
         accept=".stl,.obj,.3mf"
-        className="sr-only"
-        aria-label="Mesh file"
-        onChange={(e) => {
-          take(e.target.files?.[0])
-          e.target.value = ''
+        reading={reading}
+        wrong={wrong}
+        onFile={take}
+        onCancel={() => {
+          stop.current()
+          setReading(null)
         }}
       />
-      <button type="button" className="act" onClick={() => input.current?.click()}>
-        Read a mesh (STL, OBJ, 3MF)
-      </button>
-      {reading && (
-        <p role="status">
-          Reading {reading} …{' '}
-          <button
-            type="button"
-            className="word"
-            onClick={() => {
-              stop.current()
-              setReading(null)
-            }}
-          >
-            cancel
-          </button>
-        </p>
-      )}
-      {wrong && (
-        <p role="alert" className="text-oxide!">
-          {wrong}
-        </p>
-      )}
       {read && (
         <section aria-label="Health of the mesh">
           <h2>Health of {read.name}</h2>

@@ -6,6 +6,7 @@ import { type DrawnOutline, FILE_UNITS, likelyUnit } from '../../../core/readers
 import { newId } from '../../app/files.ts'
 import { ringPath } from '../../stage/paths.ts'
 import { Pick } from '../../ui/Choice.tsx'
+import { FileButton } from '../../ui/FileButton.tsx'
 import { importFile } from '../../worker/importFile.ts'
 import { Switch } from './SideBench.tsx'
 
@@ -26,7 +27,6 @@ type Props = {
 
 /** Takes a closed outline from a DXF or SVG file: which one, in what unit, and whether inner ones become openings. */
 export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, withOpenings }: Props) {
-  const input = useRef<HTMLInputElement>(null)
   const stop = useRef<() => void>(() => undefined)
   const [reading, setReading] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
@@ -36,8 +36,7 @@ export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, wi
   const [openingsToo, setOpeningsToo] = useState(true)
   useEffect(() => () => stop.current(), [])
 
-  const take = (file: File | undefined) => {
-    if (!file) return
+  const take = (file: File) => {
     setWrong(null)
     setFound(null)
     setReading(file.name)
@@ -88,40 +87,18 @@ export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, wi
   }
   return (
     <div className="pt-2">
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label={label}
+        text={`${label} (DXF, SVG)`}
         accept=".dxf,.svg"
-        className="sr-only"
-        aria-label={label}
-        onChange={(e) => {
-          take(e.target.files?.[0])
-          e.target.value = ''
+        reading={reading}
+        wrong={wrong}
+        onFile={take}
+        onCancel={() => {
+          stop.current()
+          setReading(null)
         }}
       />
-      <button type="button" className="act" onClick={() => input.current?.click()}>
-        {label} (DXF, SVG)
-      </button>
-      {reading && (
-        <p role="status">
-          Reading {reading} …{' '}
-          <button
-            type="button"
-            className="word"
-            onClick={() => {
-              stop.current()
-              setReading(null)
-            }}
-          >
-            cancel
-          </button>
-        </p>
-      )}
-      {wrong && (
-        <p role="alert" className="text-oxide!">
-          {wrong}
-        </p>
-      )}
       {found && outline && (
         <div className="border-b pb-2">
           <svg aria-hidden viewBox="-70 -45 140 90" className="my-1 h-[90px] w-full">

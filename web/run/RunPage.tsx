@@ -1,0 +1,298 @@
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import type { Run } from '../../core/job/index.ts'
+import { peopleToLift } from '../../core/pour/lifting.ts'
+import { formatLength } from '../../core/units/index.ts'
+import { newId, usualStart } from '../app/files.ts'
+import { useAppSelector, useChange } from '../app/store.ts'
+import { Told } from '../app/Told.tsx'
+import { Choice, More, Row } from '../ui/Choice.tsx'
+import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
+import { Measures } from '../ui/Measures.tsx'
+import { RunDrawing } from './RunDrawing.tsx'
+import { CornerFields, ItemList, withLegs } from './RunFields.tsx'
+import { runProblemText } from './runWords.ts'
+import { useRunAnswer } from './useRunAnswer.ts'
+
+/** A whole top along walls: its plan, the seams that part it, and the pieces it becomes. */
+export function RunPage() {
+  const { runId } = useParams()
+  const job = useAppSelector((s) => s.job.job)!
+  const run = job.runs.find((r) => r.id === runId)
+  return run ? <RunEditor key={run.id} run={run} /> : <Missing jobId={job.id} />
+}
+
+const Missing = ({ jobId }: { jobId: string }) => (
+  <main className="p-8">
+    <p>This run is not in the job any more.</p>
+    <Link className="word" to={`/job/${jobId}/new`}>
+      new piece
+    </Link>
+  </main>
+)
+
+function RunEditor({ run }: { run: Run }) {
+  const job = useAppSelector((s) => s.job.job)!
+  const change = useChange()
+  const navigate = useNavigate()
+  const style = useMeasureStyle()
+  const [shown, setShown] = useState<Run | null>(null)
+  const current = shown ?? run
+  const { answer, ask } = useRunAnswer(current)
+  const set = (patch: Partial<Run>, label: string) =>
+    change(`${run.name}: ${label}`, { type: 'runKept', run: { ...run, ...patch } })
+  const mm = (n: number) => formatLength(n, style)
+  const parts = answer?.split.parts ?? []
+  const made = job.pieces.filter((p) => p.run?.run === run.id)
+  const propose = (school: 'clear' | 'through') =>
+    ask({ kind: 'seams', school }, (reply) => {
+      if (reply.kind !== 'seams') return
+      set(
+        { seams: reply.seams.map((s) => ({ id: newId('seam'), ...s })) },
+        school === 'clear' ? 'seams clear of openings' : 'seams through openings',
+      )
+    })
+  const make = () =>
+    ask({ kind: 'pieces', ids: parts.map(() => newId('piece')), ...usualStart() }, (reply) => {
+      if (reply.kind !== 'pieces') return
+      change(`${run.name}: ${parts.length} pieces`, ...reply.changes)
+      const first = made[0]?.id ?? reply.changes.find((c) => c.type === 'pieceAdded')?.piece.id
+      if (first) navigate(`/job/${job.id}/${first}/piece`)
+    })
+  return (
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_330px]">
+      <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] bg-sheet" aria-label="Run of pieces">
+        <div className="flex items-baseline gap-4 border-b px-5 py-2">
+          <Link to={`/job/${job.id}`} className="word p-0!">
+            back to {job.name}
+          </Link>
+          <input
+            aria-label="Name of the run"
+            className="label w-[220px] border-b border-transparent bg-transparent text-[20px] font-bold hover:border-hair focus:border-ink"
+            defaultValue={run.name}
+            onBlur={(e) => {
+              const name = e.target.value.trim().slice(0, 120)
+              if (name && name !== run.name) set({ name }, name)
+            }}
+          />
+          <span className="label text-soft">from above, walls hatched; drag a seam along its leg</span>
+        </div>
+        <RunDrawing
+          run={current}
+          answer={answer}
+          onSeam={(id, at, done) => {
+            const seams = run.seams.map((s) => (s.id === id ? { ...s, at } : s))
+            if (done) {
+              setShown(null)
+              set({ seams }, `seam at ${mm(at)}`)
+            } else setShown({ ...run, seams })
+          }}
+        />
+        <section aria-label="Findings" className="border-t border-ink px-5 py-2">
+          {answer?.split.problems.map((p, i) => (
+            <p key={i} className="label text-[16px]">
+              <strong>{runProblemText(p, run, mm)}</strong>
+            </p>
+          ))}
+          {answer?.split.problems.length === 0 && (
+            <p className="label text-soft">Nothing stands in its way.</p>
+          )}
+        </section>
+      </main>
+      <aside className="bench" aria-label="Bench">
+        <h1>Run of pieces</h1>
+        <Choice
+          label="Walls it follows"
+          hideLabel
+          value={String(run.legs.length)}
+          options={[
+            { value: '1', name: 'straight' },
+            { value: '2', name: 'L' },
+            { value: '3', name: 'U' },
+          ]}
+          onChoose={(n) => set(withLegs(run, Number(n)), `${n} walls`)}
+        />
+        {run.legs.map((leg, i) => (
+          <div key={leg.id}>
+            <h2>{['First wall', 'Wall to its right', 'Wall to its left'][i]}</h2>
+            <Measures
+              of={leg}
+              rows={[
+                { key: 'length', label: 'Along the wall', min: 1 },
+                { key: 'depth', label: 'Cabinets, front to back', min: 1 },
+              ]}
+              onChange={(patch, label) =>
+                set({ legs: run.legs.map((l) => (l.id === leg.id ? { ...l, ...patch } : l)) }, label)
+              }
+            />
+            {i > 0 && (
+              <CornerFields
+                run={run}
+                index={i - 1}
+                set={set}
+                deg={answer?.split.plan.cornersDeg[i - 1] ?? null}
+              />
+            )}
+          </div>
+        ))}
+        <h2>The top</h2>
+        <Measures
+          of={run}
+          rows={[
+            { key: 'thickness', label: 'Thickness', min: 1 },
+            { key: 'overhang', label: 'Overhang at the front' },
+            { key: 'wallGap', label: 'Gap to the walls' },
+            { key: 'seamWidth', label: 'Width of a seam' },
+          ]}
+          onChange={set}
+        />
+        {run.legs.length > 1 && (
+          <Choice
+            label="Corner"
+            value={run.joint}
+            options={[
+              { value: 'butt-first', name: 'first runs through' },
+              { value: 'butt-second', name: 'second runs through' },
+              { value: 'mitre', name: 'mitred' },
+            ]}
+            onChoose={(joint) => set({ joint }, `corner ${joint}`)}
+          />
+        )}
+        <ItemList
+          title="Openings"
+          items={run.openings}
+          legs={run.legs.length}
+          rows={[
+            { key: 'at', label: 'Middle, along' },
+            { key: 'fromFront', label: 'Middle, from the front' },
+            { key: 'length', label: 'Length', min: 1 },
+            { key: 'width', label: 'Width', min: 1 },
+            { key: 'radius', label: 'Corner radius' },
+          ]}
+          add={() => ({
+            id: newId('opening'),
+            name: 'sink',
+            leg: 0,
+            at: run.legs[0]!.length / 2,
+            fromFront: 300,
+            length: 560,
+            width: 420,
+            radius: 15,
+          })}
+          onItems={(openings, label) => set({ openings }, label)}
+        />
+        <ItemList
+          title="Left free for appliances"
+          items={run.gaps}
+          legs={run.legs.length}
+          rows={[
+            { key: 'at', label: 'From the start' },
+            { key: 'width', label: 'Width', min: 1 },
+          ]}
+          add={() => ({ id: newId('gap'), name: 'cooker', leg: 0, at: 400, width: 600 })}
+          onItems={(gaps, label) => set({ gaps }, label)}
+        />
+        <h2>Seams</h2>
+        <div className="flex flex-wrap gap-2">
+          <button type="button" className="act" onClick={() => propose('clear')}>
+            Propose, clear of openings
+          </button>
+          <button type="button" className="act" onClick={() => propose('through')}>
+            Propose, through openings
+          </button>
+        </div>
+        <p>
+          By what {job.settings.people} people lift and the longest board. Clear keeps openings whole; through
+          hides a short seam, but leaves two weak bridges.
+        </p>
+        {run.seams.map((s, i) => (
+          <div key={s.id} className="flex items-baseline gap-2">
+            <div className="flex-1">
+              <MeasureField
+                label={`Seam ${i + 1}${run.legs.length > 1 ? `, leg ${s.leg + 1}` : ''}`}
+                value={s.at}
+                min={0}
+                onCommit={(at) =>
+                  set(
+                    { seams: run.seams.map((o) => (o.id === s.id ? { ...o, at } : o)) },
+                    `seam at ${mm(at)}`,
+                  )
+                }
+              />
+            </div>
+            <button
+              type="button"
+              className="word text-oxide"
+              aria-label={`Remove seam ${i + 1}`}
+              onClick={() => set({ seams: run.seams.filter((o) => o.id !== s.id) }, 'one seam less')}
+            >
+              remove
+            </button>
+          </div>
+        ))}
+        <button
+          type="button"
+          className="word"
+          onClick={() =>
+            set(
+              {
+                seams: [...run.seams, { id: newId('seam'), leg: 0, at: Math.round(run.legs[0]!.length / 2) }],
+              },
+              'one seam more',
+            )
+          }
+        >
+          add a seam
+        </button>
+        <h2>Pieces</h2>
+        {parts.map((p) => (
+          <Row
+            key={p.number}
+            label={`${p.number}, ${peopleToLift(p.weightKg)} ${peopleToLift(p.weightKg) === 1 ? 'person' : 'people'}`}
+            unit="kg"
+          >
+            {p.weightKg.toFixed(0)}
+          </Row>
+        ))}
+        <More title="Diagonals that prove it">
+          {parts
+            .filter((p) => p.diagonalsMm.length === 2)
+            .map((p) => (
+              <Row key={p.number} label={`Piece ${p.number}`}>
+                {p.diagonalsMm.map((d) => mm(d)).join(', ')}
+              </Row>
+            ))}
+        </More>
+        <button
+          type="button"
+          className="act act-oxide mt-3 text-[17px]!"
+          disabled={parts.length === 0}
+          onClick={make}
+        >
+          {made.length > 0 ? 'Bring its pieces up to date' : `Make ${parts.length} pieces`}
+        </button>
+        {made.length > 0 && (
+          <p>
+            Its pieces:{' '}
+            {made.map((p) => (
+              <Link key={p.id} className="word" to={`/job/${job.id}/${p.id}/piece`}>
+                {p.name}
+              </Link>
+            ))}
+          </p>
+        )}
+        <button
+          type="button"
+          className="word mt-2 text-oxide"
+          onClick={() => {
+            change(`remove ${run.name}`, { type: 'runRemoved', runId: run.id })
+            navigate(`/job/${job.id}`)
+          }}
+        >
+          Remove this run, keep its pieces
+        </button>
+      </aside>
+      <Told />
+    </div>
+  )
+}
