@@ -116,6 +116,27 @@ const line = (x1: number, y1: number, x2: number, y2: number) =>
   `0\nLINE\n8\nedge\n10\n${x1}\n20\n${y1}\n11\n${x2}\n21\n${y2}\n`
 const DXF = `0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n5\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n${line(0, 0, 80, 0)}${line(80, 0, 80, 40)}${line(80, 40, 0, 40)}${line(0, 40, 0, 0)}0\nCIRCLE\n8\nhole\n10\n40\n20\n20\n40\n10\n0\nENDSEC\n0\nEOF\n`
 
+test('a corner of a drawn plan follows the hand, also past the plan’s own left', async ({ page }) => {
+  await openDemo(page)
+  await start(page, 'L-shaped top', 'L by hand')
+  await page.getByRole('button', { name: 'as placed' }).click()
+  const corner = page.locator('[data-corner="1"]')
+  const from = (await corner.boundingBox())!
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+  const before = await station(page, 'Piece').innerText()
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x - 20, y, { steps: 4 })
+  await page.mouse.move(x - 40, y, { steps: 4 })
+  // While it is held the drawn plan reaches to where the hand is.
+  const drawn = (await page.getByTestId('plan-body').boundingBox())!
+  expect(Math.abs(drawn.x - (x - 40))).toBeLessThan(12)
+  await page.mouse.up()
+  await expect.poll(() => station(page, 'Piece').innerText()).not.toBe(before)
+  await page.getByRole('button', { name: 'undo' }).first().click()
+  await expect.poll(() => station(page, 'Piece').innerText()).toBe(before)
+})
+
 test('a DXF in centimetres with an opening becomes the plan', async ({ page }) => {
   await openDemo(page)
   await start(page, 'Top', 'Drawn elsewhere')

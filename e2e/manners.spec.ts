@@ -28,6 +28,22 @@ for (const theme of ['day', 'night'] as const)
     await page.getByRole('link', { name: 'stock' }).click()
     await page.getByRole('heading', { name: 'Stock of this job' }).waitFor()
     await check('stock')
+    const job = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
+    for (const [where, heading] of [
+      ['new', 'New piece'],
+      ['run/warming-top', 'Run of pieces'],
+    ] as const) {
+      await page.goto(`${job}/${where}`)
+      await page.getByRole('heading', { name: heading, exact: true }).waitFor()
+      await check(where)
+    }
+    for (const piece of ['egg-finial', 'stargazing-seat', 'terrace-planter', 'hatch-cover', 'star-tile']) {
+      await page.goto(`${job}/${piece}/piece`)
+      await expect(station(page, 'Piece')).toContainText(/\d/)
+      await expect(page.locator('.stale')).toHaveCount(0)
+      await page.waitForTimeout(500)
+      await check(piece)
+    }
     await page.goto('/jobs')
     await page.getByRole('heading', { name: 'Jobs' }).waitFor()
     await check('jobs')

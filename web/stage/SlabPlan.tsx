@@ -178,6 +178,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
                 ),
             )}
           <path
+            data-testid="plan-body"
             d={[outline, ...openings.map((o) => o.loop)]
               .map((l) => loopPath(l, toScreen, scale, mirrored))
               .join(' ')}
