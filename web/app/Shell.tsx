@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { Suspense, useEffect } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
 import { Stage } from '../stage/Stage.tsx'
@@ -40,7 +40,9 @@ export function Shell() {
           <Findings />
         </main>
         <aside className="bench" aria-label="Bench">
-          <Bench />
+          <Suspense fallback={null}>
+            <Bench />
+          </Suspense>
         </aside>
       </div>
       <Told />

@@ -1,23 +1,36 @@
+import { lazy } from 'react'
 import type { Piece } from '../../../core/job/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../app/store.ts'
 import { type Selection, selected } from '../../app/viewSlice.ts'
 import { CornerBench } from './CornerBench.tsx'
-import { BasinBench } from './features/BasinBench.tsx'
-import { DrainerBench } from './features/DrainerBench.tsx'
-import { InsertBench } from './features/InsertBench.tsx'
-import { LetteringBench } from './features/LetteringBench.tsx'
-import { PanelBench } from './features/PanelBench.tsx'
-import { BoxBench, SideHoleBench } from './kinds/BoxBench.tsx'
-import { FittedBench } from './kinds/FittedBench.tsx'
-import { ImportedBench } from './kinds/ImportedBench.tsx'
 import { SlabBench } from './kinds/SlabBench.tsx'
-import { SeparatorBench, SweptBench } from './kinds/SweptBench.tsx'
-import { TurnedBench } from './kinds/TurnedBench.tsx'
 import { OpeningBench } from './OpeningBench.tsx'
 import { PathSideBench } from './PathSideBench.tsx'
 import { SharedBench } from './SharedBench.tsx'
 import { SideBench } from './SideBench.tsx'
+
+// A slab's own benches come with the page; the other kinds and features when they are opened.
+const BasinBench = lazy(() => import('./features/BasinBench.tsx').then((m) => ({ default: m.BasinBench })))
+const DrainerBench = lazy(() =>
+  import('./features/DrainerBench.tsx').then((m) => ({ default: m.DrainerBench })),
+)
+const InsertBench = lazy(() => import('./features/InsertBench.tsx').then((m) => ({ default: m.InsertBench })))
+const LetteringBench = lazy(() =>
+  import('./features/LetteringBench.tsx').then((m) => ({ default: m.LetteringBench })),
+)
+const PanelBench = lazy(() => import('./features/PanelBench.tsx').then((m) => ({ default: m.PanelBench })))
+const BoxBench = lazy(() => import('./kinds/BoxBench.tsx').then((m) => ({ default: m.BoxBench })))
+const SideHoleBench = lazy(() => import('./kinds/BoxBench.tsx').then((m) => ({ default: m.SideHoleBench })))
+const FittedBench = lazy(() => import('./kinds/FittedBench.tsx').then((m) => ({ default: m.FittedBench })))
+const ImportedBench = lazy(() =>
+  import('./kinds/ImportedBench.tsx').then((m) => ({ default: m.ImportedBench })),
+)
+const SeparatorBench = lazy(() =>
+  import('./kinds/SweptBench.tsx').then((m) => ({ default: m.SeparatorBench })),
+)
+const SweptBench = lazy(() => import('./kinds/SweptBench.tsx').then((m) => ({ default: m.SweptBench })))
+const TurnedBench = lazy(() => import('./kinds/TurnedBench.tsx').then((m) => ({ default: m.TurnedBench })))
 
 /** What is decided about the piece itself; a chosen part of it takes the bench's place. */
 export function PieceBench() {
