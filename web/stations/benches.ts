@@ -1,24 +1,16 @@
-import type { ComponentType } from 'react'
+import { type ComponentType, lazy } from 'react'
 import type { StationName } from '../../core/job/index.ts'
-import { FinishBench } from './finish/FinishBench.tsx'
-import { LogBench } from './log/LogBench.tsx'
-import { MixBench } from './mix/MixBench.tsx'
-import { MouldBench } from './mould/MouldBench.tsx'
 import { PieceBench } from './piece/PieceBench.tsx'
-import { PourBench } from './pour/PourBench.tsx'
-import { ReleaseBench } from './release/ReleaseBench.tsx'
-import { SheetsBench } from './sheets/SheetsBench.tsx'
-import { SteelBench } from './steel/SteelBench.tsx'
 
-/** What each station decides, on the right. */
+/** What each station decides, on the right. The first comes with the page, the others when they are opened. */
 export const benches: Readonly<Record<StationName, ComponentType>> = {
   piece: PieceBench,
-  mould: MouldBench,
-  steel: SteelBench,
-  release: ReleaseBench,
-  mix: MixBench,
-  pour: PourBench,
-  finish: FinishBench,
-  log: LogBench,
-  sheets: SheetsBench,
+  mould: lazy(() => import('./mould/MouldBench.tsx').then((m) => ({ default: m.MouldBench }))),
+  steel: lazy(() => import('./steel/SteelBench.tsx').then((m) => ({ default: m.SteelBench }))),
+  release: lazy(() => import('./release/ReleaseBench.tsx').then((m) => ({ default: m.ReleaseBench }))),
+  mix: lazy(() => import('./mix/MixBench.tsx').then((m) => ({ default: m.MixBench }))),
+  pour: lazy(() => import('./pour/PourBench.tsx').then((m) => ({ default: m.PourBench }))),
+  finish: lazy(() => import('./finish/FinishBench.tsx').then((m) => ({ default: m.FinishBench }))),
+  log: lazy(() => import('./log/LogBench.tsx').then((m) => ({ default: m.LogBench }))),
+  sheets: lazy(() => import('./sheets/SheetsBench.tsx').then((m) => ({ default: m.SheetsBench }))),
 }

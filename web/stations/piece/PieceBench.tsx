@@ -3,14 +3,14 @@ import type { Piece } from '../../../core/job/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../app/store.ts'
 import { type Selection, selected } from '../../app/viewSlice.ts'
-import { CornerBench } from './CornerBench.tsx'
 import { SlabBench } from './kinds/SlabBench.tsx'
-import { OpeningBench } from './OpeningBench.tsx'
-import { PathSideBench } from './PathSideBench.tsx'
 import { SharedBench } from './SharedBench.tsx'
-import { SideBench } from './SideBench.tsx'
 
-// A slab's own benches come with the page; the other kinds and features when they are opened.
+// A slab's own bench comes with the page; those of its parts and of the other kinds when they are opened.
+const CornerBench = lazy(() => import('./CornerBench.tsx').then((m) => ({ default: m.CornerBench })))
+const OpeningBench = lazy(() => import('./OpeningBench.tsx').then((m) => ({ default: m.OpeningBench })))
+const PathSideBench = lazy(() => import('./PathSideBench.tsx').then((m) => ({ default: m.PathSideBench })))
+const SideBench = lazy(() => import('./SideBench.tsx').then((m) => ({ default: m.SideBench })))
 const BasinBench = lazy(() => import('./features/BasinBench.tsx').then((m) => ({ default: m.BasinBench })))
 const DrainerBench = lazy(() =>
   import('./features/DrainerBench.tsx').then((m) => ({ default: m.DrainerBench })),
