@@ -1,4 +1,4 @@
-import type { EdgeShape, SideProfile } from '../geometry/index.ts'
+import { beadChords, type EdgeShape, type SideProfile } from '../geometry/index.ts'
 
 export type Wall = {
   readonly low: number
@@ -10,9 +10,6 @@ export type Wall = {
   readonly bottom: EdgeShape
   readonly names: { readonly wall: string; readonly top: string; readonly bottom: string }
 }
-
-/** Chords of an eased edge. */
-const CHORDS = 24
 
 type Step = readonly [inset: number, z: number]
 
@@ -55,18 +52,19 @@ function easedCorner([inset, z]: Step, along: Step, edge: EdgeShape): Step[] {
   const reach = r / Math.sin(angle / 2)
   const centre: Step = [inset + ((1 + b[0]) / bisector) * reach, z + (b[1] / bisector) * reach]
   const sweep = Math.PI - angle
-  const step = sweep / CHORDS
+  const chords = beadChords(r)
+  const step = sweep / chords
   const wanted = (r * r * sweep) / Math.sin(step)
-  const k = (-r + Math.sqrt(r * r + (CHORDS - 2) * wanted)) / (CHORDS - 2)
+  const k = (-r + Math.sqrt(r * r + (chords - 2) * wanted)) / (chords - 2)
   const start = Math.atan2(z - centre[1], inset + setback - centre[0])
   const end = Math.atan2(z + b[1] * setback - centre[1], inset + b[0] * setback - centre[0])
   let turn = end - start
   while (turn > Math.PI) turn -= 2 * Math.PI
   while (turn < -Math.PI) turn += 2 * Math.PI
-  return Array.from({ length: CHORDS + 1 }, (_, i): Step => {
+  return Array.from({ length: chords + 1 }, (_, i): Step => {
     if (i === 0) return [inset + setback, z]
-    if (i === CHORDS) return [inset + b[0] * setback, z + b[1] * setback]
-    const a = start + (turn * i) / CHORDS
+    if (i === chords) return [inset + b[0] * setback, z + b[1] * setback]
+    const a = start + (turn * i) / chords
     return [centre[0] + k * Math.cos(a), centre[1] + k * Math.sin(a)]
   })
 }
