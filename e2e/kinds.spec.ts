@@ -129,8 +129,11 @@ test('a corner of a drawn plan follows the hand, also past the plan’s own left
   await page.mouse.move(x - 20, y, { steps: 4 })
   await page.mouse.move(x - 40, y, { steps: 4 })
   // While it is held the drawn plan reaches to where the hand is.
-  const drawn = (await page.getByTestId('plan-body').boundingBox())!
-  expect(Math.abs(drawn.x - (x - 40))).toBeLessThan(12)
+  const drawnFromHand = async () => {
+    const drawn = await page.getByTestId('plan-body').boundingBox()
+    return Math.abs((drawn?.x ?? 0) - (x - 40))
+  }
+  await expect.poll(drawnFromHand).toBeLessThan(12)
   await page.mouse.up()
   await expect.poll(() => station(page, 'Piece').innerText()).not.toBe(before)
   await page.getByRole('button', { name: 'undo' }).first().click()
