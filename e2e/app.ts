@@ -27,7 +27,8 @@ export const test = base.extend<{ quiet: undefined }>({
 /** Opens the app at its first visit: the demo job. */
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/')
-  await expect(station(page, 'Piece')).toContainText(/\d/)
+  // The first visit makes the database, the demo job and three workers.
+  await expect(station(page, 'Piece')).toContainText(/\d/, { timeout: 30_000 })
 }
 
 /** Types a measure into a field and leaves it. */
