@@ -174,7 +174,9 @@ export function holdFigure(
   }
   const mm = (low + high) / 2
   const reached = figure(Math.round(mm * 100) / 100)
-  return reached === null ? answer('nearest', low, figure(low) ?? 0) : answer('held', mm, reached)
+  if (reached === null) return answer('nearest', low, figure(low) ?? 0)
+  // Where the figure jumps past the target, as bags do with the waste of small pours, no size gives it.
+  return answer(Math.abs(reached - goal) <= 0.005 * goal ? 'held' : 'nearest', mm, reached)
 }
 
 /** The figure after a change; null where the piece cannot be built. */

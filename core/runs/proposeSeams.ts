@@ -29,17 +29,49 @@ export function proposeSeams(
       (p[0] - leg.start[0]) * leg.along[0] + (p[1] - leg.start[1]) * leg.along[1]
     const reach = leg.ring.map(along)
     const [from, to] = [Math.min(...reach), Math.max(...reach)]
-    const kgPerMm = (leg.depth * run.thickness * limits.hardenedKgPerM3) / 1e9
-    const most = Math.max(200, Math.min(limits.liftKg / kgPerMm, limits.longest))
-    const stretches = freeStretches(run, index, from, to)
-    return stretches.flatMap(([a, b]) => {
-      const count = Math.ceil((b - a) / most - 1e-9)
-      return Array.from({ length: Math.max(0, count - 1) }, (_, i) => {
-        const equal = a + ((b - a) * (i + 1)) / count
-        return { leg: index, at: Math.round(place(run, index, equal, school, [a, b])) }
-      })
-    })
+    const kgPerMm2 = (run.thickness * limits.hardenedKgPerM3) / 1e9
+    const kgPerMm = (leg.depth + run.overhang - run.wallGap) * kgPerMm2
+    const openings = run.openings.filter((o) => o.leg === index)
+    /** Whether the part between two seams can be lifted, openings off, and its base cut from one board. */
+    const fits = (p: number, q: number): boolean => {
+      const open = openings.reduce((sum, o) => {
+        const shared = Math.min(q, o.at + o.length / 2) - Math.max(p, o.at - o.length / 2)
+        return sum + Math.max(0, shared) * o.width
+      }, 0)
+      return q - p > 1 && q - p <= limits.longest && (q - p) * kgPerMm - open * kgPerMm2 <= limits.liftKg
+    }
+    return freeStretches(run, index, from, to).flatMap((stretch) =>
+      seamsOf(run, index, stretch, fits, school).map((at) => ({ leg: index, at })),
+    )
   })
+}
+
+/** So many parts are tried, and a part is no narrower than this, mm. */
+const MOST_PARTS = 24
+const LEAST_PART = 200
+
+/** Seams of one stretch, in order: the fewest equal parts that all fit once their seams are moved. */
+function seamsOf(
+  run: Run,
+  leg: number,
+  [a, b]: readonly [number, number],
+  fits: (from: number, to: number) => boolean,
+  school: SeamSchool,
+): number[] {
+  const most = Math.max(1, Math.min(MOST_PARTS, Math.floor((b - a) / LEAST_PART)))
+  let equal: number[] = []
+  for (let count = 1; count <= most; count += 1) {
+    equal = Array.from({ length: count - 1 }, (_, i) => Math.round(a + ((b - a) * (i + 1)) / count))
+    const taken = new Set<number>()
+    const moved = equal.map((wanted) => {
+      const at = Math.round(place(run, leg, wanted, school, [a, b], taken))
+      taken.add(at)
+      return at
+    })
+    moved.sort((p, q) => p - q)
+    if ([...moved, b].every((at, i) => fits(moved[i - 1] ?? a, at))) return moved
+  }
+  return equal
 }
 
 /** The stretches of a leg between the gaps left for appliances. */
@@ -55,10 +87,19 @@ function freeStretches(run: Run, leg: number, from: number, to: number): [number
   return out
 }
 
-function place(run: Run, leg: number, wanted: number, school: SeamSchool, [a, b]: [number, number]): number {
+function place(
+  run: Run,
+  leg: number,
+  wanted: number,
+  school: SeamSchool,
+  [a, b]: readonly [number, number],
+  taken: ReadonlySet<number>,
+): number {
   const openings = run.openings.filter((o) => o.leg === leg && o.at > a && o.at < b)
   if (school === 'through') {
-    const near = [...openings].sort((p, q) => Math.abs(p.at - wanted) - Math.abs(q.at - wanted))[0]
+    const near = openings
+      .filter((o) => !taken.has(Math.round(o.at)))
+      .sort((p, q) => Math.abs(p.at - wanted) - Math.abs(q.at - wanted))[0]
     return near && Math.abs(near.at - wanted) < (b - a) / 3 ? near.at : wanted
   }
   const blocking = openings.find((o) => Math.abs(o.at - wanted) < o.length / 2 + CLEAR)
