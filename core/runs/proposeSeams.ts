@@ -30,7 +30,7 @@ export function proposeSeams(
     const reach = leg.ring.map(along)
     const [from, to] = [Math.min(...reach), Math.max(...reach)]
     const kgPerMm2 = (run.thickness * limits.hardenedKgPerM3) / 1e9
-    const kgPerMm = (leg.depth + run.overhang - run.wallGap) * kgPerMm2
+    const kgPerMm = (leg.depth - run.wallGap) * kgPerMm2
     const openings = run.openings.filter((o) => o.leg === index)
     /** Whether the part between two seams can be lifted, openings off, and its base cut from one board. */
     const fits = (p: number, q: number): boolean => {

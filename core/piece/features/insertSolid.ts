@@ -49,19 +49,24 @@ export function axisPlacement(start: Vector, into: Vector): Placement {
   return { x, y: cross(into, x), z: into, origin: start }
 }
 
-/** The whole insert as a round bar in place: what stands past the face and what is in the concrete. */
+/**
+ * The whole insert as a round bar in place: what stands past the face and what is in the concrete. A leaning bar begins
+ * far enough outside for the face to cut its whole round.
+ */
 export function insertRecipe(insert: Insert, axis: InsertAxis): SolidRecipe {
   const name = `insert/${insert.id}`
   const r = insert.diameter / 2
-  const high = axis.inside + (insert.depth === null ? axis.past : 0)
+  const skew = r * Math.tan((Math.abs(insert.tiltDeg) * Math.PI) / 180)
+  const low = -Math.max(axis.past, skew)
+  const high = axis.inside + (insert.depth === null ? Math.max(axis.past, skew) : 0)
   return {
     kind: 'moved',
     solid: {
       kind: 'turned',
       at: [0, 0],
       profile: [
-        { radius: 0, z: -axis.past, name },
-        { radius: r, z: -axis.past, name },
+        { radius: 0, z: low, name },
+        { radius: r, z: low, name },
         { radius: r, z: high, name },
         { radius: 0, z: high, name },
       ],
