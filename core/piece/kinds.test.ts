@@ -464,7 +464,7 @@ describe('inserts', () => {
   it.each<[string, Partial<SlabPiece['inserts'][number]>[], [string, string][]]>([
     ['through is no clash with the face it leaves by', [{ depth: null }], []],
     ['too near the edge', [{ u: 440 }], [['insert-cover', 'warn']]],
-    ['out through the side', [{ u: 440, tiltDeg: 60, tiltTowardDeg: 180 }], [['insert-breaks-out', 'stop']]],
+    ['out through the side', [{ u: 440, tiltDeg: 60, tiltTowardDeg: 0 }], [['insert-breaks-out', 'stop']]],
     ['beside the piece', [{ u: 2000 }], [['insert-outside', 'stop']]],
     ['into each other', [{}, { id: 'j', name: 'other', u: 8 }], [['inserts-clash', 'stop']]],
     ['on no face', [{ on: 'side/x' }], [['insert-no-face', 'stop']]],
