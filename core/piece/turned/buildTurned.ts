@@ -182,9 +182,6 @@ function checkProfile(piece: TurnedPiece, profile: readonly ProfilePoint[]): Fin
         thicknessMm: Math.min(height, outer),
         fitsMm: 0,
       })
-    const crossing = findCrossing(ring)
-    if (crossing && findings.length === 0)
-      raise('profile-crosses', 'stop', { xMm: crossing.at[0], yMm: crossing.at[1] })
     if (form.form === 'bowl' && form.foot > 0) {
       const low = Math.min(...profile.filter((p) => p.name === 'inside').map((p) => p.z))
       if (low < form.wall / 2 && findings.length === 0)
@@ -194,6 +191,9 @@ function checkProfile(piece: TurnedPiece, profile: readonly ProfilePoint[]): Fin
           wallMm: form.wall,
         })
     }
+    const crossing = findCrossing(ring)
+    if (crossing && findings.length === 0)
+      raise('profile-crosses', 'stop', { xMm: crossing.at[0], yMm: crossing.at[1] })
   }
   if (piece.sleeve && piece.sleeve.outside > piece.bore + 1e-6 && piece.bore > 0)
     raise('sleeve-does-not-fit', 'warn', { sleeveMm: piece.sleeve.outside, boreMm: piece.bore })
