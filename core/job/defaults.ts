@@ -6,6 +6,7 @@ import type {
   ImportedPiece,
   Job,
   Opening,
+  Run,
   Settings,
   Side,
   SlabPiece,
@@ -220,4 +221,23 @@ export const newOpening = (id: string, name: string, shape: Opening['shape']): O
   v: { rule: 'centred', offset: 0 },
   pattern: null,
   rim: squareRim(),
+})
+
+/** An L-shaped top to start from. */
+export const newRun = (id: string): Run => ({
+  id,
+  name: 'Galley top',
+  legs: [
+    { id: 'leg-1', length: 2400, depth: 620 },
+    { id: 'leg-2', length: 1500, depth: 620 },
+  ],
+  corners: [{ by: 'square' }],
+  thickness: 40,
+  wallGap: 3,
+  overhang: 20,
+  seamWidth: 2,
+  gaps: [],
+  openings: [],
+  seams: [],
+  joint: 'butt-first',
 })

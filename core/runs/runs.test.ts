@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureRegion } from '../geometry/index.ts'
 import { testKernel } from '../geometry/testKernel.ts'
-import { applyChange, emptyJob, type Run, type SlabPiece } from '../job/index.ts'
+import { applyChange, emptyJob, newRun, type Run, type SlabPiece } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testStock } from '../testPiece.ts'
 import { cornerAngle, proposeSeams, runPieceChanges, runPlan, splitRun } from './index.ts'
@@ -10,22 +10,16 @@ let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
 })
+/** The starting run without gaps, so that areas are whole numbers. */
 const run = (over: Partial<Run> = {}): Run => ({
-  id: 'run',
+  ...newRun('run'),
   name: 'Galley',
   legs: [
     { id: 'a', length: 2400, depth: 600 },
     { id: 'b', length: 1500, depth: 600 },
   ],
-  corners: [{ by: 'square' }],
-  thickness: 40,
   wallGap: 0,
-  overhang: 20,
   seamWidth: 0,
-  gaps: [],
-  openings: [],
-  seams: [],
-  joint: 'butt-first',
   ...over,
 })
 const total = (r: Run) => splitRun(kernel, r, 2300).parts.reduce((sum, p) => sum + p.areaMm2, 0)
