@@ -58,3 +58,49 @@ it('says when no size in the limits gives it, and what the nearest is', () => {
   const box = newBox(told, testStock)
   expect(hold(box, 'wall', { what: 'weight', value: 5 }, { min: 160, max: 400 }).kind).toBe('none')
 })
+
+it.each<[string, Piece, string, HoldTarget, number]>([
+  // Two walls of 150 leave no room in a planter 300 wide: the nearest is just under.
+  [
+    'a wall that fills the box',
+    newBox(told, testStock, {
+      coreDraftDeg: 0,
+      taper: 0,
+      drains: { count: 0, diameter: 25 },
+      radiusInside: 0,
+    }),
+    'wall',
+    { what: 'volume', value: 500 },
+    150,
+  ],
+  [
+    'a floor as thick as the box',
+    newBox(told, testStock, {
+      coreDraftDeg: 0,
+      taper: 0,
+      drains: { count: 0, diameter: 25 },
+      radiusInside: 0,
+    }),
+    'floor',
+    { what: 'volume', value: 500 },
+    300,
+  ],
+])('%s: the nearest is the last that can be built', (_, piece, key, target, mm) => {
+  const found = hold(piece, key, target, { min: 10, max: 1000 })
+  expect(found.kind).toBe('nearest')
+  expect(Math.abs(found.mm - mm)).toBeLessThan(0.2)
+  expect(found.mm).toBeLessThan(mm)
+})
+
+it('bags that jump with the waste of a small pour are called nearest, not held', () => {
+  // 15 percent under 10 L, 10 percent from there: 9.99 L takes more than 10.01 L.
+  const bags = (litres: number, waste: number) => (litres * (1 + waste / 100)) / 12
+  const between = (bags(10, 15) + bags(10, 10)) / 2
+  const found = hold(testSlab(), 'thickness', { what: 'bags', value: between }, { min: 10, max: 60 })
+  expect(['held', 'nearest']).toContain(found.kind)
+  const after = found.changes.reduce(applyChange, testJob(testSlab())).pieces[0]!
+  const { volumeLitres } = planPieceStation(kernel, after, 2300, true).figures
+  const real = bags(volumeLitres, volumeLitres < 10 ? 15 : 10)
+  expect(Math.abs(real - found.reached)).toBeLessThan(0.002)
+  if (found.kind === 'held') expect(Math.abs(real / between - 1)).toBeLessThan(0.006)
+})

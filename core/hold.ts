@@ -140,15 +140,23 @@ export function holdFigure(
     heldFigure(kernel, job, piece, dimension.changes(mm), target.what)
   const at = Array.from({ length: SCAN + 1 }, (_, i) => limits.min + ((limits.max - limits.min) * i) / SCAN)
   const seen: { mm: number; value: number }[] = []
-  let bracket: [number, number] | null = null
+  let unbuildable: number | null = null
   for (const mm of at) {
     if (shouldStop()) return null
     const value = figure(mm)
     const last = seen.at(-1)
-    if (value === null) continue
-    if (last && !bracket && (last.value - goal) * (value - goal) <= 0) bracket = [last.mm, mm]
+    if (value === null) {
+      // The last size that can be built may lie anywhere before this one; so may the first after it.
+      if (unbuildable === null && last) seen.push(lastBuildable(figure, last, mm))
+      unbuildable = mm
+      continue
+    }
+    if (unbuildable !== null) seen.push(lastBuildable(figure, { mm, value }, unbuildable))
+    unbuildable = null
     seen.push({ mm, value })
   }
+  const crossed = seen.findIndex((s, i) => i > 0 && (seen[i - 1]!.value - goal) * (s.value - goal) <= 0)
+  const bracket: [number, number] | null = crossed > 0 ? [seen[crossed - 1]!.mm, seen[crossed]!.mm] : null
   const answer = (kind: HoldAnswer['kind'], mm: number, reached: number): HoldAnswer => ({
     target: target.value,
     kind,
@@ -177,6 +185,23 @@ export function holdFigure(
   if (reached === null) return answer('nearest', low, figure(low) ?? 0)
   // Where the figure jumps past the target, as bags do with the waste of small pours, no size gives it.
   return answer(Math.abs(reached - goal) <= 0.005 * goal ? 'held' : 'nearest', mm, reached)
+}
+
+/** Between a size that can be built and one that cannot, the outermost that can, to a twentieth of a millimetre. */
+function lastBuildable(
+  figure: (mm: number) => number | null,
+  built: { readonly mm: number; readonly value: number },
+  not: number,
+): { mm: number; value: number } {
+  let [good, bad] = [built, not]
+  while (Math.abs(bad - good.mm) > 0.05) {
+    // On the steps in which it is given, so that what is given can be built.
+    const mm = Math.round(((good.mm + bad) / 2) * 100) / 100
+    const value = figure(mm)
+    if (value === null) bad = mm
+    else good = { mm, value }
+  }
+  return good
 }
 
 /** The figure after a change; null where the piece cannot be built. */
