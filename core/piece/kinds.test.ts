@@ -414,6 +414,33 @@ describe('letters', () => {
   })
 })
 
+describe('the timber cap of a fit', () => {
+  const cap = (over: Partial<FittedPiece>) =>
+    Object.fromEntries(
+      plan(fitted({ part: 'plug', clearance: 5, ...over }))
+        .figures.notes.filter((n) => n.label.startsWith('timber cap, '))
+        .map((n) => [n.label.slice(12), Math.round(n.valueMm * 100) / 100]),
+    )
+  const four = { kind: 'rectangle', front: 400, right: 300, back: 400, left: 300, diagonal: 500 } as const
+  it.each<[string, Partial<FittedPiece>, Record<string, number>]>([
+    ['round', { measured: { kind: 'round', diameter: 200 } }, { length: 190, width: 190 }],
+    [
+      'square',
+      { measured: four },
+      { front: 390, right: 290, back: 390, left: 290, 'one diagonal': 486, 'the other': 486 },
+    ],
+  ])('%s', (_, over, sizes) => {
+    const found = cap(over)
+    expect(Object.keys(found)).toEqual(Object.keys(sizes))
+    for (const [key, mm] of Object.entries(sizes)) expect(Math.abs(found[key]! - mm)).toBeLessThan(0.1)
+  })
+  it('out of square: its sides are parallel to the opening’s, its diagonals differ', () => {
+    const found = cap({ measured: { ...four, diagonal: 520 } })
+    expect(found['one diagonal']! - found['the other']!).toBeGreaterThan(20)
+    expect(found.front!).toBeLessThan(400 - 9)
+  })
+})
+
 describe('inserts', () => {
   it.each([
     ['within', [0.5, 0.5, 0.5], 1],

@@ -210,11 +210,8 @@ function fittedBodies(
   }
 }
 
-/** Play, reach and the size of a timber cap that fits the same place. */
+/** Play, and the outline of a timber cap or foot that fits the same place. */
 function fitNotes(piece: FittedPiece, lean: number, raw: readonly PathCorner[]): PieceFigures['notes'] {
-  const box = boundLoop(pathLoop(raw, { side: (i) => i, corner: (a) => a }))
-  const [l, w] = [box.max[0] - box.min[0], box.max[1] - box.min[1]]
-  const inside = piece.part === 'cap' ? 0 : piece.clearance
   return [
     { label: 'least play, each side', valueMm: piece.clearance, text: 'at the widest part of the taper' },
     {
@@ -222,11 +219,35 @@ function fitNotes(piece: FittedPiece, lean: number, raw: readonly PathCorner[]):
       valueMm: piece.clearance + lean,
       text: 'the taper takes up depth x tan(angle)',
     },
-    {
-      label: 'timber cap, length',
-      valueMm: l - 2 * inside,
-      text: 'outline of a timber cap or foot for the same place',
-    },
-    { label: 'timber cap, width', valueMm: w - 2 * inside, text: '' },
+    ...timberOutline(raw, piece.part === 'cap' ? 0 : piece.clearance),
+  ]
+}
+
+/** More sides than these are given by their box: nobody marks them out one by one. */
+const MOST_SIDES = 8
+
+/**
+ * The measured outline moved in by the clearance, as it is marked out on a board: each straight side, and with four of
+ * them both diagonals; round and many-sided ones by their length and width.
+ */
+function timberOutline(raw: readonly PathCorner[], clearance: number): PieceFigures['notes'] {
+  const note = (label: string, valueMm: number) => ({ label: `timber cap, ${label}`, valueMm, text: '' })
+  const names = { side: (id: string) => id, corner: (from: string) => from }
+  const ring = loftPoints(
+    loftLoop(raw, names, () => [{ z: 0, inset: clearance, name: '' }]),
+    0,
+  )
+  const between = (i: number, j: number) => {
+    const [p, q] = [ring[i % ring.length]!, ring[j % ring.length]!]
+    return Math.hypot(p[0] - q[0], p[1] - q[1])
+  }
+  const plain = raw.every((c) => c.run.kind === 'line' && c.radius === 0)
+  if (!plain || raw.length > MOST_SIDES || ring.length !== raw.length) {
+    const across = (k: 0 | 1) => Math.max(...ring.map((p) => p[k])) - Math.min(...ring.map((p) => p[k]))
+    return [note('length', across(0)), note('width', across(1))]
+  }
+  return [
+    ...raw.map((c, i) => note(c.side.replaceAll('-', ' '), between(i, i + 1))),
+    ...(raw.length === 4 ? [note('one diagonal', between(0, 2)), note('the other', between(1, 3))] : []),
   ]
 }
