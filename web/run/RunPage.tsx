@@ -38,7 +38,7 @@ function RunEditor({ run }: { run: Run }) {
   const style = useMeasureStyle()
   const [shown, setShown] = useState<Run | null>(null)
   const current = shown ?? run
-  const { answer, ask } = useRunAnswer(current)
+  const { answer, fresh, ask } = useRunAnswer(current)
   const set = (patch: Partial<Run>, label: string) =>
     change(`${run.name}: ${label}`, { type: 'runKept', run: { ...run, ...patch } })
   const mm = (n: number) => formatLength(n, style)
@@ -245,15 +245,17 @@ function RunEditor({ run }: { run: Run }) {
           add a seam
         </button>
         <h2>Pieces</h2>
-        {parts.map((p) => (
-          <Row
-            key={p.number}
-            label={`${p.number}, ${peopleToLift(p.weightKg)} ${peopleToLift(p.weightKg) === 1 ? 'person' : 'people'}`}
-            unit="kg"
-          >
-            {p.weightKg.toFixed(0)}
-          </Row>
-        ))}
+        <div className={fresh ? '' : 'stale'}>
+          {parts.map((p) => (
+            <Row
+              key={p.number}
+              label={`${p.number}, ${peopleToLift(p.weightKg)} ${peopleToLift(p.weightKg) === 1 ? 'person' : 'people'}`}
+              unit="kg"
+            >
+              {p.weightKg.toFixed(0)}
+            </Row>
+          ))}
+        </div>
         <More title="Diagonals that prove it">
           {parts
             .filter((p) => p.diagonalsMm.length === 2)
@@ -266,7 +268,7 @@ function RunEditor({ run }: { run: Run }) {
         <button
           type="button"
           className="act act-oxide mt-3 text-[17px]!"
-          disabled={parts.length === 0}
+          disabled={parts.length === 0 || !fresh}
           onClick={make}
         >
           {made.length > 0 ? 'Bring its pieces up to date' : `Make ${parts.length} pieces`}

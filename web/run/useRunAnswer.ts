@@ -4,10 +4,11 @@ import { useAppSelector } from '../app/store.ts'
 import { nextRun, slowWorker } from '../worker/planner.ts'
 import type { RunAnswer } from '../worker/protocol.ts'
 
-/** The run split by the worker: the last answer stays until the next is there. */
+/** The run split by the worker: the last answer stays, no longer fresh, until the next is there. */
 export function useRunAnswer(run: Run) {
   const job = useAppSelector((s) => s.job.job)!
   const [answer, setAnswer] = useState<Extract<RunAnswer, { kind: 'split' }> | null>(null)
+  const [fresh, setFresh] = useState(false)
   const latest = useRef(0)
   const waiting = useRef(new Map<number, (reply: RunAnswer) => void>())
   useEffect(
@@ -15,7 +16,9 @@ export function useRunAnswer(run: Run) {
       slowWorker.listen((reply) => {
         if (reply.kind !== 'run') return
         if (reply.answer.kind === 'split') {
-          if (reply.runId === latest.current) setAnswer(reply.answer)
+          if (reply.runId !== latest.current) return
+          setAnswer(reply.answer)
+          setFresh(true)
           return
         }
         waiting.current.get(reply.runId)?.(reply.answer)
@@ -25,6 +28,7 @@ export function useRunAnswer(run: Run) {
   )
   useEffect(() => {
     latest.current = nextRun()
+    setFresh(false)
     slowWorker.post({ kind: 'run', runId: latest.current, job, run, ask: { kind: 'split' } })
   }, [job, run])
   const ask = (
@@ -37,5 +41,5 @@ export function useRunAnswer(run: Run) {
     waiting.current.set(id, then)
     slowWorker.post({ kind: 'run', runId: id, job, run, ask: question })
   }
-  return { answer, ask }
+  return { answer, fresh, ask }
 }

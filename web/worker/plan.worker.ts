@@ -8,7 +8,7 @@ import {
   type SolidRecipe,
   seenLines,
 } from '../../core/geometry/index.ts'
-import { holdDimensions, holdFigure } from '../../core/hold.ts'
+import { type HoldAnswer, holdDimensions, holdFigure } from '../../core/hold.ts'
 import type { Job, Piece } from '../../core/job/index.ts'
 import { stationMemo } from '../../core/memo.ts'
 import { holdFonts, inversePlacement, pouredPlacement, pouredSize } from '../../core/piece/index.ts'
@@ -22,12 +22,15 @@ import type { PartMesh, Reply, Request, RunAnswer, RunRequest, Scene } from './p
 
 const opening = openKernel({ wasm })
 const memo = stationMemo()
-const waiting = new Map<Request['kind'], Request>()
+const waiting = new Map<string, Request>()
+/** What a newer request takes the place of: of a run, its split does not push out a question about it. */
+const slotOf = (request: Request): string =>
+  request.kind === 'run' ? `run ${request.ask.kind}` : request.kind
 let busy = false
 
 /** Of each kind only the newest request counts; older ones are dropped unanswered. */
 self.onmessage = ({ data }: MessageEvent<Request>) => {
-  waiting.set(data.kind, data)
+  waiting.set(slotOf(data), data)
   if (!busy) void work()
 }
 
@@ -37,7 +40,7 @@ async function work(): Promise<void> {
   for (;;) {
     const request = waiting.get('section') ?? waiting.get('plan') ?? [...waiting.values()][0]
     if (!request) break
-    waiting.delete(request.kind)
+    waiting.delete(slotOf(request))
     try {
       await answer(kernel, request)
     } catch (error) {
@@ -123,12 +126,16 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
     case 'hold': {
       const { dimension, what, targets, min, max } = request
       const held = holdDimensions(piece).find((d) => d.key === dimension)
-      const answers = held
-        ? targets.flatMap(
-            (value) => holdFigure(kernel, job, piece, held, { what, value }, { min, max }) ?? [],
-          )
-        : []
-      reply({ kind: 'hold', runId, answers })
+      const answers: HoldAnswer[] = []
+      for (const value of held ? targets : []) {
+        const found = holdFigure(kernel, job, piece, held!, { what, value }, { min, max })
+        if (found) answers.push(found)
+        reply({ kind: 'hold', runId, answers, done: false })
+        await pause()
+        // A newer question, or none of any targets, ends this one.
+        if (waiting.has('hold')) return
+      }
+      reply({ kind: 'hold', runId, answers, done: true })
       return
     }
     case 'pages': {

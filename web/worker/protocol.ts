@@ -103,7 +103,9 @@ export type HoldRequest = {
 export type HoldReply = {
   readonly kind: 'hold'
   readonly runId: number
+  /** Those found so far, in the order asked. */
   readonly answers: readonly HoldAnswer[]
+  readonly done: boolean
 }
 
 export type PagesRequest = {

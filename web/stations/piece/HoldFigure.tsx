@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { type HoldAnswer, type HoldWhat, holdDimensions } from '../../../core/hold.ts'
+import { applyChange, type Job, type Piece } from '../../../core/job/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { More, Pick } from '../../ui/Choice.tsx'
@@ -25,15 +26,18 @@ export function HoldFigure() {
   const dimension = dimensions.find((d) => d.key === key) ?? dimensions[0]
   const [typed, setTyped] = useState('')
   const [limits, setLimits] = useState<{ key: string; min: number; max: number } | null>(null)
-  const [answers, setAnswers] = useState<readonly HoldAnswer[] | null>(null)
+  const [asked, setAsked] = useState<Asked | null>(null)
+  const [answers, setAnswers] = useState<readonly HoldAnswer[]>([])
   const [working, setWorking] = useState(false)
   const latest = useRef(0)
   useEffect(
     () =>
       slowWorker.listen((reply) => {
-        if (reply.kind !== 'hold' || reply.runId !== latest.current) return
+        if (reply.runId !== latest.current) return
+        if (reply.kind === 'failed') setWorking(false)
+        if (reply.kind !== 'hold') return
         setAnswers(reply.answers)
-        setWorking(false)
+        setWorking(!reply.done)
       }),
     [],
   )
@@ -49,10 +53,9 @@ export function HoldFigure() {
   const wrong = typed !== '' && (targets.length === 0 || targets.some((t) => !Number.isFinite(t) || t <= 0))
   const unit = WHATS.find((w) => w.id === what)!.unit
   const mm = (n: number) => formatLength(n, style)
-  const ask = () => {
+  const post = (list: readonly number[]) => {
     latest.current = nextRun()
-    setWorking(true)
-    setAnswers(null)
+    const { min, max } = own
     slowWorker.post({
       kind: 'hold',
       runId: latest.current,
@@ -60,10 +63,26 @@ export function HoldFigure() {
       pieceId: piece.id,
       dimension: dimension.key,
       what,
-      targets: targets.slice(0, 12),
-      min: own.min,
-      max: own.max,
+      targets: list,
+      min,
+      max,
     })
+  }
+  const ask = () => {
+    setWorking(true)
+    setAnswers([])
+    setAsked({ piece, key: dimension.key, label: dimension.label, unit, min: own.min, max: own.max })
+    post(targets.slice(0, 12))
+  }
+  const stop = () => {
+    setWorking(false)
+    post([])
+  }
+  // What was found for the piece as it was is told as such; its own sizes do not age it.
+  const aged = asked !== null && withoutMeasure(job, asked, asked.piece) !== withoutMeasure(job, asked, piece)
+  const use = (a: HoldAnswer) => {
+    const now = dimensions.find((d) => d.key === asked?.key)
+    if (now) change(`${now.label} ${mm(a.mm)} for ${a.target} ${asked!.unit}`, ...now.changes(a.mm))
   }
   return (
     <More title="Hold a figure">
@@ -108,28 +127,57 @@ export function HoldFigure() {
         onCommit={(max) => setLimits({ ...own, max })}
       />
       <button type="button" className="act mt-2" disabled={wrong || typed === '' || working} onClick={ask}>
-        {working ? 'working …' : 'Find it'}
+        {working ? `working, ${answers.length} of ${Math.min(12, targets.length)}` : 'Find it'}
       </button>
-      {answers?.map((a) => (
-        <div key={a.target} className="row" role="status">
-          <span>
-            {a.kind === 'held'
-              ? `${a.target} ${unit}: ${dimension.label} ${mm(a.mm)}`
-              : a.kind === 'nearest'
-                ? `No size gives ${a.target} ${unit}. Nearest: ${mm(a.mm)}, which is ${a.reached.toFixed(1)}`
-                : `Nothing can be built between ${mm(own.min)} and ${mm(own.max)}`}
-          </span>
-          {a.kind !== 'none' && (
-            <button
-              type="button"
-              className="act"
-              onClick={() => change(`${dimension.label} ${mm(a.mm)} for ${a.target} ${unit}`, ...a.changes)}
-            >
-              Use
-            </button>
-          )}
+      {working && (
+        <button type="button" className="word" onClick={stop}>
+          cancel
+        </button>
+      )}
+      {asked && (
+        <div className={aged ? 'stale' : ''}>
+          {aged && <p>For the piece as it was: find it again.</p>}
+          {answers.map((a) => (
+            <div key={a.target} className="row" role="status">
+              <span>{answerText(a, asked, mm)}</span>
+              {a.kind !== 'none' && !aged && (
+                <button type="button" className="act" onClick={() => use(a)}>
+                  Use
+                </button>
+              )}
+            </div>
+          ))}
         </div>
-      ))}
+      )}
     </More>
   )
+}
+
+/** What was asked, kept beside its answers. */
+type Asked = {
+  readonly piece: Piece
+  readonly key: string
+  readonly label: string
+  readonly unit: string
+  readonly min: number
+  readonly max: number
+}
+
+/** The piece with the asked measure set to one size for all, as text: equal while nothing else was changed. */
+function withoutMeasure(job: Job, { key, min }: Asked, piece: Piece): string {
+  const dimension = holdDimensions(piece).find((d) => d.key === key)
+  const alone = { ...job, pieces: [piece] }
+  const same = dimension ? dimension.changes(min).reduce(applyChange, alone).pieces[0] : piece
+  return JSON.stringify(same)
+}
+
+function answerText(a: HoldAnswer, { label, unit, min, max }: Asked, mm: (n: number) => string): string {
+  switch (a.kind) {
+    case 'held':
+      return `${a.target} ${unit}: ${label} ${mm(a.mm)}`
+    case 'nearest':
+      return `No size gives ${a.target} ${unit}. Nearest: ${mm(a.mm)}, which is ${a.reached.toFixed(1)}`
+    case 'none':
+      return `Nothing can be built between ${mm(min)} and ${mm(max)}`
+  }
 }
