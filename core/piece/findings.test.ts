@@ -334,6 +334,67 @@ const WRONG: readonly (readonly [code: string, level: 'stop' | 'warn' | 'note', 
   ['insert-wet', 'note', () => insert({ held: 'wet' })],
   ['insert-cover', 'warn', () => insert({ depth: 38 })],
   ['insert-outside', 'stop', () => insert({ u: 3000 })],
+  [
+    'edges-meet',
+    'stop',
+    () => {
+      const corners = path([
+        [0, 0],
+        [400, 0],
+        [400, 10],
+        [390, 10],
+        [390, 300],
+        [0, 300],
+      ])
+      const beads = Object.fromEntries(corners.map((c) => [c.side, plainSide({ top: bead(12) })]))
+      return slab({ outline: { kind: 'polygon', corners }, sides: beads })
+    },
+  ],
+  [
+    'profile-crosses',
+    'stop',
+    () =>
+      swept({
+        corners: path([
+          [0, 0],
+          [400, 0],
+          [400, 300],
+        ]).map((c, i) =>
+          i === 0
+            ? {
+                ...c,
+                run: {
+                  kind: 'spline',
+                  through: [
+                    [200, 100],
+                    [100, 150],
+                    [150, 20],
+                  ],
+                },
+              }
+            : c,
+        ),
+      }),
+  ],
+  ['core-breaks-through', 'stop', () => box({ taper: 60, coreDraftDeg: 0 })],
+  [
+    'flutes-do-not-fit',
+    'stop',
+    () =>
+      turned({
+        form: 'fluted',
+        diameter: 300,
+        height: 100,
+        count: 4,
+        depth: 2,
+        cut: 'round',
+        way: 'flutes',
+        share: 0.9,
+      }),
+  ],
+  ['opening-closes', 'stop', () => open({ draftDeg: 40 }, 40)],
+  ['recess-through', 'stop', () => open({ depth: 45 })],
+  ['no-face-down', 'stop', () => slab({ attitude: { down: 'side/nowhere', turnDeg: 0 } })],
   ['no-face-down', 'stop', () => slab({ attitude: { down: 'end/front', turnDeg: 0 } })],
 ]
 
@@ -345,7 +406,11 @@ it.each(WRONG)('%s, %s', (code, level, make) => {
   const { findings, geometry, figures } = planPieceStation(kernel, piece, 2300, false)
   expect(findings.map((f) => `${f.code} ${f.level}`)).toContain(`${code} ${level}`)
   // What stops a piece leaves no solid to be poured, and its figures are numbers still.
-  if (level === 'stop') expect(geometry.recipe).toBeNull()
+  if (level === 'stop') {
+    expect(geometry.recipe).toBeNull()
+    // It is told while something is dragged too, but for what only the solid shows.
+    if (!code.startsWith('insert-')) expect(quick.findings.map((f) => f.code)).toContain(code)
+  }
   expect(Number.isFinite(figures.volumeLitres) && figures.volumeLitres >= 0).toBe(true)
   expect(Number.isFinite(quick.figures.volumeLitres)).toBe(true)
   const finding = findings.find((f) => f.code === code)!
