@@ -241,6 +241,15 @@ test('a weight is held by a chosen dimension, or the nearest is told', async ({ 
   await type(page, 'At most', '450')
   await bench(page).getByRole('button', { name: 'Find it' }).click()
   await expect(bench(page).getByRole('status')).toContainText('No size gives 50 kg. Nearest: 400')
+  // What was found for another piece is told as such, and cannot be used.
+  await bench(page)
+    .getByRole('textbox', { name: /^Diameter/ })
+    .fill('320')
+  await bench(page)
+    .getByRole('textbox', { name: /^Diameter/ })
+    .press('Enter')
+  await expect(bench(page)).toContainText('For the piece as it was')
+  await expect(bench(page).getByRole('button', { name: 'Use', exact: true })).toHaveCount(0)
 })
 
 test('a run of pieces: an L along two walls, seams proposed and moved, each piece linked', async ({

@@ -1,6 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Navigate, Route, Routes, useNavigate, useParams } from 'react-router'
-import { Jobs } from '../shelf/Jobs.tsx'
 import { loadJob } from '../storage/jobStore.ts'
 import { addressOf, firstAddress } from './boot.ts'
 import { jobOpened } from './jobSlice.ts'
@@ -9,6 +8,7 @@ import { useAppDispatch, useAppSelector } from './store.ts'
 import { database, useAutosave } from './useAutosave.ts'
 import { useTheme } from './useTheme.ts'
 
+const Jobs = lazy(() => import('../shelf/Jobs.tsx').then((m) => ({ default: m.Jobs })))
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
 const RunPage = lazy(() => import('../run/RunPage.tsx').then((m) => ({ default: m.RunPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))

@@ -40,7 +40,7 @@ export function Shell() {
           <Findings />
         </main>
         <aside className="bench" aria-label="Bench">
-          <Suspense fallback={null}>
+          <Suspense fallback={<h1 className="capitalize">{name}</h1>}>
             <Bench />
           </Suspense>
         </aside>

@@ -1,6 +1,5 @@
 import {
   addBulks,
-  boundLoop,
   findCrossing,
   type Kernel,
   type LoftLoop,
@@ -9,7 +8,6 @@ import {
   measureRecipe,
   measureRegion,
   type PathCorner,
-  pathLoop,
   type SideProfile,
   type SolidRecipe,
   shiftPath,

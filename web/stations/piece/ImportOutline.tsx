@@ -7,8 +7,8 @@ import { newId } from '../../app/files.ts'
 import { ringPath } from '../../stage/paths.ts'
 import { Pick } from '../../ui/Choice.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
+import { Switch } from '../../ui/Switch.tsx'
 import { importFile } from '../../worker/importFile.ts'
-import { Switch } from './SideBench.tsx'
 
 type Found = {
   readonly name: string

@@ -8,11 +8,11 @@ import { shapeText } from '../../stage/paths.ts'
 import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
 import { MeasureField, useMeasureStyle } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
+import { Switch } from '../../ui/Switch.tsx'
 import { EdgeField } from './EdgeField.tsx'
 import { PatternFields } from './opening/PatternFields.tsx'
 import { PlaceField } from './opening/PlaceField.tsx'
 import { ShapeFields, startShape } from './opening/ShapeFields.tsx'
-import { Switch } from './SideBench.tsx'
 
 /** One opening: its size, where it stands by rule, its row, its rim. */
 export function OpeningBench({

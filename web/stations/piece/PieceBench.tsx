@@ -3,10 +3,9 @@ import type { Piece } from '../../../core/job/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../app/store.ts'
 import { type Selection, selected } from '../../app/viewSlice.ts'
-import { SlabBench } from './kinds/SlabBench.tsx'
 import { SharedBench } from './SharedBench.tsx'
 
-// A slab's own bench comes with the page; those of its parts and of the other kinds when they are opened.
+// Each kind's bench, and each part's, comes when it is opened.
 const CornerBench = lazy(() => import('./CornerBench.tsx').then((m) => ({ default: m.CornerBench })))
 const OpeningBench = lazy(() => import('./OpeningBench.tsx').then((m) => ({ default: m.OpeningBench })))
 const PathSideBench = lazy(() => import('./PathSideBench.tsx').then((m) => ({ default: m.PathSideBench })))
@@ -29,6 +28,7 @@ const ImportedBench = lazy(() =>
 const SeparatorBench = lazy(() =>
   import('./kinds/SweptBench.tsx').then((m) => ({ default: m.SeparatorBench })),
 )
+const SlabBench = lazy(() => import('./kinds/SlabBench.tsx').then((m) => ({ default: m.SlabBench })))
 const SweptBench = lazy(() => import('./kinds/SweptBench.tsx').then((m) => ({ default: m.SweptBench })))
 const TurnedBench = lazy(() => import('./kinds/TurnedBench.tsx').then((m) => ({ default: m.TurnedBench })))
 

@@ -2,6 +2,7 @@ import type { Side, SlabPiece } from '../../../core/job/index.ts'
 import { sideWords } from '../../../core/piece/index.ts'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Measures } from '../../ui/Measures.tsx'
+import { Switch } from '../../ui/Switch.tsx'
 import { BackTo } from './BackTo.tsx'
 import { EdgeField } from './EdgeField.tsx'
 import { RunFields } from './RunFields.tsx'
@@ -91,27 +92,5 @@ export function SideBench({ piece, id, onBack }: { piece: SlabPiece; id: string;
         />
       )}
     </>
-  )
-}
-
-export function Switch({
-  label,
-  on,
-  onSwitch,
-}: {
-  label: string
-  on: boolean
-  onSwitch: (on: boolean) => void
-}) {
-  return (
-    <label className="row cursor-pointer">
-      <span>{label}</span>
-      <input
-        type="checkbox"
-        className="h-5 w-5 accent-[var(--ink)]"
-        checked={on}
-        onChange={(e) => onSwitch(e.target.checked)}
-      />
-    </label>
   )
 }

@@ -5,8 +5,8 @@ import { Choice, More, Pick, Row } from '../../../ui/Choice.tsx'
 import { MeasureField, useMeasureStyle } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
+import { Switch } from '../../../ui/Switch.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
-import { Switch } from '../SideBench.tsx'
 import { useEdit } from '../useEdit.ts'
 
 /** Usual sizes to start from, mm: generic. */

@@ -4,9 +4,9 @@ import { Choice } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
+import { Switch } from '../../../ui/Switch.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
 import { ImportOutline } from '../ImportOutline.tsx'
-import { Switch } from '../SideBench.tsx'
 import { useEdit } from '../useEdit.ts'
 
 const OUR_TRIMS = ['cove', 'ovolo', 'ogee', 'bevel', 'bead', 'stepped'] as const

@@ -4,9 +4,9 @@ import { Choice } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
+import { Switch } from '../../../ui/Switch.tsx'
 import { EdgeField } from '../EdgeField.tsx'
 import { ImportOutline } from '../ImportOutline.tsx'
-import { Switch } from '../SideBench.tsx'
 import { useEdit } from '../useEdit.ts'
 
 export function FittedBench({ piece }: { piece: FittedPiece }) {

@@ -3,8 +3,8 @@ import { turnedProfile } from '../../../../core/piece/index.ts'
 import { Choice, Pick } from '../../../ui/Choice.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
+import { Switch } from '../../../ui/Switch.tsx'
 import { EdgeField } from '../EdgeField.tsx'
-import { Switch } from '../SideBench.tsx'
 import { useEdit } from '../useEdit.ts'
 
 const FORMS: readonly { id: TurnedForm['form']; name: string }[] = [
