@@ -1,19 +1,24 @@
 import { lazy, Suspense } from 'react'
 import type { StationName } from '../../core/job/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
-import { SlabPlan } from './SlabPlan.tsx'
 
 const ProfilePlan = lazy(() => import('./ProfilePlan.tsx').then((m) => ({ default: m.ProfilePlan })))
+const SlabPlan = lazy(() => import('./SlabPlan.tsx').then((m) => ({ default: m.SlabPlan })))
 const SolidPlan = lazy(() => import('./SolidPlan.tsx').then((m) => ({ default: m.SolidPlan })))
 
 /** The plan slot of the stage: a slab's editable plan, a drawn profile at its own station, else what is seen from above. */
 export function PlanView({ station }: { station: StationName }) {
   const { piece } = usePlan()
-  if (piece.kind === 'slab') return <SlabPlan piece={piece} station={station} />
   const drawn = piece.kind === 'swept' || (piece.kind === 'turned' && piece.turned.form === 'profile')
   return (
     <Suspense fallback={<div />}>
-      {drawn && station === 'piece' ? <ProfilePlan piece={piece} /> : <SolidPlan />}
+      {piece.kind === 'slab' ? (
+        <SlabPlan piece={piece} station={station} />
+      ) : drawn && station === 'piece' ? (
+        <ProfilePlan piece={piece} />
+      ) : (
+        <SolidPlan />
+      )}
     </Suspense>
   )
 }
