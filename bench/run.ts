@@ -118,7 +118,7 @@ const spread = (all: readonly number[]) => ({
   median: all[Math.floor(all.length / 2)]!,
   worst: all[Math.floor(all.length * 0.95)]!,
 })
-console.log(`an edit of each of the ${demo.pieces.length} demo pieces, nothing from memory`)
+console.log(`an edit of each of the ${demo.pieces.length} demo pieces, no edit met twice`)
 row('  figures', spread(timed.figures), library, 'bare 2D cut and extrusion', '50 ms')
 row('  solid measured, whole line', spread(timed.solid), library, 'bare 2D cut and extrusion', '150 ms')
 

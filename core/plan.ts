@@ -5,7 +5,7 @@ import { type LogStation, planLogStation } from './log/index.ts'
 import { type Memo, noMemo } from './memo.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
 import { type MouldStation, planMouldStation } from './mould/index.ts'
-import { type PieceStation, planPieceStation } from './piece/index.ts'
+import { describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
 import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
@@ -97,7 +97,13 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
   const pieceStation = keep(
     attempt('piece', () =>
       memo('piece', { shape, hardened, quick, meshes: heldMeshes(kernel, piece) }, () =>
-        planPieceStation(kernel, piece, hardened, quick),
+        planPieceStation(
+          kernel,
+          piece,
+          hardened,
+          quick,
+          memo('described', { shape, meshes: heldMeshes(kernel, piece) }, () => describePiece(kernel, piece)),
+        ),
       ),
     ),
   )

@@ -7,11 +7,14 @@ const STATIONS = ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish',
 
 for (const theme of ['day', 'night'] as const)
   test(`every page passes the accessibility checker by ${theme}`, async ({ page }) => {
-    test.setTimeout(180_000)
+    test.setTimeout(300_000)
     await openDemo(page)
     if (theme === 'night') await page.getByRole('button', { name: 'night' }).click()
     const check = async (where: string) => {
-      const { violations } = await new AxeBuilder({ page }).analyze()
+      const checker = new AxeBuilder({ page })
+      // Night changes colours and nothing else.
+      if (theme === 'night') checker.withRules(['color-contrast'])
+      const { violations } = await checker.analyze()
       expect(violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
     }
     for (const name of STATIONS) {

@@ -1,6 +1,6 @@
 import type { Manifold, Mat4 } from 'manifold-3d'
 import { extrudeTagged } from './extrudeTagged.ts'
-import { buildLoft, buildStack, meshToSolid, ringMesh } from './facedMesh.ts'
+import { buildWalled, meshToSolid, ringMesh } from './facedMesh.ts'
 import type { FaceNames, Solid, SolidScope } from './kernel.ts'
 import type { Placement, SolidRecipe } from './recipe.ts'
 import { turnedMesh } from './turnedMesh.ts'
@@ -11,13 +11,12 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
     case 'prism':
       return extrudeTagged(scope, recipe)
     case 'loft':
-      return buildLoft(scope, recipe)
+    case 'stack':
+      return buildWalled(scope, recipe)
     case 'ring':
       return meshToSolid(scope, ringMesh(recipe, scope.coarser))
     case 'turned':
       return meshToSolid(scope, turnedMesh(recipe, scope.coarser))
-    case 'stack':
-      return buildStack(scope, recipe)
     case 'plate': {
       const rings = recipe.region.map((ring) => ring.map(([x, y]): [number, number] => [x, y]))
       const section = scope.keep(new scope.kernel.CrossSection(rings, 'Positive'))

@@ -1,5 +1,6 @@
 import type { NamedMesh } from './meshSolid.ts'
 import { weld } from './seenLines.ts'
+import { lengthOf } from './vector.ts'
 
 /** Edges between two triangles that bend by more than this are drawn, radians: 24 degrees. */
 const CREASE = (24 * Math.PI) / 180
@@ -41,7 +42,7 @@ function triangleNormals(p: Float32Array, triangles: Uint32Array): Float32Array 
     const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!]
     const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!]
     const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
-    const length = Math.hypot(x, y, z) || 1
+    const length = lengthOf(x, y, z) || 1
     normals.set([x / length, y / length, z / length], t)
   }
   return normals

@@ -64,7 +64,7 @@ function addWalls(mesh: FacedMesh, loop: LoftLoop, low: number, high: number, co
   return { bottom: { points: levels[0]!, first }, top: { points: levels.at(-1)!, first: last } }
 }
 
-type Cap = { readonly points: readonly Point[]; readonly first: number }
+export type Cap = { readonly points: readonly Point[]; readonly first: number }
 export type LoftWalls = {
   readonly mesh: FacedMesh
   readonly bottom: readonly Cap[]
@@ -76,14 +76,6 @@ export function loftWalls({ outline, holes, low, high }: Loft, coarser: number):
   const mesh = emptyMesh()
   const ends = [outline, ...holes].map((loop) => addWalls(mesh, loop, low, high, coarser))
   return { mesh, bottom: ends.map((e) => e.bottom), top: ends.map((e) => e.top) }
-}
-
-/** A loft as a solid: its walls, closed at both ends. */
-export function buildLoft(scope: SolidScope, loft: Loft): Solid {
-  const { mesh, bottom, top } = loftWalls(loft, scope.coarser)
-  closeCap(scope, mesh, bottom, loft.lowName, true)
-  closeCap(scope, mesh, top, loft.highName, false)
-  return meshToSolid(scope, mesh)
 }
 
 /** Triangles over an end; facing down when `under`. */
@@ -138,7 +130,8 @@ export function ringMesh({ loop, section }: Ring, coarser: number): FacedMesh {
 
 type Stack = Extract<SolidRecipe, { kind: 'stack' }>
 
-export function buildStack(scope: SolidScope, { levels, name, lowName, highName }: Stack): Solid {
+/** The walls of a stack without its two flat ends. */
+export function stackWalls({ levels, name }: Stack): LoftWalls {
   const mesh = emptyMesh()
   const face = faceIndex(mesh, name)
   const n = levels[0]!.points.length
@@ -149,7 +142,17 @@ export function buildStack(scope: SolidScope, { levels, name, lowName, highName 
       mesh.triangles.push(a, b, b + n, a, b + n, a + n)
       mesh.faces.push(face, face)
     }
-  closeCap(scope, mesh, [{ points: levels[0]!.points, first: 0 }], lowName, true)
-  closeCap(scope, mesh, [{ points: levels.at(-1)!.points, first: (levels.length - 1) * n }], highName, false)
+  return {
+    mesh,
+    bottom: [{ points: levels[0]!.points, first: 0 }],
+    top: [{ points: levels.at(-1)!.points, first: (levels.length - 1) * n }],
+  }
+}
+
+/** A loft or stack as a solid: its walls, closed at both ends. */
+export function buildWalled(scope: SolidScope, recipe: Loft | Stack): Solid {
+  const { mesh, bottom, top } = recipe.kind === 'loft' ? loftWalls(recipe, scope.coarser) : stackWalls(recipe)
+  closeCap(scope, mesh, bottom, recipe.lowName, true)
+  closeCap(scope, mesh, top, recipe.highName, false)
   return meshToSolid(scope, mesh)
 }

@@ -10,8 +10,12 @@ export type Gap = {
   readonly narrowLength: number
 }
 
-/** Edges packed five numbers each: start x, y, direction x, y, and length squared. */
-function packEdges(region: Region): Float64Array {
+/** Edges packed five numbers each: start x, y, direction x, y, and length squared; and boxes round runs of them. */
+type Edges = { readonly packed: Float64Array; readonly boxes: Float64Array }
+/** Edges in one box: one whose box is further than what is found already need not be looked at. */
+const RUN = 16
+
+function packEdges(region: Region): Edges {
   const count = region.reduce((sum, ring) => sum + ring.length, 0)
   const packed = new Float64Array(count * 5)
   let at = 0
@@ -23,7 +27,21 @@ function packEdges(region: Region): Float64Array {
       at += 5
     })
   }
-  return packed
+  const boxes = new Float64Array(Math.ceil(count / RUN) * 4)
+  for (let b = 0; b < boxes.length; b += 4) {
+    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
+    const end = Math.min(packed.length, (b / 4 + 1) * RUN * 5)
+    for (let e = (b / 4) * RUN * 5; e < end; e += 5) {
+      const [x, y] = [packed[e]!, packed[e + 1]!]
+      const [u, v] = [x + packed[e + 2]!, y + packed[e + 3]!]
+      x0 = Math.min(x0, x, u)
+      x1 = Math.max(x1, x, u)
+      y0 = Math.min(y0, y, v)
+      y1 = Math.max(y1, y, v)
+    }
+    boxes.set([x0, y0, x1, y1], b)
+  }
+  return { packed, boxes }
 }
 
 /** Where along edge `e` (0 to 1) the point nearest to (x, y) lies. */
@@ -35,17 +53,23 @@ function alongEdge(edges: Float64Array, e: number, x: number, y: number): number
 }
 
 /** The least squared distance from (x, y) to any edge, and which edge that is. */
-function nearestEdge(edges: Float64Array, x: number, y: number): { squared: number; edge: number } {
+function nearestEdge({ packed, boxes }: Edges, x: number, y: number): { squared: number; edge: number } {
   let squared = Number.POSITIVE_INFINITY
   let edge = 0
-  for (let e = 0; e < edges.length; e += 5) {
-    const t = alongEdge(edges, e, x, y)
-    const dx = edges[e]! + t * edges[e + 2]! - x
-    const dy = edges[e + 1]! + t * edges[e + 3]! - y
-    const d = dx * dx + dy * dy
-    if (d < squared) {
-      squared = d
-      edge = e
+  for (let b = 0; b < boxes.length; b += 4) {
+    const bx = Math.max(0, boxes[b]! - x, x - boxes[b + 2]!)
+    const by = Math.max(0, boxes[b + 1]! - y, y - boxes[b + 3]!)
+    if (bx * bx + by * by >= squared) continue
+    const end = Math.min(packed.length, (b / 4 + 1) * RUN * 5)
+    for (let e = (b / 4) * RUN * 5; e < end; e += 5) {
+      const t = alongEdge(packed, e, x, y)
+      const dx = packed[e]! + t * packed[e + 2]! - x
+      const dy = packed[e + 1]! + t * packed[e + 3]! - y
+      const d = dx * dx + dy * dy
+      if (d < squared) {
+        squared = d
+        edge = e
+      }
     }
   }
   return { squared, edge }
@@ -59,15 +83,16 @@ const STEPS = 64
  * find how long the gap stays narrow. Exact for straight edges; within the chord error for arcs.
  */
 export function measureGap(of: Region, against: Region): Gap {
-  const own = packEdges(of)
-  const other = packEdges(against)
+  const [ofEdges, againstEdges] = [packEdges(of), packEdges(against)]
+  const own = ofEdges.packed
   let least = Number.POSITIVE_INFINITY
   let from: Point = [0, 0]
   let to: Point = [0, 0]
-  const corner = (edges: Float64Array, facing: Float64Array, swap: boolean) => {
+  const corner = ({ packed: edges }: Edges, others: Edges, swap: boolean) => {
+    const facing = others.packed
     for (let e = 0; e < edges.length; e += 5) {
       const [x, y] = [edges[e]!, edges[e + 1]!]
-      const near = nearestEdge(facing, x, y)
+      const near = nearestEdge(others, x, y)
       if (near.squared >= least) continue
       least = near.squared
       const t = alongEdge(facing, near.edge, x, y)
@@ -78,8 +103,8 @@ export function measureGap(of: Region, against: Region): Gap {
       ;[from, to] = swap ? [foot, [x, y]] : [[x, y], foot]
     }
   }
-  corner(own, other, false)
-  corner(other, own, true)
+  corner(ofEdges, againstEdges, false)
+  corner(againstEdges, ofEdges, true)
   least = Math.sqrt(least)
 
   const narrow = least * 1.25
@@ -87,7 +112,7 @@ export function measureGap(of: Region, against: Region): Gap {
   for (let e = 0; e < own.length; e += 5) {
     const length = Math.sqrt(own[e + 4]!)
     const at = (t: number) =>
-      Math.sqrt(nearestEdge(other, own[e]! + t * own[e + 2]!, own[e + 1]! + t * own[e + 3]!).squared)
+      Math.sqrt(nearestEdge(againstEdges, own[e]! + t * own[e + 2]!, own[e + 1]! + t * own[e + 3]!).squared)
     if (at(0.5) - length / 2 > narrow) continue
     const steps = length < least / 8 ? 1 : STEPS
     for (let i = 0; i < steps; i += 1) if (at((i + 0.5) / steps) < narrow) narrowLength += length / steps

@@ -1,5 +1,6 @@
 import type { NamedMesh } from './meshSolid.ts'
 import type { Placement } from './recipe.ts'
+import { lengthOf } from './vector.ts'
 
 /** Edges that bend by more than this are drawn, radians: 24 degrees. */
 const CREASE = Math.cos((24 * Math.PI) / 180)
@@ -24,7 +25,7 @@ export function seenLines({ positions: p, triangles }: NamedMesh, by: Placement)
     const [ux, uy, uz] = [flat[b]! - flat[a]!, flat[b + 1]! - flat[a + 1]!, flat[b + 2]! - flat[a + 2]!]
     const [vx, vy, vz] = [flat[c]! - flat[a]!, flat[c + 1]! - flat[a + 1]!, flat[c + 2]! - flat[a + 2]!]
     const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
-    const length = Math.hypot(x, y, z) || 1
+    const length = lengthOf(x, y, z) || 1
     normals.set([x / length, y / length, z / length], t)
   }
   const side = new Map<number, number>()

@@ -12,7 +12,7 @@ export { quadrilateral } from './fitted/measured.ts'
 export { holdFonts, LETTER_FONTS, letterFont } from './lettering/fonts.ts'
 export { layLetters } from './lettering/layLetters.ts'
 export { loftLoop } from './loftLoop.ts'
-export { planPieceStation } from './planPiece.ts'
+export { describePiece, planPieceStation } from './planPiece.ts'
 export { pieceBox, silhouette } from './silhouette.ts'
 export { drainerFall } from './slab/drainers.ts'
 export {

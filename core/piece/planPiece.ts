@@ -1,5 +1,6 @@
 import {
   addBulks,
+  type Bulk,
   edgeSize,
   type Kernel,
   MeshMissing,
@@ -38,6 +39,32 @@ function build(kernel: Kernel, piece: Piece): Built {
   }
 }
 
+/** The piece as its recipe tells it, before anything is measured: the same for quick figures and for the solid. */
+export type DescribedPiece = {
+  readonly built: Built
+  readonly letters: readonly Finding[]
+  readonly body: SolidRecipe | null
+  readonly bulk: Bulk | null
+}
+
+export function describePiece(kernel: Kernel, piece: Piece): DescribedPiece {
+  const built = build(kernel, piece)
+  const { geometry: bare } = built
+  const letters =
+    bare.recipe === null
+      ? { solids: [], findings: [] }
+      : letteringSolids(kernel, piece, bare.faces, Math.min(bare.length, bare.width, bare.height))
+  const stopped = letters.findings.some((f) => f.level === 'stop')
+  return {
+    built,
+    letters: letters.findings,
+    body: stopped ? null : withLetters(bare.recipe, letters.solids),
+    bulk:
+      built.bulk &&
+      addBulks([[1, built.bulk], ...letters.solids.map((l) => [l.raised ? 1 : -1, l.bulk] as const)]),
+  }
+}
+
 /**
  * The first station: what is cast, as it will stand. `quick` gives figures from exact sums where the kind has them;
  * the full run measures the solid. A piece that cannot be built still has its sizes, and findings that say why.
@@ -47,18 +74,10 @@ export function planPieceStation(
   piece: Piece,
   hardenedKgPerM3: number,
   quick: boolean,
+  described: DescribedPiece = describePiece(kernel, piece),
 ): PieceStation {
-  const built = build(kernel, piece)
+  const { built, letters, body, bulk: quickBulk } = described
   const { geometry: bare } = built
-  const letters =
-    bare.recipe === null
-      ? { solids: [], findings: [] }
-      : letteringSolids(kernel, piece, bare.faces, Math.min(bare.length, bare.width, bare.height))
-  const lettered = letters.findings.some((f) => f.level === 'stop')
-  const body = lettered ? null : withLetters(bare.recipe, letters.solids)
-  const quickBulk =
-    built.bulk &&
-    addBulks([[1, built.bulk], ...letters.solids.map((l) => [l.raised ? 1 : -1, l.bulk] as const)])
   const solid = body && !(quick && quickBulk) ? measureBody(kernel, body) : null
   const inserts = placeInserts(
     kernel,
@@ -68,7 +87,7 @@ export function planPieceStation(
     quick ? null : body,
   )
   const attitudeFindings = checkAttitude(piece, built)
-  const findings = [...built.findings, ...letters.findings, ...inserts.findings, ...attitudeFindings]
+  const findings = [...built.findings, ...letters, ...inserts.findings, ...attitudeFindings]
   const stopped = findings.some((f) => f.level === 'stop')
   const geometry: PieceGeometry = {
     ...bare,

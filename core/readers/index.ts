@@ -3,6 +3,7 @@ export { isZip, type KeptMesh, packJob, unpackJob, writeStl } from './jobZip.ts'
 export {
   type MeshHealth,
   type MeshRepair,
+  matchSides,
   measureHealth,
   repairMesh,
   type WeldedMesh,

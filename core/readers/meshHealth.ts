@@ -70,7 +70,7 @@ export function weldMesh(
       if (at === -1) {
         table[i] = v
         to[v] = vertices
-        kept.set(positions.subarray(v * 3, v * 3 + 3), vertices * 3)
+        for (let k = 0; k < 3; k += 1) kept[vertices * 3 + k] = positions[v * 3 + k]!
         vertices += 1
         break
       }
@@ -93,14 +93,14 @@ export function weldMesh(
       continue
     }
     // Three corners in order of size make a key; two facets on the same corners are one drawn twice.
-    const [lo, , hi] = [a, b, c].sort((p, q) => p - q) as [number, number, number]
-    const mid = a + b + c - lo - hi
-    const slot = seen.slot((lo * 1_100_003 + mid) * 1_100_009 + hi)
+    const [lo, hi] = [Math.min(a, b, c), Math.max(a, b, c)]
+    const key = (lo * 1_100_003 + (a + b + c - lo - hi)) * 1_100_009 + hi
+    const slot = seen.slot(key)
     if (seen.keys[slot] !== -1) {
       twice += 1
       continue
     }
-    seen.keys[slot] = (lo * 1_100_003 + mid) * 1_100_009 + hi
+    seen.keys[slot] = key
     out[n] = a
     out[n + 1] = b
     out[n + 2] = c
@@ -120,40 +120,69 @@ function isFlat(p: Float32Array, a: number, b: number, c: number): boolean {
   return x * x + y * y + z * z === 0
 }
 
-/** For each side of each facet, the side it meets, or -1 open, -2 crowded; side = 3 x facet + k. */
+/** A bucket of sides longer than this is sorted before equal ones are sought in it. */
+const LONG_BUCKET = 24
+
+/**
+ * For each side of each facet, the side it meets, or -1 open, -2 crowded; side = 3 x facet + k. Sides are put in
+ * buckets by their lower vertex: those that meet lie in one.
+ */
 export function matchSides({ positions, triangles }: WeldedMesh): Int32Array {
-  const count = positions.length / 3
-  const sides = new Int32Array(triangles.length).fill(-1)
-  const table = new Table(triangles.length)
-  const crowded = new Set<number>()
+  const first = new Uint32Array(positions.length / 3 + 1)
+  const far = new Uint32Array(triangles.length)
+  const near = new Uint32Array(triangles.length)
   for (let s = 0; s < triangles.length; s += 1) {
     const [a, b] = [triangles[s]!, triangles[s % 3 === 2 ? s - 2 : s + 1]!]
-    const key = Math.min(a, b) * count + Math.max(a, b)
-    const slot = table.slot(key)
-    if (table.keys[slot] === -1) {
-      table.keys[slot] = key
-      table.values[slot] = s
-      continue
+    near[s] = Math.min(a, b)
+    far[s] = Math.max(a, b)
+    first[near[s]! + 1]! += 1
+  }
+  for (let v = 1; v < first.length; v += 1) first[v]! += first[v - 1]!
+  const bucket = new Uint32Array(triangles.length)
+  const filled = first.slice()
+  for (let s = 0; s < triangles.length; s += 1) {
+    const v = near[s]!
+    bucket[filled[v]!] = s
+    filled[v]! += 1
+  }
+  const sides = new Int32Array(triangles.length).fill(-1)
+  for (let v = 0; v + 1 < first.length; v += 1) {
+    const [from, to] = [first[v]!, first[v + 1]!]
+    const sorted = to - from > LONG_BUCKET
+    if (sorted) bucket.subarray(from, to).sort((s, t) => far[s]! - far[t]! || s - t)
+    for (let i = from; i < to; i += 1) {
+      const s = bucket[i]!
+      if (sides[s] !== -1) continue
+      for (let j = i + 1; j < to; j += 1) {
+        const t = bucket[j]!
+        if (far[t] === far[s]) meet(sides, s, t)
+        else if (sorted) break
+      }
     }
-    const first = table.values[slot]!
-    if (crowded.has(key) || sides[first] !== -1) {
-      crowded.add(key)
-      sides[s] = -2
-      const other = sides[first]!
-      if (other >= 0) sides[other] = -2
-      sides[first] = -2
-      continue
-    }
-    sides[first] = s
-    sides[s] = first
   }
   return sides
 }
 
+/** A second side meets the first; a third makes all of them crowded. */
+function meet(sides: Int32Array, s: number, t: number): void {
+  const other = sides[s]!
+  if (other === -1) {
+    sides[s] = t
+    sides[t] = s
+    return
+  }
+  if (other >= 0) sides[other] = -2
+  sides[s] = -2
+  sides[t] = -2
+}
+
 /** What a welded mesh is like: holes, facets that face the wrong way, shells, volume. */
-export function measureHealth(mesh: WeldedMesh, zeroAreaCount = 0, duplicateCount = 0): MeshHealth {
+export function measureHealth(
+  mesh: WeldedMesh,
+  { zeroAreaCount = 0, duplicateCount = 0, neighbours = findNeighbours(mesh) } = {},
+): MeshHealth {
   const { positions, triangles } = mesh
-  const sides = matchSides(mesh)
+  const { sides, shells, turned, shellCount } = neighbours
   const facets = triangles.length / 3
   let open = 0
   let crowded = 0
@@ -161,16 +190,11 @@ export function measureHealth(mesh: WeldedMesh, zeroAreaCount = 0, duplicateCoun
     if (s === -1) open += 1
     if (s === -2) crowded += 1
   }
-  const { shells, turned } = orient(mesh, sides)
   // In each shell the fewer of the two ways round are the flipped ones.
-  const against = new Map<number, [number, number]>()
-  for (let f = 0; f < facets; f += 1) {
-    const tally = against.get(shells[f]!) ?? [0, 0]
-    tally[turned[f]!]! += 1
-    against.set(shells[f]!, tally)
-  }
+  const facing = new Int32Array(shellCount * 2)
+  for (let f = 0; f < facets; f += 1) facing[shells[f]! * 2 + turned[f]!]! += 1
   let flipped = 0
-  for (const [same, other] of against.values()) flipped += Math.min(same, other)
+  for (let s = 0; s < shellCount; s += 1) flipped += Math.min(facing[s * 2]!, facing[s * 2 + 1]!)
   const most = [0, 0, 0]
   for (let i = 0; i < positions.length; i += 1) most[i % 3] = Math.max(most[i % 3]!, positions[i]!)
   return {
@@ -181,7 +205,7 @@ export function measureHealth(mesh: WeldedMesh, zeroAreaCount = 0, duplicateCoun
     openEdgeCount: open,
     crowdedEdgeCount: crowded,
     flippedCount: flipped,
-    shellCount: against.size,
+    shellCount,
     volume: meshVolume(mesh),
     extents: [most[0]!, most[1]!, most[2]!],
     closed: open === 0 && crowded === 0 && flipped === 0,
@@ -201,8 +225,19 @@ export function meshVolume({ positions: p, triangles: t }: WeldedMesh): number {
   return six / 6
 }
 
+/** Which sides meet, the shell of each facet, and which way it faces. */
+export type Neighbours = { readonly sides: Int32Array } & ReturnType<typeof orient>
+
+export function findNeighbours(mesh: WeldedMesh): Neighbours {
+  const sides = matchSides(mesh)
+  return { sides, ...orient(mesh, sides) }
+}
+
 /** The shell of each facet, and whether it faces against the first facet of its shell. */
-function orient({ triangles }: WeldedMesh, sides: Int32Array): { shells: Int32Array; turned: Uint8Array } {
+function orient(
+  { triangles }: WeldedMesh,
+  sides: Int32Array,
+): { shells: Int32Array; turned: Uint8Array; shellCount: number } {
   const facets = triangles.length / 3
   const shells = new Int32Array(facets).fill(-1)
   const turned = new Uint8Array(facets)
@@ -232,7 +267,7 @@ function orient({ triangles }: WeldedMesh, sides: Int32Array): { shells: Int32Ar
     }
     shell += 1
   }
-  return { shells, turned }
+  return { shells, turned, shellCount: shell }
 }
 
 /** Holes with more sides than this are not closed by us: what belongs there is a guess. */
@@ -248,9 +283,8 @@ export type MeshRepair = {
  * What can be mended without guessing: facets of each shell are turned to agree and to face outward, and small flat
  * holes are closed. Larger holes, and edges that more than two facets share, are left and told.
  */
-export function repairMesh(mesh: WeldedMesh): MeshRepair {
-  const sides = matchSides(mesh)
-  const { shells, turned } = orient(mesh, sides)
+export function repairMesh(mesh: WeldedMesh, neighbours: Neighbours = findNeighbours(mesh)): MeshRepair {
+  const { sides, shells, turned } = neighbours
   const { positions: p } = mesh
   const triangles = Uint32Array.from(mesh.triangles)
   let turnedCount = 0
@@ -273,7 +307,8 @@ export function repairMesh(mesh: WeldedMesh): MeshRepair {
   // A lone inside-out shell is turned; with several, one that faces inward may be a hollow and is left as it is.
   if (volumes.size === 1 && (volumes.get(0) ?? 0) < 0) for (let f = 0; f < turned.length; f += 1) flip(f)
   const before = turnedCount
-  const filled = closeHoles({ positions: p, triangles })
+  const turnedMesh = turnedCount > 0 ? { positions: p, triangles } : mesh
+  const filled = sides.includes(-1) ? closeHoles(turnedMesh) : { mesh: turnedMesh, closed: 0 }
   return {
     mesh: filled.mesh,
     turnedCount: Math.min(before, turned.length),

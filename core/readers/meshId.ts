@@ -1,5 +1,12 @@
 import { canonicalJson, hashText } from '../geometry/index.ts'
-import { type MeshHealth, measureHealth, repairMesh, type WeldedMesh, weldMesh } from './meshHealth.ts'
+import {
+  findNeighbours,
+  type MeshHealth,
+  measureHealth,
+  repairMesh,
+  type WeldedMesh,
+  weldMesh,
+} from './meshHealth.ts'
 import { readMesh } from './readMesh.ts'
 import type { ReadProblem } from './types.ts'
 
@@ -33,13 +40,16 @@ export function prepareMesh(
   const read = readMesh(name, bytes)
   if (!read.ok) return read
   const { mesh, zeroAreaCount, duplicateCount } = weldMesh(read.positions, read.triangles)
-  const repair = repairMesh(mesh)
+  const neighbours = findNeighbours(mesh)
+  const found = measureHealth(mesh, { zeroAreaCount, duplicateCount, neighbours })
+  const repair = repairMesh(mesh, neighbours)
   return {
     ok: true,
     id: meshId(repair.mesh),
     mesh: repair.mesh,
-    found: measureHealth(mesh, zeroAreaCount, duplicateCount),
-    mended: measureHealth(repair.mesh),
+    found,
+    mended:
+      repair.mesh === mesh ? { ...found, zeroAreaCount: 0, duplicateCount: 0 } : measureHealth(repair.mesh),
     turnedCount: repair.turnedCount,
     closedHoleCount: repair.closedHoleCount,
     mmPerUnit: read.mmPerUnit,

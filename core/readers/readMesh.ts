@@ -64,11 +64,14 @@ function readBinaryStl(view: DataView, count: number): ReadMesh {
   const positions = new Float64Array(count * 9)
   for (let t = 0; t < count; t += 1)
     for (let k = 0; k < 9; k += 1) positions[t * 9 + k] = view.getFloat32(84 + t * 50 + 12 + k * 4, true)
-  return settled(
-    positions,
-    Uint32Array.from({ length: count * 3 }, (_, i) => i),
-    null,
-  )
+  return settled(positions, inTurn(count * 3), null)
+}
+
+/** 0, 1, 2 ...: each corner its own vertex. */
+function inTurn(count: number): Uint32Array {
+  const out = new Uint32Array(count)
+  for (let i = 0; i < count; i += 1) out[i] = i
+  return out
 }
 
 function readTextStl(bytes: Uint8Array): ReadMesh {
@@ -90,11 +93,7 @@ function readTextStl(bytes: Uint8Array): ReadMesh {
       'cutShort',
       `The last triangle has ${corner % 3} of its three corners: the file was cut short.`,
     )
-  return settled(
-    Float64Array.from(numbers),
-    Uint32Array.from({ length: corner }, (_, i) => i),
-    null,
-  )
+  return settled(Float64Array.from(numbers), inTurn(corner), null)
 }
 
 /** OBJ: vertices and faces of any number of corners, cut into fans. */

@@ -6,6 +6,7 @@ import {
   type DrawnOutline,
   findSelfCrossings,
   likelyUnit,
+  matchSides,
   measureHealth,
   readDxf,
   readMesh,
@@ -204,7 +205,7 @@ const health = (name: string, data: Uint8Array) => {
   const read = readMesh(name, data)
   if (!read.ok) throw new Error(read.problem.text)
   const { mesh, zeroAreaCount, duplicateCount } = weldMesh(read.positions, read.triangles)
-  return { read, mesh, report: measureHealth(mesh, zeroAreaCount, duplicateCount) }
+  return { read, mesh, report: measureHealth(mesh, { zeroAreaCount, duplicateCount }) }
 }
 
 describe('meshes', () => {
@@ -276,6 +277,27 @@ describe('meshes', () => {
     expect(measureHealth(inside.mesh).volume).toBeCloseTo(1, 6)
     const two = bytes(stlText().replace('endsolid\n', '') + stlText(CUBE.f, 5).replace('solid cube\n', ''))
     expect(health('a.stl', two).report.shellCount).toBe(2)
+  })
+  it('matches the sides of any facets as counting them does, also where many meet at one vertex', () => {
+    const corner = fc.oneof(fc.integer({ min: 0, max: 2 }), fc.integer({ min: 0, max: 30 }))
+    fc.assert(
+      fc.property(fc.array(fc.tuple(corner, corner, corner), { maxLength: 90 }), (facets) => {
+        const whole = facets.filter(([a, b, c]) => a !== b && b !== c && c !== a)
+        const triangles = Uint32Array.from(whole.flat())
+        const sides = matchSides({ positions: new Float32Array(31 * 3), triangles })
+        const key = (s: number) => {
+          const [a, b] = [triangles[s]!, triangles[s % 3 === 2 ? s - 2 : s + 1]!]
+          return `${Math.min(a, b)}-${Math.max(a, b)}`
+        }
+        const met = new Map<string, number[]>()
+        for (let s = 0; s < triangles.length; s += 1) met.set(key(s), [...(met.get(key(s)) ?? []), s])
+        for (const group of met.values())
+          for (const s of group)
+            expect(sides[s]).toBe(
+              group.length === 1 ? -1 : group.length === 2 ? group.find((o) => o !== s) : -2,
+            )
+      }),
+    )
   })
   it('finds facets that cross, and none in a clean body', () => {
     const run = (data: Uint8Array) => {

@@ -1,5 +1,7 @@
 import {
   addBulks,
+  type Bulk,
+  edgeSize,
   type Kernel,
   measureRecipe,
   type PathCorner,
@@ -102,6 +104,15 @@ function castBox(piece: BoxPiece): Built {
   const exact = drains.map(([x, y], i) =>
     upright(`drain/${i + 1}`, x, y, piece.drains.diameter / 2, 0, floor),
   )
+  const castBulk = (): Bulk | null => {
+    const taken = [...exact.map(measureRecipe), ...sideHoleBulks(piece)]
+    if (taken.some((bulk) => bulk === null)) return null
+    return addBulks([
+      [1, measureRecipe(outside)!],
+      [-1, measureRecipe(core(0))!],
+      ...taken.map((bulk) => [-1, bulk!] as const),
+    ])
+  }
   const footWall = wall + rimInset + coreInset(piece, floor) - wallInsetAt(piece, floor)
   return {
     geometry: {
@@ -126,16 +137,7 @@ function castBox(piece: BoxPiece): Built {
             }
           : { mm: floor, where: 'the floor' },
     },
-    bulk:
-      piece.sideHoles.length > 0 || stopped
-        ? stopped
-          ? measureRecipe(outside)
-          : null
-        : addBulks([
-            [1, measureRecipe(outside)!],
-            [-1, measureRecipe(core(0))!],
-            ...exact.map((e) => [-1, measureRecipe(e)!] as const),
-          ]),
+    bulk: stopped ? measureRecipe(outside) : castBulk(),
     showFaceArea: 2 * (length + width) * height,
     findings,
   }
@@ -181,6 +183,42 @@ function sideHole(piece: BoxPiece, hole: BoxPiece['sideHoles'][number]): SolidRe
     right: { x: [0, 1, 0], y: [0, 0, -1], z: [-1, 0, 0], origin: [length, width / 2 + hole.u, hole.v] },
   } as const
   return { kind: 'moved', solid, by: by[hole.side] }
+}
+
+/**
+ * The concrete each side hole takes: a bar between two planes, exact by its length at the middle, its moment with the
+ * planes' lean over the disc (second moment A r^2/4). Null where a hole meets more than the flat of one wall.
+ */
+function sideHoleBulks(piece: BoxPiece): (Bulk | null)[] {
+  const { length, width, height, wall, floor, taper, rim, foot } = piece
+  const rimInset = Math.max(0, -taper)
+  const outerLean = -taper / height
+  const innerLean = -Math.tan((piece.coreDraftDeg * Math.PI) / 180)
+  return piece.sideHoles.map((hole, i) => {
+    const { side, u, v } = hole
+    const r = hole.diameter / 2
+    const along = side === 'front' || side === 'back' ? length : width
+    const rounded = Math.max(piece.radiusOutside, piece.radiusInside)
+    const flat = along / 2 - wall - Math.abs(taper) - coreInset(piece, 0) - rounded
+    const meets = piece.sideHoles.some(
+      (o, j) => j !== i && o.side === side && Math.hypot(o.u - u, o.v - v) < (o.diameter + hole.diameter) / 2,
+    )
+    if (meets || Math.abs(u) + r > flat || v - r < Math.max(floor, edgeSize(foot))) return null
+    if (v + r > height - edgeSize(rim)) return null
+    const area = Math.PI * r * r
+    const [outer, inner] = [wallInsetAt(piece, v), wall + rimInset + coreInset(piece, v)]
+    const second = (area * r * r) / 4
+    const volume = area * (inner - outer)
+    const inward = (area * (inner ** 2 - outer ** 2) + second * (innerLean ** 2 - outerLean ** 2)) / 2
+    const up = volume * v + second * (innerLean - outerLean)
+    const moment: Record<typeof side, Vector> = {
+      front: [volume * (length / 2 + u), inward, up],
+      back: [volume * (length / 2 - u), volume * width - inward, up],
+      left: [inward, volume * (width / 2 - u), up],
+      right: [volume * length - inward, volume * (width / 2 + u), up],
+    }
+    return { volume, area: 0, moment: moment[side] }
+  })
 }
 
 function boxFaces(piece: BoxPiece): FlatFace[] {

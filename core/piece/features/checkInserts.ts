@@ -1,4 +1,4 @@
-import { type Kernel, meshSolid, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import { type Kernel, lengthOf, meshSolid, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { About, Finding, Piece } from '../../job/index.ts'
 import type { FlatFace, PieceFigures } from '../types.ts'
 import { axisPlacement, type InsertAxis, insertAxis, insertMass, insertRecipe } from './insertSolid.ts'
@@ -126,7 +126,7 @@ function inConcrete(
     return { volume: within ? Math.PI * radius ** 2 * axis.inside : 0, cover, to: face }
   }
   const volume = kernel.withSolids((scope) =>
-    scope.solid({ kind: 'intersection', of: [body, recipe] }).body.volume(),
+    scope.keep(scope.solid(body).body.intersect(scope.solid(recipe).body)).volume(),
   )
   return { volume, cover, to: face }
 }
@@ -174,14 +174,9 @@ function nearestFace(
     }
     return Math.sqrt(sum)
   }
-  const gaps = new Float64Array(t.length / 3)
-  for (let k = 0; k < t.length; k += 3) gaps[k / 3] = boxGap(k)
-  const nearestFirst = Uint32Array.from(gaps.keys()).sort((i, j) => gaps[i]! - gaps[j]!)
-  for (const i of nearestFirst) {
-    if (gaps[i]! >= least) break
-    const k = 3 * i
-    const name = faceNames[faceOfTriangle[i]!]!
-    if (name === entry) continue
+  const look = (k: number) => {
+    const name = faceNames[faceOfTriangle[k / 3]!]!
+    if (name === entry) return
     const at = (j: number): Vector => {
       const v = t[k + j]! * 3
       return [p[v]!, p[v + 1]!, p[v + 2]!]
@@ -189,7 +184,7 @@ function nearestFace(
     const [a, b, c] = [at(0), at(1), at(2)]
     const n = normal(a, b, c)
     // What the insert passes through is not beside it.
-    if (through && Math.abs(n[0] * into[0] + n[1] * into[1] + n[2] * into[2]) > 0.9) continue
+    if (through && Math.abs(n[0] * into[0] + n[1] * into[1] + n[2] * into[2]) > 0.9) return
     for (const q of looks) {
       const d = pointToTriangle(q, a, b, c)
       if (d < least) {
@@ -198,6 +193,13 @@ function nearestFace(
       }
     }
   }
+  // What may be near first: most of the rest then cannot be nearer.
+  const gaps = new Float64Array(t.length / 3)
+  for (let k = 0; k < t.length; k += 3) {
+    gaps[k / 3] = boxGap(k)
+    if (gaps[k / 3]! < COVER) look(k)
+  }
+  for (let k = 0; k < t.length; k += 3) if (gaps[k / 3]! >= COVER && gaps[k / 3]! < least) look(k)
   return [least, face]
 }
 
@@ -207,7 +209,7 @@ const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] *
 function normal(a: Vector, b: Vector, c: Vector): Vector {
   const [u, v] = [minus(b, a), minus(c, a)]
   const n: Vector = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-  const length = Math.hypot(...n) || 1
+  const length = lengthOf(n[0], n[1], n[2]) || 1
   return [n[0] / length, n[1] / length, n[2] / length]
 }
 
@@ -222,7 +224,7 @@ export function windingNumber({ positions: p, triangles: t }: SolidMesh, q: Vect
     const [ax, ay, az] = [p[i]! - q[0], p[i + 1]! - q[1], p[i + 2]! - q[2]]
     const [bx, by, bz] = [p[j]! - q[0], p[j + 1]! - q[1], p[j + 2]! - q[2]]
     const [cx, cy, cz] = [p[l]! - q[0], p[l + 1]! - q[1], p[l + 2]! - q[2]]
-    const [a, b, c] = [Math.hypot(ax, ay, az), Math.hypot(bx, by, bz), Math.hypot(cx, cy, cz)]
+    const [a, b, c] = [lengthOf(ax, ay, az), lengthOf(bx, by, bz), lengthOf(cx, cy, cz)]
     const turn = ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx)
     const rest =
       a * b * c +
@@ -238,15 +240,15 @@ export function windingNumber({ positions: p, triangles: t }: SolidMesh, q: Vect
 export function pointToTriangle(p: Vector, a: Vector, b: Vector, c: Vector): number {
   const [ab, ac, ap] = [minus(b, a), minus(c, a), minus(p, a)]
   const [d1, d2] = [dot(ab, ap), dot(ac, ap)]
-  if (d1 <= 0 && d2 <= 0) return Math.hypot(...ap)
+  if (d1 <= 0 && d2 <= 0) return lengthOf(ap[0], ap[1], ap[2])
   const bp = minus(p, b)
   const [d3, d4] = [dot(ab, bp), dot(ac, bp)]
-  if (d3 >= 0 && d4 <= d3) return Math.hypot(...bp)
+  if (d3 >= 0 && d4 <= d3) return lengthOf(bp[0], bp[1], bp[2])
   const cp = minus(p, c)
   const [d5, d6] = [dot(ab, cp), dot(ac, cp)]
-  if (d6 >= 0 && d5 <= d6) return Math.hypot(...cp)
+  if (d6 >= 0 && d5 <= d6) return lengthOf(cp[0], cp[1], cp[2])
   const toLine = (from: Vector, way: Vector, t: number): number =>
-    Math.hypot(p[0] - from[0] - way[0] * t, p[1] - from[1] - way[1] * t, p[2] - from[2] - way[2] * t)
+    lengthOf(p[0] - from[0] - way[0] * t, p[1] - from[1] - way[1] * t, p[2] - from[2] - way[2] * t)
   const vc = d1 * d4 - d3 * d2
   if (vc <= 0 && d1 >= 0 && d3 <= 0) return toLine(a, ab, d1 / (d1 - d3))
   const vb = d5 * d2 - d1 * d6
@@ -254,13 +256,9 @@ export function pointToTriangle(p: Vector, a: Vector, b: Vector, c: Vector): num
   const va = d3 * d6 - d5 * d4
   if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) return toLine(b, minus(c, b), (d4 - d3) / (d4 - d3 + d5 - d6))
   const total = va + vb + vc
-  if (total === 0) return Math.hypot(...ap)
+  if (total === 0) return lengthOf(ap[0], ap[1], ap[2])
   const [v, w] = [vb / total, vc / total]
-  return Math.hypot(
-    ap[0] - ab[0] * v - ac[0] * w,
-    ap[1] - ab[1] * v - ac[1] * w,
-    ap[2] - ab[2] * v - ac[2] * w,
-  )
+  return lengthOf(ap[0] - ab[0] * v - ac[0] * w, ap[1] - ab[1] * v - ac[1] * w, ap[2] - ab[2] * v - ac[2] * w)
 }
 
 /** Least distance between two axes as straight pieces. */
@@ -271,7 +269,7 @@ function axesApart(a: InsertAxis, b: InsertAxis): number {
   for (let i = 0; i <= steps; i += 1) {
     const p = along(a, (a.inside * i) / steps)
     const t = Math.max(0, Math.min(b.inside, dot(minus(p, b.start), b.into)))
-    least = Math.min(least, Math.hypot(...minus(p, along(b, t))))
+    least = Math.min(least, lengthOf(...minus(p, along(b, t))))
   }
   return least
 }

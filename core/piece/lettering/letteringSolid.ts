@@ -10,9 +10,10 @@ import {
   type SolidRecipe,
 } from '../../geometry/index.ts'
 import type { About, Finding, Lettering, Piece } from '../../job/index.ts'
+import { stationMemo } from '../../memo.ts'
 import { onFace, turnedFrame } from '../frames.ts'
 import type { FlatFace } from '../types.ts'
-import { letterFont } from './fonts.ts'
+import { type LetterFont, letterFont } from './fonts.ts'
 import { layLetters } from './layLetters.ts'
 
 /** Least stroke that concrete fills and keeps, mm, for raised and for sunk letters [own]. */
@@ -55,15 +56,11 @@ export function letteringSolids(
     if (!face || !font || l.depth === 0) return []
     if (l.fontHash !== '' && l.fontHash !== font.hash)
       raise('lettering-font-differs', 'warn', { font: font.name })
-    const laid = layLetters(l, font)
+    const sunk = l.depth < 0
+    const { laid, region, area, strokes } = setLetters(kernel, l, font, sunk)
     if (laid.missing.length > 0)
       raise('lettering-missing', 'warn', { letters: [...new Set(laid.missing)].join(' ') })
-    // Fonts wind their outer rings one way or the other.
-    const upright = measureRegion(laid.rings) < 0 ? laid.rings.map((ring) => [...ring].reverse()) : laid.rings
-    const region = combineRegions(kernel, 'union', [upright])
-    const area = measureRegion(region)
     if (area <= 0) return []
-    const sunk = l.depth < 0
     const deep = Math.abs(l.depth)
     if (sunk && deep >= thickness) {
       raise('lettering-through', 'stop', { depthMm: deep, thicknessMm: thickness })
@@ -73,7 +70,7 @@ export function letteringSolids(
     const off = measureRegion(combineRegions(kernel, 'difference', [turned, face.region]))
     if (off > 0.5)
       raise('lettering-off-face', 'stop', { face: face.words, widthMm: laid.width, offMm2: Math.round(off) })
-    checkStrokes(kernel, l, region, raise)
+    for (const { code, level, facts } of strokes) raise(code, level, facts)
     const frame = turnedFrame(face.frame, l.u, l.v, l.turnDeg)
     const overlap = 0.5
     const recipe: SolidRecipe = {
@@ -99,17 +96,33 @@ function turnRegion(region: Region, { u, v, turnDeg }: Lettering): Region {
   return region.map((ring) => ring.map(([x, y]): Point => [x * c - y * s + u, x * s + y * c + v]))
 }
 
+type StrokeFinding = Pick<Finding, 'code' | 'level' | 'facts'>
+
+/** Letters last set: a text stays the same while the piece under it is changed. */
+const lastSet = stationMemo(32)
+
+/** A text as a region in its own place, with what is wrong with its strokes. */
+function setLetters(kernel: Kernel, l: Lettering, font: LetterFont, sunk: boolean) {
+  const { text, height, spacing, align } = l
+  return lastSet('letters', { text, height, spacing, align, font: font.hash, sunk }, () => {
+    const laid = layLetters(l, font)
+    // Fonts wind their outer rings one way or the other.
+    const upright = measureRegion(laid.rings) < 0 ? laid.rings.map((ring) => [...ring].reverse()) : laid.rings
+    const region = combineRegions(kernel, 'union', [upright])
+    const area = measureRegion(region)
+    return { laid, region, area, strokes: area > 0 ? checkStrokes(kernel, region, sunk) : [] }
+  })
+}
+
 /**
  * Strokes that vanish when the letters are eaten by half the least stroke; and islands: the counters inside O, A or 8,
  * which stand as thin concrete when the letter is sunk, or as loose bits of a cut stencil.
  */
-function checkStrokes(
-  kernel: Kernel,
-  l: Lettering,
-  region: Region,
-  raise: (code: string, level: Finding['level'], facts: Finding['facts']) => void,
-): void {
-  const least = l.depth < 0 ? STROKE.sunk : STROKE.raised
+function checkStrokes(kernel: Kernel, region: Region, sunk: boolean): StrokeFinding[] {
+  const found: StrokeFinding[] = []
+  const raise = (code: string, level: Finding['level'], facts: Finding['facts']) =>
+    found.push({ code, level, facts })
+  const least = sunk ? STROKE.sunk : STROKE.raised
   // Eaten and grown again, a region never passes its own outline: what is lost is the difference of the areas.
   const eaten = offsetRegion(kernel, region, -least / 2, 'round', 24)
   const lost = measureRegion(region) - measureRegion(offsetRegion(kernel, eaten, least / 2, 'round', 24))
@@ -128,6 +141,7 @@ function checkStrokes(
       leastMm: least,
     })
   }
+  return found
 }
 
 const short = (text: string): string => {

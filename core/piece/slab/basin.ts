@@ -1,4 +1,13 @@
-import { loftPoints, type PathCorner, type Point, type SolidRecipe } from '../../geometry/index.ts'
+import {
+  addBulks,
+  type Bulk,
+  bulkAt,
+  loftPoints,
+  measureWithin,
+  type PathCorner,
+  type Point,
+  type SolidRecipe,
+} from '../../geometry/index.ts'
 import type { Basin, SlabPiece } from '../../job/index.ts'
 import { loftLoop } from '../loftLoop.ts'
 import { openingPath } from './outlineLoop.ts'
@@ -69,6 +78,40 @@ export function basinSolids(piece: SlabPiece, basin: Basin): BasinSolids {
         ]
       : []
   return { outside: body.outside, core: body.core, holes: [...waste, ...overflow], low, plan: body.plan }
+}
+
+/**
+ * What a basin adds to its slab: the shell that hangs below the underside, less the core up to the top and the waste
+ * through the floor. Null where a hole meets more than a flat floor.
+ */
+export function basinBulk(piece: SlabPiece, basin: Basin): Bulk | null {
+  const { outside, core } = basinSolids(piece, basin)
+  const waste = wasteBulk(piece, basin)
+  const top = piece.thickness
+  const parts = [
+    [1, measureWithin(outside, [])],
+    [-1, measureWithin(outside, [{ normal: [0, 0, 1], offset: 0 }])],
+    [-1, measureWithin(core, [])],
+    // The core overshoots the top.
+    [1, measureWithin(core, [{ normal: [0, 0, 1], offset: top }])],
+    [-1, waste],
+  ] as const
+  if (basin.overflow > 0 || parts.some(([, bulk]) => bulk === null)) return null
+  return addBulks(parts.map(([sign, bulk]) => [sign, bulk!] as const))
+}
+
+function wasteBulk(piece: SlabPiece, b: Basin): Bulk | null {
+  if (b.waste <= 0) return bulkAt(0, [0, 0, 0])
+  if (b.form === 'bowl') return null
+  const r = b.waste / 2
+  const lean = Math.tan((b.draftDeg * Math.PI) / 180) * (b.depth + (b.form === 'ramp' ? b.fall : 0))
+  const shift = b.form === 'ramp' ? wasteShift(b) : 0
+  const room = (across: number) => across / 2 - lean - Math.max(0, b.radius)
+  if (r > room(b.width) || Math.abs(shift) + r > room(b.length)) return null
+  const slope = b.form === 'ramp' ? b.fall / b.length : 0
+  const thick = b.shell * Math.sqrt(1 + slope * slope)
+  const floor = piece.thickness - b.depth - slope * (shift + b.length / 2)
+  return bulkAt(Math.PI * r * r * thick, [b.u + shift, b.v, floor - thick / 2])
 }
 
 /** The waste of a ramp stands at its low end. */

@@ -15,7 +15,7 @@ import {
 import type { SlabPiece } from '../../job/index.ts'
 import { levelFace, sideFace } from '../frames.ts'
 import type { Built, FlatFace } from '../types.ts'
-import { basinSolids } from './basin.ts'
+import { basinBulk, basinSolids } from './basin.ts'
 import { checkSlab } from './checkSlab.ts'
 import { drainerCuts } from './drainers.ts'
 import { outlineLoop, outlineSize, sidesOf, sideWords } from './outlineLoop.ts'
@@ -42,7 +42,7 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
   const body = slabBody(piece, openings)
   const features = stopped ? [] : slabFeatures(piece, openings)
   const recipe = stopped ? null : assemble(piece, body, features, basin)
-  const bulk = stopped ? measureRecipe(body) : quickBulk(piece, body, features, basin !== null)
+  const bulk = stopped ? measureRecipe(body) : quickBulk(piece, body, features)
   const faces = stopped ? [] : slabFaces(kernel, piece, openings)
   const showFaceArea = openings
     .filter((o) => o.depth === null || o.on === 'top')
@@ -113,16 +113,13 @@ function assemble(
   return basin ? cut(whole, [basin.core, ...basin.holes]) : whole
 }
 
-function quickBulk(
-  piece: SlabPiece,
-  body: SolidRecipe,
-  features: readonly Feature[],
-  hasBasin: boolean,
-): Bulk | null {
-  if (hasBasin || deepestApron(piece) > 0 || features.some((f) => f.bulk === null)) return null
+function quickBulk(piece: SlabPiece, body: SolidRecipe, features: readonly Feature[]): Bulk | null {
+  const basin = piece.basin ? basinBulk(piece, piece.basin) : bulkAt(0, [0, 0, 0])
+  if (!basin || deepestApron(piece) > 0 || features.some((f) => f.bulk === null)) return null
   return addBulks([
     [1, measureRecipe(body) ?? bulkAt(0, [0, 0, 0])],
     ...features.map((f) => [f.add ? 1 : -1, f.bulk!] as const),
+    [1, basin],
   ])
 }
 
