@@ -31,6 +31,22 @@ export async function openDemo(page: Page): Promise<void> {
   await expect(station(page, 'Piece')).toContainText(/\d/, { timeout: 30_000 })
 }
 
+/** The middle of something on the page, once nothing is being worked out and it has stopped moving. */
+export async function restingMiddle(page: Page, of: Locator): Promise<[number, number]> {
+  await expect(page.locator('.stale')).toHaveCount(0)
+  let last = ''
+  await expect
+    .poll(async () => {
+      const box = JSON.stringify(await of.boundingBox())
+      const rests = box === last && box !== 'null'
+      last = box
+      return rests
+    })
+    .toBe(true)
+  const { x, y, width, height } = JSON.parse(last) as { x: number; y: number; width: number; height: number }
+  return [x + width / 2, y + height / 2]
+}
+
 /** Types a measure into a field and leaves it. */
 export async function type(
   page: Page,

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { bench, findings, openDemo, station, test, type } from './app.ts'
+import { bench, findings, openDemo, restingMiddle, station, test, type } from './app.ts'
 
 /** Starts a piece from the wall of silhouettes. */
 async function start(page: Page, what: string, name: string): Promise<void> {
@@ -120,9 +120,7 @@ test('a corner of a drawn plan follows the hand, also past the plan’s own left
   await openDemo(page)
   await start(page, 'L-shaped top', 'L by hand')
   await page.getByRole('button', { name: 'as placed' }).click()
-  const corner = page.locator('[data-corner="1"]')
-  const from = (await corner.boundingBox())!
-  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2]
+  const [x, y] = await restingMiddle(page, page.locator('[data-corner="1"]'))
   const before = await station(page, 'Piece').innerText()
   await page.mouse.move(x, y)
   await page.mouse.down()

@@ -1,7 +1,7 @@
 import fs from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect } from '@playwright/test'
-import { bench, findings, newSlab, openDemo, plan, rail, station, test, type } from './app.ts'
+import { bench, findings, newSlab, openDemo, plan, rail, restingMiddle, station, test, type } from './app.ts'
 
 const STATIONS = ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish', 'log', 'sheets']
 
@@ -162,15 +162,16 @@ test('by keyboard alone: stations, an opening moved and removed, the finder', as
 
 test('a side and a dimension of the plan are edited in place', async ({ page }) => {
   await openDemo(page)
+  await newSlab(page, 'Plain top', '1180', '520', '45')
   await plan(page)
     .getByRole('button', { name: /^length 1180/ })
     .click()
   await type(page, 'length', '1000', plan(page))
   await expect(plan(page).getByRole('button', { name: /^length 1000/ })).toBeVisible()
-  const side = (await plan(page).locator('[data-side="back"]').boundingBox())!
-  await page.mouse.move(side.x + side.width * 0.2, side.y + side.height / 2)
+  const [x, y] = await restingMiddle(page, plan(page).locator('[data-side="back"]'))
+  await page.mouse.move(x - 40, y)
   await page.mouse.down()
-  await page.mouse.move(side.x + side.width * 0.2, side.y - 20, { steps: 5 })
+  await page.mouse.move(x - 40, y - 20, { steps: 5 })
   await page.mouse.up()
   await expect(bench(page).getByRole('textbox', { name: /^Width/ })).not.toHaveValue('520')
 })

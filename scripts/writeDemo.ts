@@ -45,11 +45,24 @@ const washTop: SlabPiece = {
   ),
   exposure: 'kitchen',
   plannedCasts: 2,
-  outline: { kind: 'rectangle', length: 1180, width: 520, radii: [0, 30, 0, 0] },
+  // Notched round the flue at its back left corner.
+  outline: {
+    kind: 'polygon',
+    corners: [
+      { x: 0, y: 0, radius: 0, side: 'front', run: { kind: 'line' } },
+      { x: 1180, y: 0, radius: 30, side: 'right', run: { kind: 'line' } },
+      { x: 1180, y: 520, radius: 0, side: 'back', run: { kind: 'line' } },
+      { x: 190, y: 520, radius: 0, side: 'side-5', run: { kind: 'line' } },
+      { x: 190, y: 370, radius: 0, side: 'side-6', run: { kind: 'line' } },
+      { x: 0, y: 370, radius: 0, side: 'left', run: { kind: 'line' } },
+    ],
+  },
   sides: {
     front: plainSide({ top: bead }),
     right: plainSide({ top: bead }),
     back: plainSide(),
+    'side-5': plainSide(),
+    'side-6': plainSide(),
     left: plainSide({ top: bead }),
   },
   openings: [

@@ -170,6 +170,25 @@ function secondDerivatives(t: readonly number[], y: readonly number[]): number[]
   return m
 }
 
+/** A path seen from below, x taken from `lineX` the other way: it runs anticlockwise again, each side keeps its name. */
+export function mirrorPath(path: readonly PathCorner[], lineX: number): PathCorner[] {
+  const n = path.length
+  const flip = (x: number): number => 2 * lineX - x
+  return path.map((_, k): PathCorner => {
+    // The side that ran from corner i to the next now runs from there back to i.
+    const i = n - 1 - k
+    const [own, start] = [path[i]!, path[(i + 1) % n]!]
+    const run: Run =
+      own.run.kind === 'spline'
+        ? {
+            kind: 'spline',
+            through: [...own.run.through].reverse().map(([x, y]): Point => [flip(x), y]),
+          }
+        : own.run
+    return { x: flip(start.x), y: start.y, radius: start.radius, side: own.side, run }
+  })
+}
+
 /** A path moved by a vector. */
 export const shiftPath = (path: readonly PathCorner[], dx: number, dy: number): PathCorner[] =>
   path.map((c) => ({

@@ -86,6 +86,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       method: 'board-box',
       school: 'wrap',
       corners: 'front-and-back-long',
+      insideCorners: 'mitre',
       runPast: 0,
       baseBoard: firstId(stock.boards),
       sideBoard: firstId(stock.boards),

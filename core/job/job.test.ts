@@ -175,6 +175,21 @@ it('brings the first version up to this one: nothing of its pieces is lost', () 
   expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
 })
 
+it('brings the second version up to this one: every kind of piece, its mould mitred at inside corners', () => {
+  const old = fs.readFileSync(new URL('./versions/v2.hollow.json', import.meta.url), 'utf8')
+  expect(JSON.parse(old).version).toBe(2)
+  const read = readJob(old)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  expect(read.job.pieces.map((p) => [p.kind, p.mould.insideCorners])).toEqual([
+    ['slab', 'mitre'],
+    ['turned', 'mitre'],
+    ['swept', 'mitre'],
+    ['box', 'mitre'],
+    ['fitted', 'mitre'],
+  ])
+  expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
+})
+
 describe('changes', () => {
   const openingOf = (j: Job) => (j.pieces[0] as SlabPiece).openings[0]!
   const basin = () => openingOf(job)

@@ -40,8 +40,23 @@ function piecesOfManyKinds(raw: Raw): Raw {
   }
 }
 
+/** Version 2 built one mould, a box round a rectangle. */
+const mouldsOfAnyPlan = (raw: Raw): Raw => ({
+  ...raw,
+  pieces: Array.isArray(raw.pieces)
+    ? raw.pieces.map((piece) =>
+        isRecord(piece) && isRecord(piece.mould)
+          ? { ...piece, mould: { ...piece.mould, insideCorners: 'mitre' } }
+          : piece,
+      )
+    : raw.pieces,
+})
+
 /** One step a version: `steps[n]` turns a document of version n into n + 1. Version 1 is the first. */
-const steps: Readonly<Record<number, (raw: Raw) => Raw>> = { 1: piecesOfManyKinds }
+const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
+  1: piecesOfManyKinds,
+  2: mouldsOfAnyPlan,
+}
 
 /** Brings an older document up to the version this program writes, step by step. */
 export function migrate(raw: Raw, from: number): Raw {

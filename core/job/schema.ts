@@ -37,7 +37,7 @@ import { runSchema } from './runSchema.ts'
 export { LIMITS } from './measures.ts'
 
 /** The version this program writes. Older ones migrate, newer ones are refused with words. */
-export const JOB_VERSION = 2
+export const JOB_VERSION = 3
 
 export const temperatureSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('constant'), degC: z.number().min(-30).max(60) }),
@@ -56,8 +56,13 @@ export const temperatureSchema = z.discriminatedUnion('kind', [
 
 export const mouldChoiceSchema = z.strictObject({
   method: z.literal('board-box'),
-  school: z.enum(['wrap', 'stand']),
+  school: z
+    .enum(['wrap', 'stand', 'mitre'])
+    .describe('sides round the base edge, on the base, or mitred and stuck on after'),
   corners: z.enum(['front-and-back-long', 'ends-long', 'pinwheel']),
+  insideCorners: z
+    .enum(['mitre', 'short'])
+    .describe('two strips mitred, or one short of the other, whose raw end then faces the concrete'),
   runPast: distance,
   baseBoard: id,
   sideBoard: id,

@@ -1,8 +1,9 @@
 import type { Change, Finding, Piece } from '../job/index.ts'
-import { SIDES } from '../piece/index.ts'
+import { sidesOf, sideWords } from '../piece/index.ts'
 import type { Board, Sealant, Stock } from '../stock/index.ts'
 import { type BoxedSlab, notFormed, whyNoBox } from './boardBox/boxedSlab.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
+import { SAW_TILT } from './boardBox/strips.ts'
 import type { BoardLayout } from './types.ts'
 
 type StockFound = {
@@ -49,6 +50,70 @@ const checkMethod = (piece: Piece): Finding[] => {
   const why = whyNoBox(piece)
   return why === null ? [] : [finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, why })]
 }
+
+/** Strips that no saw cuts, that stand in each other's place, or whose raw end faces the concrete. */
+function checkStrips(piece: BoxedSlab, parts: readonly BarePart[]): Finding[] {
+  const findings: Finding[] = []
+  const strips = parts.filter((p) => p.role === 'strip')
+  for (const strip of strips) {
+    const { bevels } = strip
+    if (!bevels) continue
+    const steep = [bevels.startBevelDeg, bevels.endBevelDeg].filter((deg) => Math.abs(deg) > SAW_TILT)
+    if (steep.length > 0)
+      findings.push(
+        finding(piece, 'bevel-too-steep', 'warn', strip.id, {
+          strip: strip.name,
+          bevelDeg: Math.max(...steep.map(Math.abs)),
+          sawDeg: SAW_TILT,
+        }),
+      )
+    if (bevels.insideLengthMm <= 0)
+      findings.push(
+        finding(piece, 'strip-too-short', 'stop', strip.id, {
+          strip: strip.name,
+          thicknessMm: strip.thicknessMm,
+        }),
+      )
+    const raw = [bevels.startKind, bevels.endKind].includes('through')
+    if (raw)
+      findings.push(
+        finding(
+          piece,
+          'raw-end-in-concrete',
+          'warn',
+          strip.id,
+          { strip: strip.name, wideMm: strip.thicknessMm },
+          [{ type: 'mouldChosen', pieceId: piece.id, patch: { insideCorners: 'mitre' } }],
+        ),
+      )
+  }
+  for (const [i, a] of strips.entries())
+    for (const b of strips.slice(i + 1))
+      if (stripsMeet(a, b))
+        findings.push(
+          finding(piece, 'strips-meet', 'stop', a.id, {
+            strip: a.name,
+            other: b.name,
+            thicknessMm: a.thicknessMm,
+          }),
+        )
+  return findings
+}
+
+/** Whether two strips' plans overlap: convex outlines do when no side of either parts them. */
+function stripsMeet(a: BarePart, b: BarePart): boolean {
+  if (a.recipe.kind !== 'prism' || b.recipe.kind !== 'prism') return false
+  const [p, q] = [a.recipe.outline, b.recipe.outline]
+  const parts = (own: typeof p, other: typeof p) =>
+    own.some(({ from, to }) => {
+      const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+      const length = Math.hypot(dx, dy)
+      return other.every(({ from: c }) => dx * (c[1] - from[1]) - dy * (c[0] - from[0]) <= OVERLAP * length)
+    })
+  return !parts(p, q) && !parts(q, p)
+}
+/** Strips that share less than this are touching, mm. */
+const OVERLAP = 0.01
 
 /** Depth from which a free top needs holding, and from which a form is designed by someone qualified. */
 const TALL = { deep: 1000, pressure: 25 }
@@ -101,6 +166,7 @@ function checkParts(
       ),
     )
   }
+  findings.push(...checkStrips(piece, parts))
   for (const layout of layouts) {
     if (layout.tooLarge.length === 0) continue
     findings.push(
@@ -127,11 +193,11 @@ function checkParts(
       }),
     )
   const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
-  const tooled = SIDES.filter((s) => piece.sides[s]![up].kind !== 'square')
+  const tooled = sidesOf(piece).filter((s) => piece.sides[s]![up].kind !== 'square')
   if (tooled.length > 0)
     findings.push({
       ...finding(piece, 'tooled-arris', 'note', 'choice', {
-        sides: tooled.join(', '),
+        sides: tooled.map(sideWords).join(', '),
         face: up === 'top' ? 'show face' : 'underside',
       }),
       about: tooled.map((id) => ({ pieceId: piece.id, kind: 'side', id, face: `edge/${id}/${up}` })),

@@ -1,3 +1,4 @@
+import { measureLoop } from '../geometry/index.ts'
 import type { Board, Stock } from '../stock/index.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import type { CutNote, CutRow, MouldPart } from './types.ts'
@@ -34,7 +35,8 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       board.id,
       part.lengthMm.toFixed(3),
       part.widthMm.toFixed(3),
-      shapeOf(part).shape,
+      part.recipe.kind === 'prism' && shapeOf(part).shape === 'outline' ? part.id : shapeOf(part).shape,
+      bevelsOf(part)?.map((deg) => deg.toFixed(2)) ?? 'square',
     ].join('|')
     groups.set(key, [...(groups.get(key) ?? []), piece])
   }
@@ -54,6 +56,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       thicknessMm: thickness,
       count: group.reduce((sum, g) => sum + g.count, 0),
       ...shapeOf(part),
+      bevelsDeg: bevelsOf(part),
       partIds: group.map((g) => g.part.id),
       notes: notesFor(part),
     }
@@ -64,8 +67,26 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
   }
 }
 
+/** Both ends' bevels, the smaller first: turned end for end a strip is the same. */
+function bevelsOf({ bevels }: BarePart): [number, number] | null {
+  if (!bevels || (bevels.startBevelDeg === 0 && bevels.endBevelDeg === 0)) return null
+  return bevels.startBevelDeg < bevels.endBevelDeg
+    ? [bevels.startBevelDeg, bevels.endBevelDeg]
+    : [bevels.endBevelDeg, bevels.startBevelDeg]
+}
+
 function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
-  if (part.role === 'corner') return { shape: 'hollow corner', radiusMm: part.lengthMm }
+  if (part.role === 'corner')
+    return part.name.endsWith('post')
+      ? { shape: 'rounded post', radiusMm: radiusOf(part) }
+      : { shape: 'hollow corner', radiusMm: part.lengthMm }
+  if (part.role === 'base' && part.recipe.kind === 'prism') {
+    const { outline } = part.recipe
+    const square =
+      outline.length === 4 &&
+      Math.abs(measureLoop(outline).area - part.lengthMm * part.widthMm) < 1e-6 * part.lengthMm * part.widthMm
+    return { shape: square ? 'rectangle' : 'outline', radiusMm: 0 }
+  }
   if (part.role !== 'knockout' || part.recipe.kind !== 'prism') return { shape: 'rectangle', radiusMm: 0 }
   const arcs = part.recipe.outline.filter((s) => s.arc)
   if (arcs.length === 0) return { shape: 'rectangle', radiusMm: 0 }
@@ -74,6 +95,9 @@ function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
     ? { shape: 'disc', radiusMm: radius }
     : { shape: 'rounded corners', radiusMm: radius }
 }
+
+const radiusOf = ({ recipe }: BarePart): number =>
+  recipe.kind === 'prism' ? (recipe.outline.find((s) => s.arc)?.arc?.radius ?? 0) : 0
 
 function rowName(parts: readonly BarePart[]): string {
   const names = parts.map((p) => p.name)
@@ -86,6 +110,9 @@ function rowName(parts: readonly BarePart[]): string {
 function notesFor(part: BarePart): CutNote[] {
   const notes: CutNote[] = []
   if (part.role === 'base' || part.role === 'strip') notes.push('faced side in')
+  if (shapeOf(part).shape === 'outline') notes.push('cut to the outline')
+  if (part.bevels && [part.bevels.startKind, part.bevels.endKind].includes('through'))
+    notes.push('raw end faces concrete: edge or tape')
   if (part.role === 'knockout' || part.role === 'corner') {
     if (part.layers.length > 1) notes.push('laminate')
     notes.push('raw edges face concrete: seal or tape')

@@ -1,4 +1,5 @@
-export { whyNoBox } from './boardBox/boxedSlab.ts'
+export { hasInsideCorner, whyNoBox } from './boardBox/boxedSlab.ts'
+export { bevelWords, shapeWords } from './cutWords.ts'
 export { chooseLaminate, LAMINATE_TOLERANCE } from './laminate.ts'
 export { layOut } from './layout/layOut.ts'
 export type { LayoutPart } from './layout/types.ts'

@@ -98,7 +98,10 @@ function planBoardBox(
     runPastMm: piece.mould.runPast,
     partCount: rows.reduce((sum, r) => sum + r.count, 0),
     sheetCount,
-    parts: parts.map(({ recipe: _, ...p }) => ({ ...p, weightKg: weights.get(p.id)! })),
+    parts: parts.map(({ recipe: _, pull: __, leaves: ___, ...p }) => ({
+      ...p,
+      weightKg: weights.get(p.id)!,
+    })),
     cutList: rows,
     layouts,
     screws,
@@ -122,7 +125,8 @@ function planBoardBox(
     footPressureKPa: pressureAt(piece.thickness, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null ? null : boardCost / casts,
-    buildHours: HOURS.box + HOURS.strip * 4 + HOURS.knockout * raw.length,
+    buildHours:
+      HOURS.box + HOURS.strip * bare.filter((p) => p.role === 'strip').length + HOURS.knockout * raw.length,
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
   const findings = [

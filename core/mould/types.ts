@@ -1,5 +1,6 @@
-import type { SolidRecipe } from '../geometry/index.ts'
-import type { Finding } from '../job/index.ts'
+import type { SolidRecipe, Vector } from '../geometry/index.ts'
+import type { Finding, MouldChoice } from '../job/index.ts'
+import type { StripEndKind } from './boardBox/strips.ts'
 
 export type PartRole = 'base' | 'strip' | 'corner' | 'knockout' | 'wrap' | 'sealant' | 'chamfer'
 
@@ -17,7 +18,24 @@ export type MouldPart = {
   readonly thicknessMm: number
   /** What it is laminated from, from the base up; one layer for a plain board. */
   readonly layers: readonly LaminateLayer[]
+  /** The way it leaves, as poured: a unit vector. */
+  readonly pull: Vector
+  /** Its place among the strips as they come off, from 0; 0 for what is no strip. */
+  readonly leaves: number
+  /** How a strip's two ends are cut; null for what has no ends. */
+  readonly bevels: StripBevels | null
   readonly recipe: SolidRecipe
+}
+
+export type StripBevels = {
+  /** Off the square, positive when the outside face is the longer one. */
+  readonly startBevelDeg: number
+  readonly endBevelDeg: number
+  readonly startKind: StripEndKind
+  readonly endKind: StripEndKind
+  readonly insideLengthMm: number
+  /** How far its end stands before the corner of the plan. */
+  readonly leadMm: number
 }
 
 export type LaminateLayer = { readonly boardId: string; readonly name: string; readonly thicknessMm: number }
@@ -33,8 +51,10 @@ export type CutRow = {
   readonly thicknessMm: number
   readonly count: number
   /** How it is shaped after it is cut to size. */
-  readonly shape: 'rectangle' | 'rounded corners' | 'disc' | 'hollow corner'
+  readonly shape: 'rectangle' | 'outline' | 'rounded corners' | 'disc' | 'hollow corner' | 'rounded post'
   readonly radiusMm: number
+  /** Bevels of its two ends off the square, the smaller first; null where both are square. */
+  readonly bevelsDeg: readonly [number, number] | null
   readonly partIds: readonly string[]
   readonly notes: readonly CutNote[]
 }
@@ -46,6 +66,8 @@ export type CutNote =
   | 'handle ends run past'
   | 'cut the disc, drill the middle'
   | 'rip to the chamfer'
+  | 'cut to the outline'
+  | 'raw end faces concrete: edge or tape'
 
 export type BoardLayout = {
   readonly boardId: string
@@ -100,7 +122,7 @@ export type SealantRow = {
 
 export type MouldFigures = {
   readonly method: 'board box'
-  readonly school: 'wrap' | 'stand'
+  readonly school: MouldChoice['school']
   readonly corners: string
   readonly runPastMm: number
   readonly partCount: number
@@ -115,6 +137,7 @@ export type MouldFigures = {
     readonly widthMm: number
     readonly thicknessMm: number
     readonly layers: readonly LaminateLayer[]
+    readonly bevels: StripBevels | null
     readonly weightKg: number
   }[]
   readonly cutList: readonly CutRow[]

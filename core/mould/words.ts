@@ -11,7 +11,7 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
     case 'no-method':
       return {
         what: `No mould method yet: ${f.why}`,
-        why: 'Boards, cut list and stripping are planned for plain rectangular slabs so far. Volume, weight, bags and sheets hold all the same.',
+        why: 'Boards, cut list and stripping are planned for flat slabs of straight sides so far. Volume, weight, bags and sheets hold all the same.',
       }
     case 'not-in-mould':
       return {
@@ -34,6 +34,27 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
         what: `A wrap of ${mm(f.wrapMm)} leaves nothing of the ${f.opening} knockout`,
         why: 'The knockout is the opening less a wrap on each side.',
         remedy: 'Leave the wrap off',
+      }
+    case 'bevel-too-steep':
+      return {
+        what: `The ${f.strip} strip wants a bevel of ${Number(f.bevelDeg).toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,
+        why: 'Cut it with the board on a jig that leans it the other way, plane it, or ease the corner of the piece.',
+      }
+    case 'strip-too-short':
+      return {
+        what: `Nothing is left of the ${f.strip} strip beside boards ${mm(f.thicknessMm)} thick`,
+        why: 'Its side of the piece is shorter than the board that passes behind it. Use a thinner board, or fill the notch with a block.',
+      }
+    case 'raw-end-in-concrete':
+      return {
+        what: `The ${f.strip} strip ends in the concrete: a raw end ${mm(f.wideMm)} wide`,
+        why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed.',
+        remedy: 'Mitre inside corners',
+      }
+    case 'strips-meet':
+      return {
+        what: `The ${f.strip} and ${f.other} strips stand in each other’s place`,
+        why: `The notch between them is narrower than two boards of ${mm(f.thicknessMm)}. Use a thinner board for the sides, or fill the notch with one block.`,
       }
     case 'larger-than-sheet':
       return {

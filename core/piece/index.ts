@@ -19,6 +19,7 @@ export {
   asPolygon,
   halfSize,
   insetShape,
+  OUTLINE_NAMES,
   outlineLoop,
   outlinePath,
   outlineSize,

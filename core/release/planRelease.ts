@@ -1,4 +1,4 @@
-import type { Kernel, Loop } from '../geometry/index.ts'
+import { type Kernel, type Loop, measureLoop } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation } from '../mould/index.ts'
 import { type PieceStation, pouredLoop } from '../piece/index.ts'
@@ -71,7 +71,7 @@ export function planReleaseStation(
     agents.push(agentRow(faceName, parts, areaM2, agent, material, note))
   }
   if (base && face) {
-    const sideArea = 2 * (geometry.length + geometry.width) * depth * 1e-6
+    const sideArea = measureLoop(geometry.outline).perimeter * depth * 1e-6
     for (const [name, parts, area] of [
       ['base', [base], figures.showFaceAreaM2],
       ['sides', strips, sideArea],
@@ -155,7 +155,7 @@ export function planReleaseStation(
     agents,
     partsTrapped: trapped.length,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
-    faceAreaM2: figures.showFaceAreaM2 + 2 * (geometry.length + geometry.width) * depth * 1e-6,
+    faceAreaM2: figures.showFaceAreaM2 + measureLoop(geometry.outline).perimeter * depth * 1e-6,
     suctionN: figures.showFaceAreaM2 * 1e6 * SUCTION,
     stripping,
     leftOut: piece.release.leftOut,

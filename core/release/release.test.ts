@@ -66,11 +66,13 @@ describe('what cannot leave is named, with what blocks it', () => {
     at: [number, number],
     length: number,
     width: number,
+    pull: MouldPart['pull'] = [0, -1, 0],
   ): MouldPart => ({
     ...plan(testTop()).mould.parts.find((p) => p.role === 'strip')!,
     id,
     role,
     name: id,
+    pull,
     recipe: {
       kind: 'prism',
       outline: rectangleLoop(at, length, width, [0, 0, 0, 0], {
@@ -100,7 +102,7 @@ describe('what cannot leave is named, with what blocks it', () => {
     expect(trappedParts(kernel, slab, parts, ['outer', 'inner'])).toEqual([])
   })
   it('a corner block that hooks behind the slab', () => {
-    const hook = block('hook', 'corner', [880, -5], 15, 30)
+    const hook = block('hook', 'corner', [880, -5], 15, 30, [Math.SQRT1_2, -Math.SQRT1_2, 0])
     expect(trappedParts(kernel, slabOf(testTop()), [hook], ['hook'])[0]!.by).toBe('the slab')
   })
 })

@@ -11,12 +11,7 @@ export function strippingOrder(piece: Piece, { parts }: MouldStation): StripStep
   const knockouts = parts.filter((p) => p.role === 'knockout')
   const corners = parts.filter((p) => p.role === 'corner' || p.role === 'chamfer')
   const base = parts.filter((p) => p.role === 'base')
-  const long =
-    piece.mould.corners === 'ends-long'
-      ? strips.filter((p) => p.name.endsWith(' end'))
-      : strips.filter((p) => !p.name.endsWith(' end'))
-  const order =
-    piece.mould.corners === 'pinwheel' ? strips : [...long, ...strips.filter((p) => !long.includes(p))]
+  const order = [...strips].sort((a, b) => a.leaves - b.leaves)
   const steps: StripStep[] = []
   if (knockouts.length > 0) {
     steps.push({

@@ -4,6 +4,7 @@ import {
   type Kernel,
   type Loop,
   loopRegion,
+  measureLoop,
   measureRegion,
   type Region,
 } from '../geometry/index.ts'
@@ -55,7 +56,7 @@ export function trappedParts(
     standing.delete(id)
     if (part.role === 'base') continue
     const upright = part.role === 'knockout' || part.role === 'wrap'
-    const swept = upright ? own.region : sweptPlan(kernel, part, slab.outline)
+    const swept = upright ? own.region : sweptPlan(kernel, part)
     const box = boxOf(swept)
     const inSlab = own.low < slab.thickness - 1e-6 && own.high > 1e-6
     const others = upright ? [] : [...standing.values()]
@@ -99,6 +100,10 @@ function boxOf(region: Region): Box {
 function slabMeeting(kernel: Kernel, { outline, openings }: CastSlab): (region: Region, box: Box) => number {
   const whole = { region: loopRegion(outline), box: boundLoop(outline) }
   const rounding = Math.max(0, ...outline.map((segment) => segment.arc?.radius ?? 0))
+  // In a plain rectangle what lies between the rounded corners lies in the slab; another plan is always cut.
+  const { area } = measureLoop(outline)
+  const boxed = (whole.box.max[0] - whole.box.min[0]) * (whole.box.max[1] - whole.box.min[1])
+  const plain = boxed - area <= (4 - Math.PI) * rounding ** 2 + 1e-6
   const clear: Box = {
     min: [whole.box.min[0] + rounding, whole.box.min[1] + rounding],
     max: [whole.box.max[0] - rounding, whole.box.max[1] - rounding],
@@ -110,7 +115,8 @@ function slabMeeting(kernel: Kernel, { outline, openings }: CastSlab): (region: 
       .filter((h) => boxesMeet(box, h.box))
       .reduce((sum, h) => sum + sharedArea(kernel, region, h.region), 0)
     return (
-      (boxWithin(box, clear) ? measureRegion(region) : sharedArea(kernel, region, whole.region)) - inHoles
+      (plain && boxWithin(box, clear) ? measureRegion(region) : sharedArea(kernel, region, whole.region)) -
+      inHoles
     )
   }
 }
@@ -126,20 +132,10 @@ function standingPart({ name, recipe }: MouldPart): Standing {
   }
 }
 
-/** The ground a part crosses on its way out: its plan moved by steps outward from the slab's middle side. */
-function sweptPlan(kernel: Kernel, part: MouldPart, outline: Loop): Region {
+/** The ground a part crosses on its way out: its plan moved by steps along its pull. */
+function sweptPlan(kernel: Kernel, part: MouldPart): Region {
   if (part.recipe.kind !== 'prism') throw new Error('only straight parts are pulled')
-  const [slab, own] = [boundLoop(outline), boundLoop(part.recipe.outline)]
-  const beyond = [
-    own.min[0] >= slab.max[0] - 1e-6,
-    own.max[0] <= slab.min[0] + 1e-6,
-    own.min[1] >= slab.max[1] - 1e-6,
-    own.max[1] <= slab.min[1] + 1e-6,
-  ]
-  const middle = (k: 0 | 1) => Math.sign((own.min[k] + own.max[k] - slab.min[k] - slab.max[k]) / 2)
-  const [dx, dy] = beyond.some(Boolean)
-    ? [beyond[0] ? 1 : beyond[1] ? -1 : 0, beyond[2] ? 1 : beyond[3] ? -1 : 0]
-    : [middle(0) * Math.SQRT1_2, middle(1) * Math.SQRT1_2]
+  const [dx, dy] = part.pull
   const [plan] = loopRegion(part.recipe.outline)
   const moved = [0.25, 0.5, 0.75, 1].map((t) => [
     plan!.map(([x, y]) => [x + dx * PULL * t, y + dy * PULL * t] as const),

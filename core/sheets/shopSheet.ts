@@ -7,7 +7,7 @@ import {
   type Region,
 } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
-import type { MouldStation } from '../mould/index.ts'
+import { bevelWords, type MouldStation, shapeWords } from '../mould/index.ts'
 import {
   type PieceGeometry,
   type PieceStation,
@@ -238,10 +238,12 @@ function cutTable(
       3.4,
       { bold: true },
     )
-    if (row.shape !== 'rectangle')
+    if (row.shape !== 'rectangle' || row.bevelsDeg)
       page.text(
         [page.width - MARGIN, y - 4.2],
-        `${row.shape}${row.shape === 'rounded corners' ? ` r ${formatCut(row.radiusMm, settings)}` : ''}`,
+        row.bevelsDeg
+          ? bevelWords(row.bevelsDeg)
+          : `${shapeWords(row.shape)}${row.shape === 'rounded corners' ? ` r ${formatCut(row.radiusMm, settings)}` : ''}`,
         2.6,
         { align: 'right' },
       )

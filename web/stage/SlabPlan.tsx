@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useEffect, useMemo, useState } from 'react'
-import type { Point } from '../../core/geometry/index.ts'
+import { boundLoop, type Loop, type Point } from '../../core/geometry/index.ts'
 import { type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
 import {
   holdFonts,
@@ -34,6 +34,12 @@ import { usePlanDrag } from './usePlanDrag.ts'
 import { useSize } from './useSize.ts'
 
 type Editing = { readonly what: 'length' | 'width' | ViewSide; readonly at: Point; readonly value: number }
+
+/** Whether a strip runs up the drawing: its boards are hatched that way. */
+function standsUpright(loop: Loop): boolean {
+  const { min, max } = boundLoop(loop)
+  return max[1] - min[1] > max[0] - min[0]
+}
 
 /** The plan of a slab and its mould seen from above, edited in place. Front at the bottom in either attitude. */
 export function SlabPlan({ piece, station }: { piece: SlabPiece; station: StationName }) {
@@ -163,7 +169,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
         >
           <Hatches />
           {mouldParts
-            .filter((p) => p.role === 'base' && piece.mould.school === 'stand')
+            .filter((p) => p.role === 'base' && piece.mould.school !== 'wrap')
             .map(
               (p) =>
                 p.recipe.kind === 'prism' && (
@@ -218,7 +224,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
             })}
           {mouldParts.map((p) => {
             if (p.recipe.kind !== 'prism' || p.role === 'base') return null
-            const upright = p.role === 'strip' && p.recipe.outline.length > 0 && p.name.endsWith(' end')
+            const upright = p.role === 'strip' && standsUpright(p.recipe.outline)
             return (
               <path
                 key={p.id}

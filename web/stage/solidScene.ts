@@ -152,24 +152,13 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     group.add(overlay)
   }
 
-  /** How far a part stands off when parts are shown apart: strips outward, the base down, knockouts up. */
-  function apartBy({ id, role, mesh }: PartMesh): THREE.Vector3 {
+  /** How far a part stands off when parts are shown apart: along the way it leaves the mould. */
+  function apartBy({ id, role, pull }: PartMesh): THREE.Vector3 {
     const reach = Math.max(size[0], size[1]) * 0.12
-    if (role === 'base') return new THREE.Vector3(0, 0, -reach)
-    if (role === 'knockout' || role === 'wrap')
-      return new THREE.Vector3(0, 0, reach * (role === 'wrap' ? 0.6 : 1))
-    if (role === 'strip' || role === 'corner') {
-      const middle = new THREE.Box3().setFromArray(mesh.positions).getCenter(new THREE.Vector3())
-      const out = new THREE.Vector3((middle.x - size[0] / 2) / size[0], (middle.y - size[1] / 2) / size[1], 0)
-      const along =
-        role === 'strip'
-          ? Math.abs(out.x) > Math.abs(out.y)
-            ? new THREE.Vector3(Math.sign(out.x), 0, 0)
-            : new THREE.Vector3(0, Math.sign(out.y), 0)
-          : out.normalize()
-      return along.multiplyScalar(reach)
-    }
-    return new THREE.Vector3(0, 0, id === 'sealant/outline' ? -reach / 2 : 0)
+    if (!pull) return new THREE.Vector3()
+    if (role === 'sealant' || role === 'chamfer')
+      return new THREE.Vector3(0, 0, id === 'sealant/outline' ? -reach / 2 : 0)
+    return new THREE.Vector3(...pull).multiplyScalar(reach * (role === 'wrap' ? 0.6 : 1))
   }
 
   function pose(): void {

@@ -191,16 +191,21 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
   const by = pouredPlacement(piece.attitude, geometry)
   const cast: SolidRecipe = { kind: 'moved', solid: geometry.recipe!, by }
   const parts = kernel.withSolids((scope) => {
-    const part = (id: string, role: PartMesh['role'], recipe: SolidRecipe): PartMesh => {
+    const part = (
+      id: string,
+      role: PartMesh['role'],
+      recipe: SolidRecipe,
+      pull: PartMesh['pull'] = null,
+    ): PartMesh => {
       const mesh = meshSolid(scope.solid(recipe))
-      return { id, role, mesh, lines: creaseLines(mesh) }
+      return { id, role, mesh, pull, lines: creaseLines(mesh) }
     }
     return [
       part('piece', 'piece', cast),
       ...geometry.inserts.map((i) =>
         part(`insert/${i.id}`, 'insert', { kind: 'moved', solid: i.recipe, by }),
       ),
-      ...(plan.stations.mould?.parts ?? []).map((p) => part(p.id, p.role, p.recipe)),
+      ...(plan.stations.mould?.parts ?? []).map((p) => part(p.id, p.role, p.recipe, p.pull)),
     ]
   })
   const { xMm, yMm, zMm } = plan.stations.piece!.figures.centreOfGravity

@@ -1,4 +1,4 @@
-import type { NamedMesh, Placement, Point } from '../../core/geometry/index.ts'
+import type { NamedMesh, Placement, Point, Vector } from '../../core/geometry/index.ts'
 import type { HoldAnswer, HoldWhat } from '../../core/hold.ts'
 import type { Change, Job, Run, StationName } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
@@ -19,6 +19,8 @@ export type PartMesh = {
     | 'sealant'
     | 'chamfer'
   readonly mesh: NamedMesh
+  /** The way a mould part leaves; null for what is cast. */
+  readonly pull: Vector | null
   /** Edges to draw, pairs of points. */
   readonly lines: Float32Array
 }

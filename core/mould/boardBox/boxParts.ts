@@ -1,31 +1,36 @@
 import {
   type Loop,
   measureLoop,
-  rectangleLoop,
-  reverseLoop,
-  type Segment,
+  mirrorPath,
+  type PathCorner,
   type SolidRecipe,
+  type Vector,
 } from '../../geometry/index.ts'
 import type { Rim, SideId, SlabPiece } from '../../job/index.ts'
 import {
   halfSize,
   insetShape,
   openingPlug,
+  outlinePath,
   type PieceGeometry,
   type PlacedOpening,
   pouredLoop,
   pouredPlacement,
   pouredPoint,
-  SIDES,
   shapeLoop,
-  sideAt,
+  sidesOf,
+  sideWords,
   slabBody,
 } from '../../piece/index.ts'
 import type { Board } from '../../stock/index.ts'
 import { chooseLaminate, type Laminate } from '../laminate.ts'
 import type { MouldPart } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { boxPlan, type Footprint } from './boxPlan.ts'
+import { type BoxPlan, boxPlan, extents } from './boxPlan.ts'
+import { type CornerBlock, cornerBlocks } from './cornerBlocks.ts'
+
+const UP: Vector = [0, 0, 1]
+const DOWN: Vector = [0, 0, -1]
 
 export type BoxStock = { readonly base: Board; readonly side: Board; readonly laminate: readonly Board[] }
 
@@ -48,19 +53,22 @@ const prism = (
   highName: `${name}/top`,
 })
 
-const footLoop = ({ x, y, length, width }: Footprint, name: string): Loop =>
-  rectangleLoop([x, y], length, width, [0, 0, 0, 0], {
-    sides: [`${name}/front`, `${name}/right`, `${name}/back`, `${name}/left`],
-    corners: [name, name, name, name],
-  })
-
 const oneLayer = (board: Board) => [{ boardId: board.id, name: board.name, thicknessMm: board.thickness }]
+
+/** The plan as poured: its corners, anticlockwise again when it lies mirrored. */
+export function boxPath(piece: BoxedSlab, { length }: Pick<PieceGeometry, 'length'>): PathCorner[] {
+  const path = outlinePath(piece.outline)
+  return piece.attitude.down === 'top' ? mirrorPath(path, length / 2) : path
+}
 
 /** Every part of the box as a solid in place, as poured. Cavity and parts share the piece's own loops. */
 export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxStock): BarePart[] {
   const { thickness } = geometry
+  const path = boxPath(piece, geometry)
   const plan = boxPlan(
-    { ...geometry, baseThickness: stock.base.thickness, sideThickness: stock.side.thickness },
+    path,
+    thickness,
+    { base: stock.base.thickness, sides: () => stock.side.thickness },
     piece.mould,
   )
   const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
@@ -71,6 +79,7 @@ export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxSt
       loop: pouredLoop(o.loop, piece.attitude, geometry),
     }),
   )
+  const low = plan.stripLow
   return [
     {
       id: 'base',
@@ -82,71 +91,73 @@ export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxSt
       thicknessMm: stock.base.thickness,
       layers: oneLayer(stock.base),
       laminate: null,
-      recipe: prism(footLoop(plan.base, 'base'), plan.baseLow, 0, 'base'),
+      pull: DOWN,
+      bevels: null,
+      leaves: 0,
+      recipe: prism(plan.base.outline, plan.baseLow, 0, 'base'),
     },
-    ...SIDES.map((where) =>
-      stripPart(where, plan.strips[where]!, sideAt(where, piece.attitude), plan, stock.side),
+    ...sidesOf(piece).map((side) =>
+      stripPart(plan.strips.find((s) => s.side === side)!, low, thickness, stock.side),
     ),
-    ...cornerParts(outline, thickness, stock.laminate),
+    ...cornerBlocks(path, outline, stock.side.thickness).map((block) =>
+      cornerPart(block, block.shape === 'rounded post' ? low : 0, thickness, stock.laminate),
+    ),
     ...openings.flatMap((o) => knockoutParts(piece, o, thickness, stock.laminate)),
     ...edgeParts(piece, geometry),
   ]
 }
 
 function stripPart(
-  where: SideId,
-  foot: Footprint,
-  side: SideId,
-  { stripLow, stripHigh }: { stripLow: number; stripHigh: number },
+  strip: BoxPlan['strips'][number],
+  stripLow: number,
+  stripHigh: number,
   board: Board,
 ): BarePart {
-  const along = where === 'front' || where === 'back'
+  const { side, start, end } = strip
   return {
     id: `strip/${side}`,
     role: 'strip',
-    name: side === 'left' || side === 'right' ? `${side} end` : side,
+    name: side === 'left' || side === 'right' ? `${side} end` : sideWords(side),
     boardId: board.id,
-    lengthMm: along ? foot.length : foot.width,
+    lengthMm: strip.length,
     widthMm: stripHigh - stripLow,
     thicknessMm: board.thickness,
     layers: oneLayer(board),
     laminate: null,
-    recipe: prism(footLoop(foot, `strip/${side}`), stripLow, stripHigh, `strip/${side}`),
+    pull: strip.pull,
+    bevels: {
+      startBevelDeg: start.bevelDeg,
+      endBevelDeg: end.bevelDeg,
+      startKind: start.kind,
+      endKind: end.kind,
+      insideLengthMm: strip.sideLength + start.inside + end.inside,
+      leadMm: Math.max(start.inside, start.outside),
+    },
+    leaves: strip.leaves,
+    recipe: prism(strip.loop, stripLow, stripHigh, `strip/${side}`),
   }
 }
 
-/** A block that fills each rounded corner of the plan, hollow on the inside. */
-function cornerParts(outline: Loop, thickness: number, boards: readonly Board[]): BarePart[] {
-  return outline.flatMap((segment): BarePart[] => {
-    if (!segment.arc) return []
-    const { centre, radius } = segment.arc
-    const corner = [
-      segment.from[0] + segment.to[0] - centre[0],
-      segment.from[1] + segment.to[1] - centre[1],
-    ] as const
-    const [back] = reverseLoop([segment])
-    const loop: Segment[] = [
-      { name: `${segment.name}/outer`, from: corner, to: segment.to, arc: null },
-      { ...back!, name: `${segment.name}/face` },
-      { name: `${segment.name}/outer`, from: segment.from, to: corner, arc: null },
-    ]
-    const laminate = chooseLaminate(thickness, boards)
-    const name = segment.name.replace('corner/', '').replace('-', ' ')
-    return [
-      {
-        id: `corner/${segment.name.replace('corner/', '')}`,
-        role: 'corner',
-        name: `${name} corner block`,
-        boardId: null,
-        lengthMm: radius,
-        widthMm: radius,
-        thicknessMm: thickness,
-        layers: laminate?.layers ?? [],
-        laminate,
-        recipe: prism(loop, 0, thickness, segment.name),
-      },
-    ]
-  })
+/** A block that fills a rounded corner of the plan from base to top. */
+function cornerPart(block: CornerBlock, low: number, high: number, boards: readonly Board[]): BarePart {
+  const laminate = chooseLaminate(high - low, boards)
+  const id = block.name.replace('corner/', '')
+  const [length, width] = block.shape === 'hollow corner' ? [block.radius, block.radius] : extents(block.loop)
+  return {
+    id: `corner/${id}`,
+    role: 'corner',
+    name: `${id.replaceAll('-', ' ')} corner ${block.shape === 'hollow corner' ? 'block' : 'post'}`,
+    boardId: null,
+    lengthMm: length,
+    widthMm: width,
+    thicknessMm: high - low,
+    layers: laminate?.layers ?? [],
+    laminate,
+    pull: [block.pull[0], block.pull[1], 0],
+    bevels: null,
+    leaves: 0,
+    recipe: prism(block.loop, low, high, block.name),
+  }
 }
 
 function knockoutParts(
@@ -172,6 +183,9 @@ function knockoutParts(
     thicknessMm: high,
     layers: laminate?.layers ?? [],
     laminate,
+    pull: UP,
+    bevels: null,
+    leaves: 0,
     recipe: prism(bodyLoop, 0, high, `knockout/${opening.key}`),
   }
   if (wrap === 0) return [knockout]
@@ -188,6 +202,9 @@ function knockoutParts(
       thicknessMm: high,
       layers: [],
       laminate: null,
+      pull: UP,
+      bevels: null,
+      leaves: 0,
       recipe: prism(opening.loop, 0, high, `wrap/${opening.key}`, [bodyLoop]),
     },
   ]
@@ -222,20 +239,24 @@ function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[] {
       thicknessMm: size,
       layers: [],
       laminate: null,
+      pull: DOWN,
+      bevels: null,
+      leaves: 0,
       recipe: { kind: 'moved', by, solid: { kind: 'difference', from, minus: [less] } },
     })
   }
   /** The heights, as placed, that an edge of this size reaches from the face that is down. */
   const zone = (size: number): [number, number] =>
     down === 'top' ? [piece.thickness - size, piece.thickness] : [0, size]
-  const eased = (sides: ReadonlySet<string>): SolidRecipe => {
-    const most = Math.max(0, ...SIDES.map((s) => sizeOf(piece, s)))
+  const sides = sidesOf(piece)
+  const eased = (on: ReadonlySet<string>): SolidRecipe => {
+    const most = Math.max(0, ...sides.map((s) => sizeOf(piece, s)))
     const bare: SlabPiece = {
       ...piece,
       sides: Object.fromEntries(
         Object.entries(piece.sides).map(([id, side]) => [
           id,
-          { ...side, ...onlyRim(side, down, sides.has(id)) },
+          { ...side, ...onlyRim(side, down, on.has(id)) },
         ]),
       ),
     }
@@ -243,15 +264,15 @@ function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[] {
     return { ...slabBody(bare, []), low, high }
   }
   let done: ReadonlySet<string> = new Set()
-  const ease = (id: string, role: 'sealant' | 'chamfer', name: string, sides: readonly SideId[]) => {
-    const next = new Set([...done, ...sides])
-    const length = sides.reduce((sum, s) => sum + sideLength(piece, s), 0)
-    part(id, role, name, Math.max(...sides.map((s) => sizeOf(piece, s))), length, eased(done), eased(next))
+  const ease = (id: string, role: 'sealant' | 'chamfer', name: string, added: readonly SideId[]) => {
+    const next = new Set([...done, ...added])
+    const length = added.reduce((sum, s) => sum + sideLength(piece, s), 0)
+    part(id, role, name, Math.max(...added.map((s) => sizeOf(piece, s))), length, eased(done), eased(next))
     done = next
   }
-  const beaded = SIDES.filter((s) => edgeOf(s).kind === 'bead')
+  const beaded = sides.filter((s) => edgeOf(s).kind === 'bead')
   if (beaded.length > 0) ease('sealant/outline', 'sealant', 'sealant bead', beaded)
-  for (const side of SIDES)
+  for (const side of sides)
     if (edgeOf(side).kind === 'chamfer') ease(`chamfer/${side}`, 'chamfer', `${side} chamfer strip`, [side])
   for (const placed of boxedOpenings(geometry)) {
     const opening = piece.openings.find((o) => o.id === placed.openingId)!
@@ -289,7 +310,12 @@ const sizeOf = (piece: BoxedSlab, side: SideId): number => {
   return edge.kind === 'square' ? 0 : edge.size
 }
 
-export const sideLength = (piece: BoxedSlab, side: SideId): number =>
-  side === 'front' || side === 'back' ? piece.outline.length : piece.outline.width
+/** A side's length between the plan's corners, before they are rounded, mm. */
+export function sideLength(piece: BoxedSlab, side: SideId): number {
+  const path = outlinePath(piece.outline)
+  const i = path.findIndex((c) => c.side === side)
+  const [a, b] = [path[i]!, path[(i + 1) % path.length]!]
+  return Math.hypot(b.x - a.x, b.y - a.y)
+}
 
 export const perimeterOf = ({ loop }: PlacedOpening): number => measureLoop(loop).perimeter

@@ -1,79 +1,87 @@
+import {
+  boundLoop,
+  type Loop,
+  type PathCorner,
+  pathLoop,
+  rectangleLoop,
+  type Vector,
+} from '../../geometry/index.ts'
 import type { MouldChoice, SideId } from '../../job/index.ts'
-
-/** A rectangle in the mould's plan, as poured: its low corner and its extents. */
-export type Footprint = {
-  readonly x: number
-  readonly y: number
-  readonly length: number
-  readonly width: number
-}
+import { OUTLINE_NAMES } from '../../piece/index.ts'
+import { interiorAngle } from './interiorAngle.ts'
+import { leavingOrder, stripPull } from './leaving.ts'
+import { boxStrips, type Strip, stripLoop } from './strips.ts'
 
 export type BoxPlan = {
-  readonly base: Footprint
+  readonly base: { readonly outline: Loop; readonly length: number; readonly width: number }
   readonly baseLow: number
   readonly stripLow: number
   readonly stripHigh: number
-  /** Strips by where they stand in the mould, not by the piece's side. */
-  readonly strips: Readonly<Record<SideId, Footprint>>
+  /** In the order of the plan; `leaves` is the place of each in the order in which they come off. */
+  readonly strips: readonly (Strip & {
+    readonly loop: Loop
+    readonly pull: Vector
+    readonly leaves: number
+  })[]
 }
 
-type Box = {
-  readonly length: number
-  readonly width: number
-  readonly thickness: number
-  readonly baseThickness: number
-  readonly sideThickness: number
-}
+type Boards = { readonly base: number; readonly sides: (side: SideId) => number }
 
 /**
- * Where base and strips of a rectangular box stand, cavity from (0, 0) to (length, width), z = 0 the base's face.
- * Wrap: the base is the piece's plan and the strips go round its edge; stand: the strips stand on a wider base.
+ * Where base and strips stand round a path of straight sides, z = 0 the base's face. Wrap: the base is the piece's plan
+ * and the strips go round its edge; stand and mitre: the strips stand on a wider base, a plain rectangle.
  * 900 x 500 x 45, t 18, wrap: base 900 x 500, strips 936 x 63 and 500 x 63; stand: base 936 x 536, strips 45 wide.
  */
 export function boxPlan(
-  { length, width, thickness, baseThickness, sideThickness: t }: Box,
+  path: readonly PathCorner[],
+  thickness: number,
+  { base, sides }: Boards,
   choice: MouldChoice,
 ): BoxPlan {
   const wrap = choice.school === 'wrap'
-  const out = wrap ? 0 : t + choice.baseMargin
+  const strips = boxStrips(path, sides, choice)
+  const order = leavingOrder(strips)
+  const out = wrap ? 0 : choice.baseMargin
+  const corners = wrap
+    ? path.map((c): [number, number] => [c.x, c.y])
+    : boxStrips(path, sides, { ...choice, runPast: 0 }).flatMap((s) => s.corners)
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
+  const min = [Math.min(...xs) - out, Math.min(...ys) - out] as const
+  const size = { length: Math.max(...xs) + out - min[0], width: Math.max(...ys) + out - min[1] }
   return {
-    base: { x: -out, y: -out, length: length + 2 * out, width: width + 2 * out },
-    baseLow: -baseThickness,
-    stripLow: wrap ? -baseThickness : 0,
+    base: {
+      ...size,
+      outline: wrap
+        ? wrappedBase(path)
+        : rectangleLoop([min[0], min[1]], size.length, size.width, [0, 0, 0, 0], {
+            sides: ['base/front', 'base/right', 'base/back', 'base/left'],
+            corners: ['base', 'base', 'base', 'base'],
+          }),
+    },
+    baseLow: -base,
+    stripLow: wrap ? -base : 0,
     stripHigh: thickness,
-    strips: stripPlan(length, width, t, choice.runPast, choice.corners),
+    strips: strips.map((strip, i) => ({
+      ...strip,
+      loop: stripLoop(strip),
+      pull: stripPull(strips, i),
+      leaves: order.indexOf(i),
+    })),
   }
 }
 
-function stripPlan(
-  length: number,
-  width: number,
-  t: number,
-  run: number,
-  corners: MouldChoice['corners'],
-): Record<SideId, Footprint> {
-  const [fromEnd, toEnd] = [-t - run, t + run]
-  switch (corners) {
-    case 'front-and-back-long':
-      return {
-        front: { x: fromEnd, y: -t, length: length + 2 * toEnd, width: t },
-        back: { x: fromEnd, y: width, length: length + 2 * toEnd, width: t },
-        left: { x: -t, y: 0, length: t, width },
-        right: { x: length, y: 0, length: t, width },
-      }
-    case 'ends-long':
-      return {
-        front: { x: 0, y: -t, length, width: t },
-        back: { x: 0, y: width, length, width: t },
-        left: { x: -t, y: fromEnd, length: t, width: width + 2 * toEnd },
-        right: { x: length, y: fromEnd, length: t, width: width + 2 * toEnd },
-      }
-    case 'pinwheel':
-      return {
-        front: { x: 0, y: -t, length: length + toEnd, width: t },
-        right: { x: length, y: 0, length: t, width: width + toEnd },
-        back: { x: fromEnd, y: width, length: length + toEnd, width: t },
-        left: { x: -t, y: fromEnd, length: t, width: width + toEnd },
-      }
-  }
+/** The piece's plan, sharp where a block will round it from inside, round where strips stop short of the corner. */
+function wrappedBase(path: readonly PathCorner[]): Loop {
+  const n = path.length
+  const at = (i: number) => [path[(i + n) % n]!.x, path[(i + n) % n]!.y] as const
+  const sharp = path.map((c, i) =>
+    interiorAngle(at(i - 1), at(i), at(i + 1)) > 180 ? c : { ...c, radius: 0 },
+  )
+  return pathLoop(sharp, { side: (id) => `base/${id}`, corner: OUTLINE_NAMES.corner })
+}
+
+/** Extents of a loop, mm. */
+export function extents(loop: Loop): [length: number, width: number] {
+  const { min, max } = boundLoop(loop)
+  return [max[0] - min[0], max[1] - min[1]]
 }

@@ -1,16 +1,16 @@
-import type { Outline, Piece, SlabPiece } from '../../job/index.ts'
-import { isPlainSide, sideWords } from '../../piece/index.ts'
+import type { Piece, SlabPiece } from '../../job/index.ts'
+import { isPlainSide, outlinePath, sideWords } from '../../piece/index.ts'
+import { interiorAngle } from './interiorAngle.ts'
 
-/** A slab that a straight board box forms: a rectangle, its sides square, beaded or chamfered, top or underside down. */
-export type BoxedSlab = Omit<SlabPiece, 'outline' | 'attitude'> & {
-  readonly outline: Extract<Outline, { kind: 'rectangle' }>
+/** A slab that a straight board box forms: straight sides, square, beaded or chamfered, top or underside down. */
+export type BoxedSlab = Omit<SlabPiece, 'attitude'> & {
   readonly attitude: { readonly down: 'top' | 'bottom'; readonly turnDeg: 0 }
 }
 
 /** Why a piece has no mould method yet, in a few words; null when the board box forms it. */
 export function whyNoBox(piece: Piece): string | null {
   if (piece.kind !== 'slab') return KIND_WORDS[piece.kind]
-  if (piece.outline.kind !== 'rectangle') return 'its plan is not a rectangle'
+  if (outlinePath(piece.outline).some((c) => c.run.kind !== 'line')) return 'its plan has a curved side'
   if (piece.attitude.down !== 'top' && piece.attitude.down !== 'bottom') return 'it is poured on its side'
   if (piece.basin) return 'its basin hangs below'
   const raised =
@@ -27,6 +27,16 @@ const KIND_WORDS: Readonly<Record<Exclude<Piece['kind'], 'slab'>, string>> = {
   box: 'it is a box over a core',
   imported: 'it was read from a file',
   fitted: 'it has a seat or a skirt',
+}
+
+/** Whether the plan turns inward somewhere, so that two strips meet at an inside corner. */
+export function hasInsideCorner(piece: Piece): boolean {
+  if (piece.kind !== 'slab') return false
+  const path = outlinePath(piece.outline)
+  const at = (i: number) => path[(i + path.length) % path.length]!
+  return path.some(
+    (c, i) => interiorAngle([at(i - 1).x, at(i - 1).y], [c.x, c.y], [at(i + 1).x, at(i + 1).y]) > 180.05,
+  )
 }
 
 /** The piece as the board box takes it, or null. */

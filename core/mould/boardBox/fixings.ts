@@ -1,6 +1,6 @@
 import type { Edge } from '../../job/index.ts'
 import { screwPull } from '../../mechanics/index.ts'
-import { type PieceGeometry, SIDES, sideAt } from '../../piece/index.ts'
+import { outlinePath, type PieceGeometry, sidesOf } from '../../piece/index.ts'
 import type { Board, Mix, Sealant } from '../../stock/index.ts'
 import { GRAVITY } from '../../units/convert.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
@@ -24,7 +24,7 @@ export function screwSpacing(
   mix: Mix,
 ): { spacing: number; holds: boolean } {
   const joint = {
-    school: piece.mould.school,
+    school: piece.mould.school === 'wrap' ? ('wrap' as const) : ('stand' as const),
     height: piece.thickness,
     spacing: 1,
     baseThickness: base.thickness,
@@ -48,33 +48,35 @@ export function screwRows(
 ): ScrewRow[] {
   const depth = piece.thickness
   const length = 2 * (piece.mould.school === 'wrap' ? side.thickness : base.thickness)
-  return SIDES.map((where): ScrewRow => {
-    const name = sideAt(where, piece.attitude)
-    const strip = parts.find((p) => p.id === `strip/${name}`)!
-    const own = sideLength(piece, name)
-    const lead = (strip.lengthMm - own) / 2
-    const run = Math.max(0, own - 2 * END)
-    const count = Math.max(2, Math.ceil(run / Math.max(END, spacing) - 1e-9) + 1)
-    const end = Math.min(END, own / 4)
-    const step = (own - 2 * end) / (count - 1)
-    const positions = Array.from({ length: count }, (_, i) => lead + end + i * step)
-    return {
-      where: `${strip.name} to base`,
-      partId: strip.id,
-      lengthMm: length,
-      count,
-      spacingMm: step,
-      positionsMm: positions,
-    }
-  }).concat(depth > CORNER_SCREW_DEPTH ? cornerScrews(geometry, side) : [])
+  const strips = parts.filter((p) => p.role === 'strip')
+  return strips
+    .map((strip): ScrewRow => {
+      const inside = strip.bevels?.insideLengthMm ?? strip.lengthMm
+      const own = Math.min(inside, sideLength(piece, strip.id.replace('strip/', '')))
+      const lead = Math.max(0, strip.bevels?.leadMm ?? 0)
+      const run = Math.max(0, own - 2 * END)
+      const count = Math.max(2, Math.ceil(run / Math.max(END, spacing) - 1e-9) + 1)
+      const end = Math.min(END, own / 4)
+      const step = (own - 2 * end) / (count - 1)
+      const positions = Array.from({ length: count }, (_, i) => lead + end + i * step)
+      return {
+        where: `${strip.name} to base`,
+        partId: strip.id,
+        lengthMm: length,
+        count,
+        spacingMm: step,
+        positionsMm: positions,
+      }
+    })
+    .concat(depth > CORNER_SCREW_DEPTH ? cornerScrews(geometry, strips, side) : [])
 }
 
-const cornerScrews = (geometry: PieceGeometry, side: Board): ScrewRow[] => [
+const cornerScrews = (geometry: PieceGeometry, strips: readonly BarePart[], side: Board): ScrewRow[] => [
   {
     where: 'corners',
-    partId: 'strip/front',
+    partId: strips[0]!.id,
     lengthMm: 2 * side.thickness,
-    count: 4,
+    count: strips.length,
     spacingMm: 0,
     positionsMm: [geometry.thickness / 2],
   },
@@ -93,12 +95,13 @@ export function holdDownForce(volume: number, massKg: number, freshKgPerM3: numb
 /** Sealant by joint: base joint of each side, vertical corners, round knockouts; each with its own radius. */
 export function sealantRows(piece: BoxedSlab, geometry: PieceGeometry): SealantRow[] {
   const { down } = piece.attitude
-  const sharpCorners = piece.outline.radii.filter((r) => r === 0).length
-  const roundCorners = 4 - sharpCorners
+  const corners = outlinePath(piece.outline)
+  const sharpCorners = corners.filter((c) => c.radius === 0).length
+  const roundCorners = corners.length - sharpCorners
   const radiusOf = (edge: Edge) => (edge.kind === 'bead' ? edge.size : 0)
   const rims = Object.fromEntries(piece.openings.map((o) => [o.id, o.rim[down]]))
   const rows: Omit<SealantRow, 'millilitres'>[] = [
-    ...SIDES.map((side) => ({
+    ...sidesOf(piece).map((side) => ({
       where: `${side} base joint`,
       lengthMm: sideLength(piece, side),
       radiusMm: radiusOf(piece.sides[side]![down]),

@@ -1,4 +1,4 @@
-import { whyNoBox } from '../../../core/mould/index.ts'
+import { bevelWords, hasInsideCorner, shapeWords, whyNoBox } from '../../../core/mould/index.ts'
 import { formatCut, formatLength, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../../app/store.ts'
@@ -46,19 +46,33 @@ export function MouldBench() {
         options={[
           { value: 'wrap', name: 'wrap', note: 'round the base edge', drawing: <SchoolDrawing wrap /> },
           { value: 'stand', name: 'stand', note: 'on the base', drawing: <SchoolDrawing /> },
+          { value: 'mitre', name: 'mitre', note: 'stuck on after', drawing: <MitreDrawing /> },
         ]}
         onChoose={(school) => choose(`sides ${school}`, { school })}
       />
-      <Choice
-        label="Which strips run long"
-        value={mould.corners}
-        options={[
-          { value: 'front-and-back-long', name: 'front, back' },
-          { value: 'ends-long', name: 'ends' },
-          { value: 'pinwheel', name: 'pinwheel' },
-        ]}
-        onChoose={(corners) => choose(`corners ${corners}`, { corners })}
-      />
+      {mould.school !== 'mitre' && (
+        <Choice
+          label="Which strips run long"
+          value={mould.corners}
+          options={[
+            { value: 'front-and-back-long', name: 'front, back' },
+            { value: 'ends-long', name: 'ends' },
+            { value: 'pinwheel', name: 'pinwheel' },
+          ]}
+          onChoose={(corners) => choose(`corners ${corners}`, { corners })}
+        />
+      )}
+      {hasInsideCorner(piece) && (
+        <Choice
+          label="Inside corners"
+          value={mould.insideCorners}
+          options={[
+            { value: 'mitre', name: 'mitred', note: 'faced board all round' },
+            { value: 'short', name: 'one strip short', note: 'a raw end to tape' },
+          ]}
+          onChoose={(insideCorners) => choose(`inside corners ${insideCorners}`, { insideCorners })}
+        />
+      )}
       <h2>Boards</h2>
       <Pick
         label="Base"
@@ -80,7 +94,7 @@ export function MouldBench() {
         max={1000}
         onCommit={(runPast) => choose(`run-past ${mm(runPast)}`, { runPast })}
       />
-      {mould.school === 'stand' && (
+      {mould.school !== 'wrap' && (
         <MeasureField
           label="Base margin"
           value={mould.baseMargin}
@@ -203,8 +217,10 @@ function CutTable() {
               {row.name}
               <span className="block text-[13px] leading-tight text-soft">
                 {row.boardName}
-                {row.shape !== 'rectangle' && `, ${row.shape}`}
+                {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
+                {row.bevelsDeg && `, ${bevelWords(row.bevelsDeg)}`}
                 {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
+                {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
               </span>
             </td>
             <td className="n">
@@ -215,6 +231,17 @@ function CutTable() {
         ))}
       </tbody>
     </table>
+  )
+}
+
+function MitreDrawing() {
+  return (
+    <svg aria-hidden width="72" height="34" viewBox="0 0 72 34" className="mb-1 block">
+      <path d="M17 8h38v16H17z" fill="var(--concrete)" stroke="var(--ink)" strokeWidth="1" />
+      <g fill="var(--board)" stroke="var(--ink)" strokeWidth="1.3">
+        <path d="M11 2h50l-6 6H17z M61 2v28l-6-6V8z M61 30H11l6-6h38z M11 30V2l6 6v16z" />
+      </g>
+    </svg>
   )
 }
 
