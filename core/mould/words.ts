@@ -15,7 +15,7 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
       }
     case 'not-in-mould':
       return {
-        what: `${f.count === 1 ? `${f.features} has` : `${f.count} features have`} no part in this mould yet`,
+        what: `No part in this mould forms ${f.count === 1 ? f.features : `${f.count} of the features`} yet`,
         why: `The box forms the slab and its through openings. Fix what forms these by hand, mirrored where the show face is down: ${f.features}.`,
       }
     case 'sealant-missing':

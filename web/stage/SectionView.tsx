@@ -84,7 +84,7 @@ export function SectionView() {
           axis={axisOn(line, piece, box)}
         />
       )}
-      {!drawing && plan && (
+      {!drawing && plan && !plan.stations.piece?.geometry.recipe && (
         <p className="label absolute left-4 top-9 text-soft">
           No section while a finding stops the piece from being built.
         </p>
