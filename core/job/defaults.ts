@@ -97,6 +97,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       sealant: firstId(stock.sealants),
       kerf: 3,
       trim: 10,
+      braceSpacing: null,
       turnParts: true,
     },
     steel: { kind: 'mesh', mesh: firstId(stock.meshes), cover: null, depth: null },

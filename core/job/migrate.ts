@@ -40,13 +40,29 @@ function piecesOfManyKinds(raw: Raw): Raw {
   }
 }
 
-/** Version 2 built one mould, a box round a rectangle. */
+/** Stiffness across the face grain beside that along it, by material. */
+const ACROSS: Readonly<Record<string, number>> = {
+  'birch-ply': 7000 / 9500,
+  'film-faced-ply': 7000 / 9500,
+  'spruce-ply': 3500 / 7500,
+}
+
+/** Version 2 built one mould, a box round a rectangle of boards alike both ways. */
 const mouldsOfAnyPlan = (raw: Raw): Raw => ({
   ...raw,
+  ...(isRecord(raw.stock) && {
+    stock: {
+      ...raw.stock,
+      boards: records(raw.stock.boards).map((board) => ({
+        ...board,
+        elasticityAcross: Number(board.elasticity) * (ACROSS[String(board.material)] ?? 1),
+      })),
+    },
+  }),
   pieces: Array.isArray(raw.pieces)
     ? raw.pieces.map((piece) =>
         isRecord(piece) && isRecord(piece.mould)
-          ? { ...piece, mould: { ...piece.mould, insideCorners: 'mitre' } }
+          ? { ...piece, mould: { ...piece.mould, insideCorners: 'mitre', braceSpacing: null } }
           : piece,
       )
     : raw.pieces,

@@ -77,6 +77,12 @@ export const mouldChoiceSchema = z.strictObject({
   sealant: id,
   kerf: z.number().min(0).max(20),
   trim: z.number().min(0).max(200),
+  braceSpacing: z
+    .number()
+    .positive()
+    .max(LIMITS.coordinate)
+    .nullable()
+    .describe('tops of the sides held by braces no further apart, mm; null leaves them free'),
   turnParts: z.boolean().describe('whether a part may lie either way on the sheet'),
 })
 

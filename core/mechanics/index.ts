@@ -1,1 +1,2 @@
 export * from './formPressure.ts'
+export * from './plate.ts'

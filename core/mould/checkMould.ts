@@ -4,14 +4,19 @@ import type { Board, Sealant, Stock } from '../stock/index.ts'
 import { type BoxedSlab, notFormed, whyNoBox } from './boardBox/boxedSlab.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import { SAW_TILT } from './boardBox/strips.ts'
-import type { BoardLayout } from './types.ts'
+import type { BoardLayout, BowRow } from './types.ts'
 
 type StockFound = {
   readonly base: Board | undefined
   readonly side: Board | undefined
   readonly sealant: Sealant | undefined
 }
-type Loads = { readonly holds: boolean; readonly pressure: number; readonly casts: number }
+type Loads = {
+  readonly holds: boolean
+  readonly pressure: number
+  readonly casts: number
+  readonly bowing: readonly BowRow[]
+}
 
 const finding = (
   piece: Pick<Piece, 'id'>,
@@ -50,6 +55,18 @@ const checkMethod = (piece: Piece): Finding[] => {
   const why = whyNoBox(piece)
   return why === null ? [] : [finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, why })]
 }
+
+/** Braces this far apart hold a top that no bow asks to be held, mm [own]. */
+const USUAL_BRACES = 600
+/** The spacing that keeps every bowed side within its limit, in whole 10 mm; null when one of them no brace helps. */
+function bracesFor(rows: readonly BowRow[]): number | null {
+  const bowed = rows.filter((r) => r.bowMm > r.limitMm)
+  if (bowed.length === 0 || bowed.some((r) => r.braceSpacingMm === null)) return null
+  return Math.floor(Math.min(...bowed.map((r) => r.braceSpacingMm!)) / 10) * 10 || null
+}
+const braced = (piece: BoxedSlab, braceSpacing: number): Change[] => [
+  { type: 'mouldChosen', pieceId: piece.id, patch: { braceSpacing } },
+]
 
 /** Strips that no saw cuts, that stand in each other's place, or whose raw end faces the concrete. */
 function checkStrips(piece: BoxedSlab, parts: readonly BarePart[]): Finding[] {
@@ -185,13 +202,40 @@ function checkParts(
         pressureKPa: loads.pressure,
       }),
     )
-  else if (!loads.holds)
+  else if (!loads.holds && piece.mould.braceSpacing === null)
     findings.push(
-      finding(piece, 'hold-the-top', 'warn', 'choice', {
-        depthMm: piece.thickness,
-        pressureKPa: loads.pressure,
-      }),
+      finding(
+        piece,
+        'hold-the-top',
+        'warn',
+        'choice',
+        { depthMm: piece.thickness, pressureKPa: loads.pressure },
+        braced(piece, bracesFor(loads.bowing) ?? USUAL_BRACES),
+      ),
     )
+  const bowed = loads.bowing.filter((b) => b.bowMm > b.limitMm)
+  if (bowed.length > 0) {
+    const worst = bowed.reduce((a, b) => (a.bowMm > b.bowMm ? a : b))
+    const spacing = bracesFor(bowed)
+    findings.push(
+      finding(
+        piece,
+        'side-bows',
+        'warn',
+        worst.partId,
+        {
+          side: worst.name,
+          bowMm: worst.bowMm,
+          limitMm: worst.limitMm,
+          alongMm: worst.alongMm,
+          aboveBaseMm: worst.aboveBaseMm,
+          sides: bowed.length,
+          braceSpacingMm: spacing ?? 0,
+        },
+        spacing === null ? undefined : braced(piece, spacing),
+      ),
+    )
+  }
   const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
   const tooled = sidesOf(piece).filter((s) => piece.sides[s]![up].kind !== 'square')
   if (tooled.length > 0)

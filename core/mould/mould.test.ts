@@ -326,8 +326,25 @@ describe('findings', () => {
       testStock,
       [['larger-than-sheet', 'stop']],
     ],
-    ['too tall', testSlab({ thickness: 1100 }), testStock, [['tall-form', 'stop']]],
-    ['hold the top', testSlab({ thickness: 300 }), testStock, [['hold-the-top', 'warn']]],
+    [
+      'too tall',
+      testSlab({ thickness: 1100 }),
+      testStock,
+      [
+        ['tall-form', 'stop'],
+        ['side-bows', 'warn'],
+      ],
+    ],
+    [
+      'hold the top',
+      testSlab({ thickness: 300 }),
+      testStock,
+      [
+        ['hold-the-top', 'warn'],
+        ['side-bows', 'warn'],
+      ],
+    ],
+    ['held, and stiff enough', choose({ braceSpacing: 250 }, testSlab({ thickness: 300 })), testStock, []],
     [
       'open edges',
       testTop({ attitude: { down: 'bottom', turnDeg: 0 } }),

@@ -7,6 +7,7 @@ import { massOf } from '../units/convert.ts'
 import { asBoxed, type BoxedSlab } from './boardBox/boxedSlab.ts'
 import { type BarePart, boxParts, perimeterOf } from './boardBox/boxParts.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantReady, sealantRows } from './boardBox/fixings.ts'
+import { bowedSides } from './bowedSides.ts'
 import { checkMould } from './checkMould.ts'
 import { cutList } from './cutList.ts'
 import { layoutBoards } from './layoutBoards.ts'
@@ -62,6 +63,7 @@ function planBoardBox(
   const { rows, parts } = cutList(bare, stock)
   const layouts = layoutBoards(rows, stock, piece.mould, piece.mouldCount, shouldStop)
   const { spacing, holds } = screwSpacing(piece, base, side, mix)
+  const bowing = bowedSides(piece, bare, side, mix, holds)
   const screws = screwRows(piece, geometry, bare, base, side, spacing)
   const sealantList = sealantRows(piece, geometry)
   const millilitres = sealantList.reduce((sum, r) => sum + r.millilitres, 0)
@@ -122,6 +124,7 @@ function planBoardBox(
       raw.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (solidVolume(p) / p.thicknessMm), 0) *
       1e-6,
     holdDown,
+    bowing,
     footPressureKPa: pressureAt(piece.thickness, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null ? null : boardCost / casts,
@@ -135,7 +138,7 @@ function planBoardBox(
       piece,
       bare,
       layouts,
-      { holds, pressure: figures.footPressureKPa, casts: LIFE[base.material] },
+      { holds, pressure: figures.footPressureKPa, casts: LIFE[base.material], bowing },
       stock,
     ),
   ]

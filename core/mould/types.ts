@@ -113,6 +113,23 @@ export type ScrewRow = {
   readonly positionsMm: readonly number[]
 }
 
+/** How far a side strip bows outward under the fill, worked out as a plate. */
+export type BowRow = {
+  readonly partId: string
+  readonly name: string
+  readonly bowMm: number
+  /** Where it is largest: along the inside of the strip, and above the base. */
+  readonly alongMm: number
+  readonly aboveBaseMm: number
+  readonly limitMm: number
+  /** Braces that hold its top now, from its start. */
+  readonly bracesMm: readonly number[]
+  /** The bow along its top, evenly spaced from end to end. */
+  readonly topMm: readonly number[]
+  /** Braces this far apart would keep it within the limit; null when it is, or when none do. */
+  readonly braceSpacingMm: number | null
+}
+
 export type SealantRow = {
   readonly where: string
   readonly lengthMm: number
@@ -160,6 +177,7 @@ export type MouldFigures = {
     readonly holdForceN: number
     readonly screws: number
   }[]
+  readonly bowing: readonly BowRow[]
   readonly footPressureKPa: number
   readonly boardCost: number | null
   readonly costPerCast: number | null

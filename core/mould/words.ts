@@ -51,6 +51,12 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
         why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed.',
         remedy: 'Mitre inside corners',
       }
+    case 'side-bows':
+      return {
+        what: `The ${f.side} side bows ${Number(f.bowMm).toFixed(1)} mm under the fill${Number(f.sides) > 1 ? `, and ${Number(f.sides) - 1} more bow too much` : ''}`,
+        why: `At most ${Number(f.limitMm).toFixed(1)} mm is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${Number(f.braceSpacingMm) > 0 ? 'Hold the tops with braces or ties across.' : 'Braces along the top do not cure it: use a thicker or stiffer board, or a rail along its middle.'}`,
+        remedy: `Brace the tops every ${mm(f.braceSpacingMm)}`,
+      }
     case 'strips-meet':
       return {
         what: `The ${f.strip} and ${f.other} strips stand in each other’s place`,
@@ -70,6 +76,7 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
       return {
         what: `${mm(f.depthMm)} deep: the screws along the base cannot hold the sides alone`,
         why: 'The push at the foot pries them out of the board’s edge. Hold the top with a brace, tie or strap, or use plywood.',
+        remedy: 'Brace the tops',
       }
     case 'tooled-arris':
       return {

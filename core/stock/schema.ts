@@ -19,6 +19,7 @@ export const boardSchema = z.strictObject({
   grain: z.boolean().describe('whether the face has a direction that parts must keep'),
   densityKgPerM3: positive,
   elasticity: positive.describe('MPa, along the face grain where there is one'),
+  elasticityAcross: positive.describe('MPa, across the face grain; the same where there is none'),
   screwHold: positive.describe('allowable withdrawal of one screw in the edge, N'),
   price: price.describe('a whole board'),
   source,

@@ -39,6 +39,7 @@ export function StockPage() {
         grain: false,
         densityKgPerM3: 680,
         elasticity: 2000,
+        elasticityAcross: 2000,
         screwHold: 250,
         price: null,
         source: 'typed here',

@@ -21,6 +21,7 @@ import { usePlan } from '../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../app/store.ts'
 import { lineDragged, pointedAt, selected } from '../app/viewSlice.ts'
 import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
+import { BowLines } from './BowLines.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { PathHandles } from './PathHandles.tsx'
@@ -236,6 +237,9 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
               />
             )
           })}
+          {station === 'mould' && poured && plan?.stations.mould && (
+            <BowLines mould={plan.stations.mould} onScreen={onScreen} scale={scale} />
+          )}
           {piece.outline.kind === 'rectangle' &&
             (SIDES as readonly ViewSide[]).map((side) => {
               const [a, b] = sideEnds(side, length, width).map(toScreen) as [Point, Point]

@@ -34,6 +34,8 @@ export function screwSpacing(
   const edgeOf = piece.mould.school === 'wrap' ? base : side
   const byPrying = edgeOf.screwHold / screwPull(joint)
   const most = 10 * base.thickness
+  // Held at the top a strip no longer pries its screws: they carry two thirds of the push in shear.
+  if (piece.mould.braceSpacing !== null) return { spacing: most, holds: byPrying >= END }
   return { spacing: Math.min(most, byPrying), holds: byPrying >= END }
 }
 

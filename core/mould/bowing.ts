@@ -1,0 +1,79 @@
+import { grainStiffness, type PlateSupport, rectangleMesh, solvePlate } from '../mechanics/index.ts'
+import { GRAVITY } from '../units/convert.ts'
+
+/** A side under the push of the fill, its inside from end to end and from base to top. */
+export type PushedSide = {
+  readonly length: number
+  readonly depth: number
+  readonly thickness: number
+  /** MPa, along the side and up it. */
+  readonly elasticity: readonly [along: number, up: number]
+  readonly freshKgPerM3: number
+  /** Whether the base edge is held against turning: its screws pass the prying check. */
+  readonly clampedFoot: boolean
+  /** Places along the top that are held, mm from the side's start. */
+  readonly braces: readonly number[]
+}
+
+export type Bow = {
+  /** Largest, mm, outward. */
+  readonly most: number
+  /** Where: along the side from its start, and above the base. */
+  readonly at: readonly [along: number, up: number]
+  /** Along the top, evenly spaced from end to end, mm. */
+  readonly top: readonly number[]
+}
+
+const POISSON = 0.3
+/** A side bows no further than this, mm, nor than this share of its length. */
+const LIMIT = { mm: 1, share: 1 / 360 } as const
+/** More braces than this along one side are no answer. */
+const MOST_BRACES = 24
+
+export const bowLimit = (length: number): number => Math.min(LIMIT.mm, length * LIMIT.share)
+
+/** Places of `count` braces with equal gaps. */
+export const bracePlaces = (length: number, count: number): number[] =>
+  Array.from({ length: count }, (_, i) => (length * (i + 1)) / (count + 1))
+
+/** How many braces keep them no further apart than `spacing`; none without one. */
+export const braceCount = (length: number, spacing: number | null): number =>
+  spacing === null ? 0 : Math.max(0, Math.ceil(length / spacing - 1e-9) - 1)
+
+/** How far a side bows: a plate held along its base and at its two ends, its top free but for braces. */
+export function sideBow(side: PushedSide): Bow {
+  const { length, depth, thickness, braces } = side
+  const gaps = braces.length + 1
+  const wanted = Math.max(12, Math.min(48, Math.round((length / depth) * 8)))
+  const columns = gaps * Math.ceil(wanted / gaps)
+  const rows = Math.max(8, Math.min(24, Math.round((depth / length) * columns)))
+  const mesh = rectangleMesh(length, depth, columns, rows)
+  const isBrace = (x: number) => braces.some((b) => Math.abs(b - x) < length / columns / 2)
+  const supports = mesh.nodes.flatMap(([x, y], node): PlateSupport[] => {
+    const [foot, end, held] = [y === 0, x === 0 || x === length, y === depth && isBrace(x)]
+    if (!foot && !end && !held) return []
+    return [{ node, deflection: true, slopeX: foot, slopeY: end || (foot && side.clampedFoot) }]
+  })
+  const { deflection } = solvePlate(
+    mesh,
+    grainStiffness(side.elasticity[0], side.elasticity[1], thickness, POISSON),
+    supports,
+    ([, y]) => side.freshKgPerM3 * GRAVITY * (depth - y) * 1e-9,
+  )
+  let worst = 0
+  deflection.forEach((w, n) => {
+    if (w > deflection[worst]!) worst = n
+  })
+  const top = Array.from({ length: columns + 1 }, (_, i) => deflection[i * (rows + 1) + rows]!)
+  return { most: deflection[worst]!, at: mesh.nodes[worst]!, top }
+}
+
+/** The fewest equally spaced braces that keep a side's bow within its limit; null when no number does. */
+export function bracesNeeded(side: Omit<PushedSide, 'braces'>): number | null {
+  const bow = (count: number) => sideBow({ ...side, braces: bracePlaces(side.length, count) }).most
+  const limit = bowLimit(side.length)
+  // What bows between base and top stays, however many braces there are.
+  if (bow(MOST_BRACES) > limit) return null
+  for (let count = 0; count < MOST_BRACES; count += 1) if (bow(count) <= limit) return count
+  return MOST_BRACES
+}
