@@ -18,7 +18,8 @@ export const wordsStyle = (style: MeasureStyle): WordsStyle => ({
 export function explain(finding: Finding, style: WordsStyle): Explanation {
   const words = byStation(finding, style)
   if (!words) throw new Error(`no words for ${finding.station} ${finding.code}`)
-  return words
+  // Many begin with the name of a part or a row of stock, written as its maker wrote it.
+  return { ...words, what: words.what.charAt(0).toUpperCase() + words.what.slice(1) }
 }
 
 function byStation(finding: Finding, style: WordsStyle): Explanation | null {

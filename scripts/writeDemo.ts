@@ -245,10 +245,10 @@ const drum = newTurned(told('pier-drum', 'Pier drum'), stock, {
 const capOutline: Outline = {
   kind: 'polygon',
   corners: [
-    corner(0, 0, 'front', 90),
-    corner(420, 0, 'right', 90),
-    corner(420, 420, 'back', 90),
-    corner(0, 420, 'left', 90),
+    corner(0, 0, 'front', 160),
+    corner(420, 0, 'right', 160),
+    corner(420, 420, 'back', 160),
+    corner(0, 420, 'left', 160),
   ],
 }
 const pierCap = slabOf('pier-cap', 'Pier cap', 420, 420, 60, {
@@ -266,6 +266,8 @@ const pierCap = slabOf('pier-cap', 'Pier cap', 420, 420, 60, {
     },
   ],
 })
+
+pierCap.mould = { ...pierCap.mould, rounds: 'bent', skin: 'skin-flexible-5' }
 
 const hex: Outline = {
   kind: 'polygon',
@@ -368,6 +370,8 @@ const counterweight = slabOf('counterweight', 'Counterweight', 300, 150, 50, {
   openings: [{ ...newOpening('slot', 'slot', { kind: 'slot', length: 26, width: 70 }) }],
   steel: { ...washTop.steel, kind: 'none' },
 })
+
+counterweight.mould = { ...counterweight.mould, skin: 'skin-vinyl-2' }
 
 const rainBasin = newTurned(told('rain-basin', 'Rain basin'), stock, {
   exposure: 'outdoors',

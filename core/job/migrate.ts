@@ -1,3 +1,5 @@
+import { startingStock } from '../stock/catalogue.ts'
+
 type Raw = Record<string, unknown>
 
 const records = (value: unknown): Raw[] => (Array.isArray(value) ? value.filter(isRecord) : [])
@@ -47,12 +49,30 @@ const ACROSS: Readonly<Record<string, number>> = {
   'spruce-ply': 3500 / 7500,
 }
 
+/** What version 3 asks beside: rows of bent skins, tubes and rubbers, and the choices that name them. */
+const NEW_ROWS = () => {
+  const { skins, tubes, rubbers } = startingStock()
+  return { skins, tubes, rubbers }
+}
+const NEW_CHOICES = {
+  insideCorners: 'mitre',
+  rounds: 'block',
+  skin: 'skin-hardboard-3',
+  overlap: 30,
+  tube: 'tube-150',
+  rubber: 'polyurethane-40',
+  rubberWall: null,
+  rubberParts: 1,
+  braceSpacing: null,
+}
+
 /** Version 2 built one mould, a box round a rectangle of boards alike both ways. */
 const mouldsOfAnyPlan = (raw: Raw): Raw => ({
   ...raw,
   ...(isRecord(raw.stock) && {
     stock: {
       ...raw.stock,
+      ...NEW_ROWS(),
       boards: records(raw.stock.boards).map((board) => ({
         ...board,
         elasticityAcross: Number(board.elasticity) * (ACROSS[String(board.material)] ?? 1),
@@ -62,7 +82,7 @@ const mouldsOfAnyPlan = (raw: Raw): Raw => ({
   pieces: Array.isArray(raw.pieces)
     ? raw.pieces.map((piece) =>
         isRecord(piece) && isRecord(piece.mould)
-          ? { ...piece, mould: { ...piece.mould, insideCorners: 'mitre', braceSpacing: null } }
+          ? { ...piece, mould: { ...piece.mould, ...NEW_CHOICES } }
           : piece,
       )
     : raw.pieces,

@@ -55,7 +55,7 @@ export const temperatureSchema = z.discriminatedUnion('kind', [
 ])
 
 export const mouldChoiceSchema = z.strictObject({
-  method: z.literal('board-box'),
+  method: z.enum(['board-box', 'tube', 'block']),
   school: z
     .enum(['wrap', 'stand', 'mitre'])
     .describe('sides round the base edge, on the base, or mitred and stuck on after'),
@@ -64,6 +64,13 @@ export const mouldChoiceSchema = z.strictObject({
     .enum(['mitre', 'short'])
     .describe('two strips mitred, or one short of the other, whose raw end then faces the concrete'),
   runPast: distance,
+  rounds: z.enum(['block', 'bent']).describe('rounded outside corners by blocks, or by a bent skin'),
+  skin: id.describe('the sheet that curved sides are bent from'),
+  overlap: distance.describe('of a bent ring on itself, mm'),
+  tube: id.describe('the card tube a cylinder is cast in'),
+  rubber: id.describe('of a block mould'),
+  rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
+  rubberParts: z.number().int().min(1).max(2).describe('a block poured in one, or in two halves'),
   baseBoard: id,
   sideBoard: id,
   baseMargin: distance.describe('stand only: base beyond the sides, mm'),

@@ -48,9 +48,10 @@ export function sideBow(side: PushedSide): Bow {
   const columns = gaps * Math.ceil(wanted / gaps)
   const rows = Math.max(8, Math.min(24, Math.round((depth / length) * columns)))
   const mesh = rectangleMesh(length, depth, columns, rows)
-  const isBrace = (x: number) => braces.some((b) => Math.abs(b - x) < length / columns / 2)
-  const supports = mesh.nodes.flatMap(([x, y], node): PlateSupport[] => {
-    const [foot, end, held] = [y === 0, x === 0 || x === length, y === depth && isBrace(x)]
+  const isBrace = (column: number) => braces.some((b) => Math.abs((b * columns) / length - column) < 0.5)
+  const supports = mesh.nodes.flatMap((_, node): PlateSupport[] => {
+    const [column, row] = [Math.floor(node / (rows + 1)), node % (rows + 1)]
+    const [foot, end, held] = [row === 0, column === 0 || column === columns, row === rows && isBrace(column)]
     if (!foot && !end && !held) return []
     return [{ node, deflection: true, slopeX: foot, slopeY: end || (foot && side.clampedFoot) }]
   })

@@ -1,6 +1,7 @@
 import type { Change, Finding, Piece } from '../job/index.ts'
-import { sidesOf, sideWords } from '../piece/index.ts'
+import { outlinePath, sidesOf, sideWords } from '../piece/index.ts'
 import type { Board, Sealant, Stock } from '../stock/index.ts'
+import { kerfs } from './boardBox/bentSides.ts'
 import { type BoxedSlab, notFormed, whyNoBox } from './boardBox/boxedSlab.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import { SAW_TILT } from './boardBox/strips.ts'
@@ -54,6 +55,58 @@ function checkStock(piece: Piece, { base, side, sealant }: StockFound): Finding[
 const checkMethod = (piece: Piece): Finding[] => {
   const why = whyNoBox(piece)
   return why === null ? [] : [finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, why })]
+}
+
+/** Skins that are missing, or bent tighter than they go, with what would do. */
+function checkBends(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): Finding[] {
+  const bentAt = (choice: string): Change[] => [
+    { type: 'mouldChosen', pieceId: piece.id, patch: { skin: choice } },
+  ]
+  const skin = stock.skins.find((s) => s.id === piece.mould.skin)
+  if (!skin) {
+    const curved = outlinePath(piece.outline).some((c) => c.run.kind === 'arc')
+    const other = stock.skins[0]
+    return curved
+      ? [
+          finding(
+            piece,
+            'skin-missing',
+            'stop',
+            'choice',
+            { row: piece.mould.skin },
+            other && bentAt(other.id),
+          ),
+        ]
+      : []
+  }
+  const tight = parts.filter((p) => p.role === 'skin' && p.bend && p.bend.radiusMm < skin.leastRadius)
+  if (tight.length === 0) return []
+  const worst = tight.reduce((a, b) => (a.bend!.radiusMm < b.bend!.radiusMm ? a : b))
+  const { radiusMm } = worst.bend!
+  const wetted = skin.wettedRadius !== null && radiusMm >= skin.wettedRadius
+  const cut = kerfs(radiusMm, skin.thickness, piece.mould.kerf)
+  const other = stock.skins
+    .filter((s) => s.leastRadius <= radiusMm)
+    .sort((a, b) => b.leastRadius - a.leastRadius)[0]
+  return [
+    finding(
+      piece,
+      'bend-too-tight',
+      wetted ? 'warn' : 'stop',
+      worst.id,
+      {
+        part: worst.name,
+        radiusMm,
+        leastMm: skin.leastRadius,
+        wettedMm: wetted ? (skin.wettedRadius ?? 0) : 0,
+        skin: skin.name,
+        kerfDepthMm: cut?.depth ?? 0,
+        kerfSpacingMm: cut?.spacing ?? 0,
+        other: other?.name ?? '',
+      },
+      other && bentAt(other.id),
+    ),
+  ]
 }
 
 /** Braces this far apart hold a top that no bow asks to be held, mm [own]. */
@@ -183,7 +236,7 @@ function checkParts(
       ),
     )
   }
-  findings.push(...checkStrips(piece, parts))
+  findings.push(...checkStrips(piece, parts), ...checkBends(piece, parts, stock))
   for (const layout of layouts) {
     if (layout.tooLarge.length === 0) continue
     findings.push(

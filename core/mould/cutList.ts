@@ -1,5 +1,5 @@
 import { measureLoop } from '../geometry/index.ts'
-import type { Board, Stock } from '../stock/index.ts'
+import { type SheetStock, type Stock, sheetStock } from '../stock/index.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import type { CutNote, CutRow, MouldPart } from './types.ts'
 
@@ -9,20 +9,21 @@ export const letter = (n: number): string =>
 
 type Piece = {
   readonly part: BarePart
-  readonly board: Pick<Board, 'id' | 'name'>
+  readonly board: Pick<SheetStock, 'id' | 'name'>
   readonly thickness: number
   readonly count: number
 }
 
 /** Gives every part its letter and lists what is to be cut, equal sizes of one board in one row. */
 export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRow[]; parts: MouldPart[] } {
+  const sheets = sheetStock(stock)
   const pieces = parts.flatMap((part): Piece[] => {
     if (part.role === 'sealant' || part.role === 'wrap' || part.role === 'chamfer') return []
     const counts = new Map<string, Piece>()
     for (const layer of part.layers) {
       if (layer.boardId === 'card-shim') continue
       const known = counts.get(layer.boardId)
-      const board = stock.boards.find((b) => b.id === layer.boardId)!
+      const board = sheets.find((b) => b.id === layer.boardId)!
       counts.set(layer.boardId, { part, board, thickness: layer.thicknessMm, count: (known?.count ?? 0) + 1 })
     }
     return [...counts.values()]
@@ -32,6 +33,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
     const { part, board } = piece
     const key = [
       part.role,
+      part.bend?.radiusMm.toFixed(2) ?? '',
       board.id,
       part.lengthMm.toFixed(3),
       part.widthMm.toFixed(3),
@@ -76,6 +78,7 @@ function bevelsOf({ bevels }: BarePart): [number, number] | null {
 }
 
 function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
+  if (part.bend) return { shape: part.role === 'rib' ? 'rib' : 'bent', radiusMm: part.bend.radiusMm }
   if (part.role === 'corner')
     return part.name.endsWith('post')
       ? { shape: 'rounded post', radiusMm: radiusOf(part) }
@@ -102,6 +105,7 @@ const radiusOf = ({ recipe }: BarePart): number =>
 function rowName(parts: readonly BarePart[]): string {
   const names = parts.map((p) => p.name)
   if (parts.length === 1) return names[0]!
+  if (parts[0]!.role === 'rib') return `${[...new Set(names.map((n) => n.replace(/ \d+$/, '')))].join(', ')}s`
   if (parts[0]!.role === 'strip') return names.every((n) => n.endsWith(' end')) ? 'ends' : names.join(', ')
   const stem = names[0]!.replace(/ \d+ /, ' ')
   return names.every((n) => n.replace(/ \d+ /, ' ') === stem) ? `${stem}s` : names.join(', ')
@@ -110,6 +114,7 @@ function rowName(parts: readonly BarePart[]): string {
 function notesFor(part: BarePart): CutNote[] {
   const notes: CutNote[] = []
   if (part.role === 'base' || part.role === 'strip') notes.push('faced side in')
+  if (part.role === 'skin') notes.push('bent, tacked to its ribs')
   if (shapeOf(part).shape === 'outline') notes.push('cut to the outline')
   if (part.bevels && [part.bevels.startKind, part.bevels.endKind].includes('through'))
     notes.push('raw end faces concrete: edge or tape')

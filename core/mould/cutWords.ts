@@ -2,7 +2,7 @@ import type { CutRow } from './types.ts'
 
 /** What a row's shape is called on the bench. */
 export const shapeWords = (shape: CutRow['shape']): string =>
-  shape === 'outline' ? 'cut to the outline' : shape
+  shape === 'outline' ? 'cut to the outline' : shape === 'rib' ? 'cut to the curve' : shape
 
 /** `both ends 45°`, `ends 22.5° and square`: off the square, the longer face outside unless it says inside. */
 export function bevelWords([a, b]: readonly [number, number]): string {

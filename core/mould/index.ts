@@ -1,4 +1,5 @@
-export { hasInsideCorner, whyNoBox } from './boardBox/boxedSlab.ts'
+export { RIB_DEPTH, skinFor } from './boardBox/bentSides.ts'
+export { curvesOf, hasInsideCorner, whyNoBox } from './boardBox/boxedSlab.ts'
 export { bevelWords, shapeWords } from './cutWords.ts'
 export { chooseLaminate, LAMINATE_TOLERANCE } from './laminate.ts'
 export { layOut } from './layout/layOut.ts'

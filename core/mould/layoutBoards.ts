@@ -1,5 +1,5 @@
 import type { MouldChoice } from '../job/index.ts'
-import type { Board, Stock } from '../stock/index.ts'
+import { type SheetStock, type Stock, sheetStock } from '../stock/index.ts'
 import { layOut } from './layout/layOut.ts'
 import type { BoardLayout, CutRow } from './types.ts'
 
@@ -14,7 +14,7 @@ export function layoutBoards(
   moulds: number,
   shouldStop?: () => boolean,
 ): BoardLayout[] {
-  const boards = stock.boards.filter((b) => rows.some((r) => r.boardId === b.id))
+  const boards = sheetStock(stock).filter((b) => rows.some((r) => r.boardId === b.id))
   return boards.map((board) =>
     layoutOne(
       rows.filter((r) => r.boardId === board.id),
@@ -28,7 +28,7 @@ export function layoutBoards(
 
 function layoutOne(
   rows: readonly CutRow[],
-  board: Board,
+  board: SheetStock,
   choice: MouldChoice,
   moulds: number,
   shouldStop?: () => boolean,

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { type Kernel, measureSolid, type SolidRecipe } from '../geometry/index.ts'
+import { type Kernel, loopRegion, measureRegion, measureSolid, type SolidRecipe } from '../geometry/index.ts'
 import { testKernel } from '../geometry/testKernel.ts'
 import { type MouldChoice, type Piece, plainSide, type SlabPiece } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
@@ -148,6 +148,14 @@ describe('laminates', () => {
   })
 })
 
+/** Whether a strip lies along x or y, so that its box is its size. */
+const isSquareOn = ({ recipe }: { recipe: SolidRecipe }) =>
+  recipe.kind === 'prism' &&
+  recipe.outline.some(
+    ({ name, from, to }) =>
+      name.endsWith('/face') && (Math.abs(from[0] - to[0]) < 1e-9 || Math.abs(from[1] - to[1]) < 1e-9),
+  )
+
 describe('every part is a solid in place', () => {
   const variants: [string, SlabPiece][] = [
     ['wrap', testTop()],
@@ -185,6 +193,73 @@ describe('every part is a solid in place', () => {
       ),
     ],
   ]
+  const polygon = (corners: readonly (readonly [number, number, number, number?])[]): Partial<SlabPiece> => ({
+    outline: {
+      kind: 'polygon',
+      corners: corners.map(([x, y, rise, radius = 0], i) => ({
+        x,
+        y,
+        radius,
+        side: `side-${i + 1}`,
+        run: rise === 0 ? { kind: 'line' } : { kind: 'arc', rise },
+      })),
+    },
+    sides: Object.fromEntries(corners.map((_, i) => [`side-${i + 1}`, plainSide({ top: BEAD })])),
+    openings: [],
+  })
+  const L: Partial<SlabPiece> = polygon([
+    [0, 0, 0],
+    [700, 0, 0],
+    [700, 260, 0],
+    [400, 260, 0, 30],
+    [400, 500, 0, 20],
+    [0, 500, 0],
+  ])
+  variants.push(
+    ['an L with rounded corners both ways', testTop(L)],
+    [
+      'an L stood on its base, one strip short',
+      choose({ school: 'stand', insideCorners: 'short' }, testTop(L)),
+    ],
+    [
+      'an L mitred, its rounds bent',
+      choose({ school: 'mitre', rounds: 'bent', skin: 'skin-vinyl-2' }, testTop(L)),
+    ],
+    [
+      'a leaning plan',
+      testTop(
+        polygon([
+          [0, 0, 0],
+          [600, 80, 0],
+          [520, 420, 0],
+          [90, 350, 0],
+        ]),
+      ),
+    ],
+    [
+      'a disc in a ring',
+      testTop(
+        polygon([
+          [0, 230, 230],
+          [460, 230, 230],
+        ]),
+      ),
+    ],
+    [
+      'a ring segment, one side hollow',
+      choose(
+        { skin: 'skin-vinyl-2' },
+        testTop(
+          polygon([
+            [0, 0, -40],
+            [400, 0, 0],
+            [460, 240, 70],
+            [-60, 240, 0],
+          ]),
+        ),
+      ),
+    ],
+  )
   it.each(variants)('no gap, no overlap, each as large as listed: %s', (_, piece) => {
     const pieceStation = planPieceStation(kernel, piece, 2300, false)
     const { parts } = planMouldStation(piece, pieceStation, testStock, mix).station!
@@ -203,8 +278,14 @@ describe('every part is a solid in place', () => {
           true,
         ])
 
-    const inside = parts.filter((p) => p.role !== 'base' && p.role !== 'strip')
-    const box = pieceStation.geometry.length * pieceStation.geometry.width * piece.thickness
+    const round = (p: (typeof parts)[number]) => p.role === 'corner' && p.name.endsWith('post')
+    const around = ['base', 'strip', 'skin', 'rib']
+    const inside = parts.filter((p) => !around.includes(p.role) && !round(p))
+    // Blocks fill the rounded corners of a sharp box; whatever else rounds the plan stands outside it.
+    const blocks = parts.filter((p) => p.role === 'corner' && !round(p))
+    const box =
+      measureRegion(loopRegion(pieceStation.geometry.outline)) * piece.thickness +
+      blocks.reduce((sum, p) => sum + measure(p.recipe).volume, 0)
     const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
     const square = { kind: 'square' } as const
     const untooled = {
@@ -224,6 +305,19 @@ describe('every part is a solid in place', () => {
 
     for (const part of parts) {
       if (part.role === 'sealant' || part.role === 'chamfer') continue
+      const { volume } = measure(part.recipe)
+      if (part.role === 'skin') {
+        // Bent or flat, a skin is as much sheet; a ring is lapped beside.
+        const lap = part.id === 'skin/ring' ? piece.mould.overlap : 0
+        const sheet = (part.lengthMm - lap) * part.widthMm * part.thicknessMm
+        expect(Math.abs(volume / sheet - 1)).toBeLessThan(0.005)
+        continue
+      }
+      const fills = volume / (part.lengthMm * part.widthMm * part.thicknessMm)
+      expect([part.id, (fills > 0.05 || part.role === 'wrap') && fills < 1.0001]).toEqual([part.id, true])
+      const turned = part.pull[0] !== 0 && part.pull[1] !== 0
+      if (part.role === 'rib' || (part.role === 'strip' && !isSquareOn(part))) continue
+      if (part.role === 'corner' && turned && round(part)) continue
       const { min, max } = measure(part.recipe)
       const sizes = [0, 1, 2].map((k) => max[k]! - min[k]!).sort((a, b) => a - b)
       const listed = [part.lengthMm, part.widthMm, part.thicknessMm].sort((a, b) => a - b)

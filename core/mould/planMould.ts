@@ -2,7 +2,7 @@ import { measureLoop } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import { pressureAt } from '../mechanics/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import type { Board, Mix, Stock } from '../stock/index.ts'
+import { type Board, type Mix, type Stock, sheetStock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { asBoxed, type BoxedSlab } from './boardBox/boxedSlab.ts'
 import { type BarePart, boxParts, perimeterOf } from './boardBox/boxParts.ts'
@@ -59,7 +59,8 @@ function planBoardBox(
   if (!base || !side || !sealant || !pieceStation.geometry.recipe) return { station: null, findings: early }
 
   const { geometry } = pieceStation
-  const bare = boxParts(piece, geometry, { base, side, laminate })
+  const skin = stock.skins.find((s) => s.id === piece.mould.skin)
+  const bare = boxParts(piece, geometry, { base, side, laminate, skin, freshKgPerM3: mix.freshKgPerM3 })
   const { rows, parts } = cutList(bare, stock)
   const layouts = layoutBoards(rows, stock, piece.mould, piece.mouldCount, shouldStop)
   const { spacing, holds } = screwSpacing(piece, base, side, mix)
@@ -81,9 +82,10 @@ function planBoardBox(
         screws: Math.max(Math.min(p.lengthMm, p.widthMm) < 60 ? 1 : 2, Math.ceil(force / base.screwHold)),
       }
     })
+  const sheets = sheetStock(stock)
   const sheetCount = layouts.reduce((sum, l) => sum + l.sheets.length, 0)
   const boardCost = layouts.reduce<number | null>((sum, l) => {
-    const price = stock.boards.find((b) => b.id === l.boardId)!.price
+    const price = sheets.find((b) => b.id === l.boardId)!.price
     return sum === null || price === null ? null : sum + price * l.sheets.length
   }, 0)
   const casts = Math.min(
@@ -155,8 +157,9 @@ function solidVolume({ recipe }: BarePart): number {
 
 /** Density of a part, kg/m3: of its layers by their thickness; what is no board is foam. */
 function density(part: BarePart, stock: Stock): number {
+  const sheets = sheetStock(stock)
   const boards = part.layers.flatMap((layer) => {
-    const board = stock.boards.find((b) => b.id === layer.boardId)
+    const board = sheets.find((b) => b.id === layer.boardId)
     return board ? [{ thickness: layer.thicknessMm, of: board.densityKgPerM3 }] : []
   })
   const thick = boards.reduce((sum, b) => sum + b.thickness, 0)

@@ -2,7 +2,16 @@ import type { SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, MouldChoice } from '../job/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
 
-export type PartRole = 'base' | 'strip' | 'corner' | 'knockout' | 'wrap' | 'sealant' | 'chamfer'
+export type PartRole =
+  | 'base'
+  | 'strip'
+  | 'skin'
+  | 'rib'
+  | 'corner'
+  | 'knockout'
+  | 'wrap'
+  | 'sealant'
+  | 'chamfer'
 
 /** One part of the mould as it stands in the pour. */
 export type MouldPart = {
@@ -24,6 +33,8 @@ export type MouldPart = {
   readonly leaves: number
   /** How a strip's two ends are cut; null for what has no ends. */
   readonly bevels: StripBevels | null
+  /** What a skin is bent to, or a rib cut to; null for what is flat. */
+  readonly bend: { readonly radiusMm: number; readonly angleDeg: number } | null
   readonly recipe: SolidRecipe
 }
 
@@ -51,7 +62,15 @@ export type CutRow = {
   readonly thicknessMm: number
   readonly count: number
   /** How it is shaped after it is cut to size. */
-  readonly shape: 'rectangle' | 'outline' | 'rounded corners' | 'disc' | 'hollow corner' | 'rounded post'
+  readonly shape:
+    | 'rectangle'
+    | 'outline'
+    | 'rounded corners'
+    | 'disc'
+    | 'hollow corner'
+    | 'rounded post'
+    | 'bent'
+    | 'rib'
   readonly radiusMm: number
   /** Bevels of its two ends off the square, the smaller first; null where both are square. */
   readonly bevelsDeg: readonly [number, number] | null
@@ -67,6 +86,7 @@ export type CutNote =
   | 'cut the disc, drill the middle'
   | 'rip to the chamfer'
   | 'cut to the outline'
+  | 'bent, tacked to its ribs'
   | 'raw end faces concrete: edge or tape'
 
 export type BoardLayout = {

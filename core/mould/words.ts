@@ -35,6 +35,18 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
         why: 'The knockout is the opening less a wrap on each side.',
         remedy: 'Leave the wrap off',
       }
+    case 'skin-missing':
+      return {
+        what: `No sheet ${f.row} in the stock to bend round the curved sides`,
+        why: 'Choose another, or add this one to the job’s stock.',
+        remedy: 'Take the first sheet in stock',
+      }
+    case 'bend-too-tight':
+      return {
+        what: `${f.part}: ${f.skin} bends to ${mm(f.leastMm)}, not ${mm(f.radiusMm)}`,
+        why: `It cracks or kinks below that. ${Number(f.wettedMm) > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${Number(f.kerfDepthMm) > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
+        remedy: `Bend ${f.other}`,
+      }
     case 'bevel-too-steep':
       return {
         what: `The ${f.strip} strip wants a bevel of ${Number(f.bevelDeg).toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,

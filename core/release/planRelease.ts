@@ -2,7 +2,7 @@ import { type Kernel, type Loop, measureLoop } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation } from '../mould/index.ts'
 import { type PieceStation, pouredLoop } from '../piece/index.ts'
-import type { Agent, Board, Stock } from '../stock/index.ts'
+import type { Agent, Board, Skin, Stock } from '../stock/index.ts'
 import { strippingOrder } from './strippingOrder.ts'
 import { trappedParts } from './trappedParts.ts'
 import type { AgentRow, ReleaseFigures, ReleaseStation } from './types.ts'
@@ -13,6 +13,8 @@ const DRAFT_DEPTH = 25
 const SUCTION = 0.001
 
 const FACED: readonly Board['material'][] = ['melamine', 'film-faced-ply']
+/** Sheets that soak: sealed before anything else. */
+const RAW_SKINS: readonly Skin['material'][] = ['hardboard', 'flexible-ply', 'birch-ply']
 const MATERIAL_WORD: Readonly<Record<Board['material'], string>> = {
   melamine: 'melamine face',
   mdf: 'MDF',
@@ -71,14 +73,19 @@ export function planReleaseStation(
     agents.push(agentRow(faceName, parts, areaM2, agent, material, note))
   }
   if (base && face) {
-    const sideArea = measureLoop(geometry.outline).perimeter * depth * 1e-6
+    const skins = mould.parts.filter((p) => p.role === 'skin')
+    const skinArea = skins.reduce((sum, p) => sum + p.lengthMm * depth, 0) * 1e-6
+    const sideArea = Math.max(0, measureLoop(geometry.outline).perimeter * depth * 1e-6 - skinArea)
     for (const [name, parts, area] of [
       ['base', [base], figures.showFaceAreaM2],
       ['sides', strips, sideArea],
+      ['bent skins', skins, skinArea],
     ] as const) {
+      if (parts.length === 0) continue
       const board = boardOf(parts[0]!)
-      const material = board ? MATERIAL_WORD[board.material] : 'board'
-      const faced = board ? FACED.includes(board.material) : true
+      const skin = stock.skins.find((s) => s.id === parts[0]!.boardId)
+      const material = board ? MATERIAL_WORD[board.material] : (skin?.name ?? 'board')
+      const faced = board ? FACED.includes(board.material) : !(skin && RAW_SKINS.includes(skin.material))
       if (!faced) add(name, parts, area, seal, material, 'seal first, raw board soaks and bonds')
       if (!left)
         add(

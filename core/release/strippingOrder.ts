@@ -25,20 +25,30 @@ export function strippingOrder(piece: Piece, { parts }: MouldStation): StripStep
       text: 'From final set, turn and ease each knockout until it moves; do not pull it yet.',
     })
   }
-  steps.push({
-    code: 'strip-screws',
-    partIds: ids(strips),
-    text: 'Take out every screw of the sides. Count them.',
-  })
+  if (strips.length > 0)
+    steps.push({
+      code: 'strip-screws',
+      partIds: ids(strips),
+      text: 'Take out every screw of the sides. Count them.',
+    })
   const lever =
     piece.mould.runPast > 0
       ? 'lever at the ends that run past, never against the concrete'
       : 'tap outward at both ends, never lever against the concrete'
-  steps.push({
-    code: 'strip',
-    partIds: ids(order),
-    text: `Sides off in this order: ${names(order)}; ${lever}.`,
-  })
+  if (order.length > 0)
+    steps.push({
+      code: 'strip',
+      partIds: ids(order),
+      text: `Sides off in this order: ${names(order)}; ${lever}.`,
+    })
+  const skins = parts.filter((p) => p.role === 'skin')
+  const ribs = parts.filter((p) => p.role === 'rib')
+  if (skins.length > 0)
+    steps.push({
+      code: 'strip',
+      partIds: [...ids(ribs), ...ids(skins)],
+      text: `Prise the ribs off ${names(skins)}, then peel each skin away from one end.`,
+    })
   if (corners.length > 0)
     steps.push({
       code: 'strip',

@@ -54,7 +54,8 @@ export function trappedParts(
     const own = standing.get(id)
     if (!part || !own) continue
     standing.delete(id)
-    if (part.role === 'base') continue
+    // A skin peels: nothing rigid holds it.
+    if (part.role === 'base' || part.role === 'skin') continue
     const upright = part.role === 'knockout' || part.role === 'wrap'
     const swept = upright ? own.region : sweptPlan(kernel, part)
     const box = boxOf(swept)

@@ -23,6 +23,8 @@ export type SectionInput = {
 const MATERIAL: Readonly<Record<MouldPart['role'], Material>> = {
   base: 'board',
   strip: 'board',
+  skin: 'board',
+  rib: 'board',
   corner: 'board',
   knockout: 'board',
   chamfer: 'board',

@@ -25,6 +25,56 @@ export const boardSchema = z.strictObject({
   source,
 })
 
+/** A sheet that is bent round: a strip of it is the face of a curved side. */
+export const skinSchema = z.strictObject({
+  id,
+  name: label,
+  material: z.enum(['hardboard', 'flexible-ply', 'birch-ply', 'aluminium', 'vinyl', 'petg']),
+  thickness: positive,
+  length: positive,
+  width: positive,
+  leastRadius: positive.describe('tightest bend of a dry strip, mm; try one first'),
+  wettedRadius: positive.nullable().describe('tightest bend after a night in water, mm'),
+  elasticity: positive.describe('MPa, the way it is bent'),
+  casts: positive.describe('casts its face lasts'),
+  price: price.describe('a sheet'),
+  source,
+})
+
+/** A card tube that is a mould by itself; `inside` is its bore. */
+export const tubeSchema = z.strictObject({
+  id,
+  name: label,
+  inside: positive,
+  wall: positive,
+  length: positive,
+  price: price.describe('a tube'),
+  source,
+})
+
+/** A rubber of two parts for block moulds and brushed skins. */
+export const rubberSchema = z.strictObject({
+  id,
+  name: label,
+  family: z.enum(['polyurethane', 'tin-silicone', 'platinum-silicone']),
+  densityKgPerM3: positive,
+  /** Densities of the two parts, from which a ratio by weight becomes one by volume. */
+  partsKgPerM3: z.strictObject({ a: positive, b: positive }),
+  ratio: z.strictObject({
+    by: z.enum(['weight', 'volume']),
+    a: positive,
+    b: positive,
+  }),
+  hardnessShoreA: positive,
+  potMinutes: positive.describe('at 20 degC; halves for each 10 degC warmer'),
+  demouldHours: positive.describe('at 23 degC'),
+  leastWall: positive.describe('round a small pattern, mm'),
+  shrinkagePercent: notNegative,
+  casts: positive.describe('casts in concrete'),
+  pricePerKg: price.describe('a kilogram of the two parts mixed'),
+  source,
+})
+
 export const strengthSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('law'), s: z.number().min(0.05).max(1) }),
   z.strictObject({
@@ -134,6 +184,9 @@ const rows = <T extends z.ZodType<{ id: string }>>(row: T) =>
 /** The stock a job carries: a copy of every row it can use. */
 export const stockSchema = z.strictObject({
   boards: rows(boardSchema),
+  skins: rows(skinSchema),
+  tubes: rows(tubeSchema),
+  rubbers: rows(rubberSchema),
   mixes: rows(mixSchema),
   meshes: rows(meshSchema),
   mixers: rows(mixerSchema),
@@ -144,6 +197,9 @@ export const stockSchema = z.strictObject({
 
 export type Stock = z.infer<typeof stockSchema>
 export type Board = z.infer<typeof boardSchema>
+export type Skin = z.infer<typeof skinSchema>
+export type Tube = z.infer<typeof tubeSchema>
+export type Rubber = z.infer<typeof rubberSchema>
 export type Mix = z.infer<typeof mixSchema>
 export type Mesh = z.infer<typeof meshSchema>
 export type Mixer = z.infer<typeof mixerSchema>

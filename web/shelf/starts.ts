@@ -10,6 +10,8 @@ import {
   type Piece,
   plainSide,
 } from '../../core/job/index.ts'
+import { skinFor } from '../../core/mould/index.ts'
+import { outlinePath } from '../../core/piece/index.ts'
 import type { Stock } from '../../core/stock/index.ts'
 import { newBasin, newField, newFrame, newLettering } from '../stations/piece/features/newFeatures.ts'
 import { PLANS } from '../stations/piece/kinds/plans.ts'
@@ -36,7 +38,9 @@ const drawn =
   (plan: string, length: number, width: number, thickness: number): Start['make'] =>
   (told, stock) => {
     const outline = PLANS.find((p) => p.name === plan)!.outline(length, width)
-    return { ...slab(told, stock, length, width, thickness), outline, sides: plainSides(outline) }
+    const piece = slab(told, stock, length, width, thickness)
+    const skin = skinFor(outlinePath(outline), stock.skins) ?? piece.mould.skin
+    return { ...piece, outline, sides: plainSides(outline), mould: { ...piece.mould, skin } }
   }
 const plainSides = (outline: Outline) =>
   outline.kind === 'polygon'

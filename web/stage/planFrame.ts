@@ -1,5 +1,6 @@
 import type { Point } from '../../core/geometry/index.ts'
 import type { Piece } from '../../core/job/index.ts'
+import { curvesOf, RIB_DEPTH } from '../../core/mould/index.ts'
 import { pieceBox } from '../../core/piece/index.ts'
 
 /** The four sides of a view, and of a rectangle. */
@@ -35,8 +36,10 @@ export function planFrame(
   const poured = attitude === 'poured'
   const mirrored = poured && piece.kind === 'slab' && piece.attitude.down === 'top'
   const { length, width } = plan
+  const { sides, corners } = curvesOf(piece)
+  const ribs = sides || (corners && piece.mould.rounds === 'bent') ? RIB_DEPTH : 0
   const margin = poured
-    ? 24 + piece.mould.runPast + (piece.mould.school === 'stand' ? piece.mould.baseMargin : 0)
+    ? 24 + Math.max(ribs, piece.mould.runPast) + (piece.mould.school === 'wrap' ? 0 : piece.mould.baseMargin)
     : 0
   // The section line runs this far past the piece in either attitude, and dimensions stand beyond it.
   const beside = Math.max(margin, piece.mould.runPast + 40)

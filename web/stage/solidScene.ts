@@ -21,6 +21,8 @@ const COLOUR: Readonly<Record<PartMesh['role'], string>> = {
   insert: '--steel',
   base: '--board',
   strip: '--board',
+  skin: '--board',
+  rib: '--board',
   corner: '--board',
   knockout: '--board',
   chamfer: '--board',

@@ -20,7 +20,8 @@ export type JobRow = {
   readonly future: readonly UndoStep[]
 }
 
-export type ShelfRow = { readonly id: 'shelf'; readonly stock: Stock }
+/** `version` is that of the documents its rows fit; shelves kept before it was told have none. */
+export type ShelfRow = { readonly id: 'shelf'; readonly version?: number; readonly stock: Stock }
 /** An imported mesh, kept under the hash of its content; its box starts at the origin, in the file's own unit. */
 export type FileRow = {
   readonly id: string

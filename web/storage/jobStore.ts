@@ -1,4 +1,4 @@
-import type { Job } from '../../core/job/index.ts'
+import { emptyJob, JOB_VERSION, type Job, readJob } from '../../core/job/index.ts'
 import { type Stock, startingStock } from '../../core/stock/index.ts'
 import type { HollowDatabase, JobRow, UndoStep } from './database.ts'
 
@@ -43,8 +43,13 @@ export function storageTrouble(error: unknown): string {
   return 'The browser could not save.'
 }
 
-export const loadJob = (database: HollowDatabase, id: string): Promise<JobRow | undefined> =>
-  database.jobs.get(id)
+/** A job as it was saved, brought up to this version; steps of undo of an older one do not fit it and are let go. */
+export async function loadJob(database: HollowDatabase, id: string): Promise<JobRow | undefined> {
+  const row = await database.jobs.get(id)
+  if (!row || row.job.version === JOB_VERSION) return row
+  const read = readJob(JSON.stringify(row.job))
+  return read.ok ? { ...row, job: read.job, past: [], future: [] } : row
+}
 
 export const listJobs = async (
   database: HollowDatabase,
@@ -56,8 +61,16 @@ export const listJobs = async (
   }))
 
 /** The shop's own stock, or what a new shop starts with. */
-export const loadShelf = async (database: HollowDatabase): Promise<Stock> =>
-  (await database.shelf.get('shelf'))?.stock ?? startingStock()
+export async function loadShelf(database: HollowDatabase): Promise<Stock> {
+  const row = await database.shelf.get('shelf')
+  if (!row) return startingStock()
+  const version = row.version ?? FIRST_SHELVES
+  if (version === JOB_VERSION) return row.stock
+  const read = readJob(JSON.stringify({ ...emptyJob('shelf', 'shelf', row.stock), version }))
+  return read.ok ? read.job.stock : startingStock()
+}
+/** The document version of shelves that do not say theirs. */
+const FIRST_SHELVES = 2
 
 export const saveShelf = (database: HollowDatabase, stock: Stock) =>
-  database.shelf.put({ id: 'shelf', stock })
+  database.shelf.put({ id: 'shelf', version: JOB_VERSION, stock })

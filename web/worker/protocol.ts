@@ -13,6 +13,8 @@ export type PartMesh = {
     | 'insert'
     | 'base'
     | 'strip'
+    | 'skin'
+    | 'rib'
     | 'corner'
     | 'knockout'
     | 'wrap'

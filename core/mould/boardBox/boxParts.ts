@@ -1,12 +1,15 @@
 import {
+  arcByRise,
   type Loop,
   measureLoop,
   mirrorPath,
   type PathCorner,
+  reverseLoop,
   type SolidRecipe,
   type Vector,
 } from '../../geometry/index.ts'
 import type { Rim, SideId, SlabPiece } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
 import {
   halfSize,
   insetShape,
@@ -22,9 +25,10 @@ import {
   sideWords,
   slabBody,
 } from '../../piece/index.ts'
-import type { Board } from '../../stock/index.ts'
+import type { Board, Skin } from '../../stock/index.ts'
 import { chooseLaminate, type Laminate } from '../laminate.ts'
 import type { MouldPart } from '../types.ts'
+import { type BentSide, ribBlank, ribHeights, ribSpacing } from './bentSides.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { type BoxPlan, boxPlan, extents } from './boxPlan.ts'
 import { type CornerBlock, cornerBlocks } from './cornerBlocks.ts'
@@ -32,7 +36,13 @@ import { type CornerBlock, cornerBlocks } from './cornerBlocks.ts'
 const UP: Vector = [0, 0, 1]
 const DOWN: Vector = [0, 0, -1]
 
-export type BoxStock = { readonly base: Board; readonly side: Board; readonly laminate: readonly Board[] }
+export type BoxStock = {
+  readonly base: Board
+  readonly side: Board
+  readonly laminate: readonly Board[]
+  readonly skin: Skin | undefined
+  readonly freshKgPerM3: number
+}
 
 /** A part before it has its letter. */
 export type BarePart = Omit<MouldPart, 'label'> & { readonly laminate: Laminate | null }
@@ -65,13 +75,14 @@ export function boxPath(piece: BoxedSlab, { length }: Pick<PieceGeometry, 'lengt
 export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxStock): BarePart[] {
   const { thickness } = geometry
   const path = boxPath(piece, geometry)
+  const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
   const plan = boxPlan(
     path,
     thickness,
-    { base: stock.base.thickness, sides: () => stock.side.thickness },
+    { base: stock.base.thickness, sides: () => stock.side.thickness, skin: stock.skin?.thickness ?? 0 },
     piece.mould,
+    outline,
   )
-  const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
   const openings = boxedOpenings(geometry).map(
     (o): PlacedOpening => ({
       ...o,
@@ -93,13 +104,16 @@ export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxSt
       laminate: null,
       pull: DOWN,
       bevels: null,
+      bend: null,
       leaves: 0,
       recipe: prism(plan.base.outline, plan.baseLow, 0, 'base'),
     },
-    ...sidesOf(piece).map((side) =>
-      stripPart(plan.strips.find((s) => s.side === side)!, low, thickness, stock.side),
-    ),
-    ...cornerBlocks(path, outline, stock.side.thickness).map((block) =>
+    ...sidesOf(piece).flatMap((side) => {
+      const strip = plan.strips.find((s) => s.side === side)
+      return strip ? [stripPart(strip, low, thickness, stock.side)] : []
+    }),
+    ...bentParts(plan, low, thickness, stock, piece.mould.overlap),
+    ...cornerBlocks(path, outline, stock.side.thickness, piece.mould.rounds).map((block) =>
       cornerPart(block, block.shape === 'rounded post' ? low : 0, thickness, stock.laminate),
     ),
     ...openings.flatMap((o) => knockoutParts(piece, o, thickness, stock.laminate)),
@@ -134,8 +148,76 @@ function stripPart(
       leadMm: Math.max(start.inside, start.outside),
     },
     leaves: strip.leaves,
+    bend: null,
     recipe: prism(strip.loop, stripLow, stripHigh, `strip/${side}`),
   }
+}
+
+/** Skins bent along the curved sides, and the ribs they are tacked to. */
+function bentParts(plan: BoxPlan, low: number, high: number, stock: BoxStock, overlap: number): BarePart[] {
+  const { skin, side } = stock
+  if (!skin || plan.bent.length === 0) return []
+  const spacing = ribSpacing(skin.elasticity, skin.thickness, pressureAt(high, stock.freshKgPerM3))
+  const heights = ribHeights(low, high, side.thickness, spacing)
+  const layer = [{ boardId: skin.id, name: skin.name, thicknessMm: skin.thickness }]
+  const skinPart = (
+    { id, words, arc, developed, pull }: BentSide,
+    lengthMm: number,
+    recipe: SolidRecipe,
+  ): BarePart => ({
+    id: `skin/${id}`,
+    role: 'skin',
+    name: `${words} skin`,
+    boardId: skin.id,
+    lengthMm: lengthMm || developed,
+    widthMm: high - low,
+    thicknessMm: skin.thickness,
+    layers: layer,
+    laminate: null,
+    pull,
+    leaves: 0,
+    bevels: null,
+    bend: { radiusMm: arc.radius, angleDeg: (Math.abs(arc.sweepRad) * 180) / Math.PI },
+    recipe,
+  })
+  const ring = plan.ring ? plan.bent : null
+  const skins = ring
+    ? [
+        skinPart(
+          { ...ring[0]!, id: 'ring', words: 'ring' },
+          ring.reduce((sum, b) => sum + b.developed, 0) + overlap,
+          prism(
+            ring.map((b) => b.skin[2]!),
+            low,
+            high,
+            'skin/ring',
+            [ring.map((b) => reverseLoop([b.skin[0]!])[0]!)],
+          ),
+        ),
+      ]
+    : plan.bent.map((b) => skinPart(b, b.developed, prism(b.skin, low, high, `skin/${b.id}`)))
+  const ribs = plan.bent.flatMap((b) =>
+    heights.map((z, k): BarePart => {
+      const [lengthMm, widthMm] = ribBlank(b)
+      return {
+        id: `rib/${b.id}/${k + 1}`,
+        role: 'rib',
+        name: `${b.words} rib ${k + 1}`,
+        boardId: side.id,
+        lengthMm,
+        widthMm,
+        thicknessMm: side.thickness,
+        layers: oneLayer(side),
+        laminate: null,
+        pull: b.pull,
+        leaves: 0,
+        bevels: null,
+        bend: { radiusMm: b.ribRadius, angleDeg: (Math.abs(b.arc.sweepRad) * 180) / Math.PI },
+        recipe: prism(b.rib, z, Math.min(high, z + side.thickness), `rib/${b.id}/${k + 1}`),
+      }
+    }),
+  )
+  return [...skins, ...ribs]
 }
 
 /** A block that fills a rounded corner of the plan from base to top. */
@@ -155,6 +237,7 @@ function cornerPart(block: CornerBlock, low: number, high: number, boards: reado
     laminate,
     pull: [block.pull[0], block.pull[1], 0],
     bevels: null,
+    bend: null,
     leaves: 0,
     recipe: prism(block.loop, low, high, block.name),
   }
@@ -185,6 +268,7 @@ function knockoutParts(
     laminate,
     pull: UP,
     bevels: null,
+    bend: null,
     leaves: 0,
     recipe: prism(bodyLoop, 0, high, `knockout/${opening.key}`),
   }
@@ -204,6 +288,7 @@ function knockoutParts(
       laminate: null,
       pull: UP,
       bevels: null,
+      bend: null,
       leaves: 0,
       recipe: prism(opening.loop, 0, high, `wrap/${opening.key}`, [bodyLoop]),
     },
@@ -241,6 +326,7 @@ function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[] {
       laminate: null,
       pull: DOWN,
       bevels: null,
+      bend: null,
       leaves: 0,
       recipe: { kind: 'moved', by, solid: { kind: 'difference', from, minus: [less] } },
     })
@@ -310,12 +396,13 @@ const sizeOf = (piece: BoxedSlab, side: SideId): number => {
   return edge.kind === 'square' ? 0 : edge.size
 }
 
-/** A side's length between the plan's corners, before they are rounded, mm. */
+/** A side's length between the plan's corners, before they are rounded and along its curve, mm. */
 export function sideLength(piece: BoxedSlab, side: SideId): number {
   const path = outlinePath(piece.outline)
   const i = path.findIndex((c) => c.side === side)
   const [a, b] = [path[i]!, path[(i + 1) % path.length]!]
-  return Math.hypot(b.x - a.x, b.y - a.y)
+  const arc = a.run.kind === 'arc' ? arcByRise([a.x, a.y], [b.x, b.y], a.run.rise) : null
+  return arc ? arc.radius * Math.abs(arc.sweepRad) : Math.hypot(b.x - a.x, b.y - a.y)
 }
 
 export const perimeterOf = ({ loop }: PlacedOpening): number => measureLoop(loop).perimeter

@@ -2,18 +2,23 @@ import {
   boundLoop,
   type Loop,
   type PathCorner,
+  type Point,
   pathLoop,
   rectangleLoop,
   type Vector,
 } from '../../geometry/index.ts'
 import type { MouldChoice, SideId } from '../../job/index.ts'
 import { OUTLINE_NAMES } from '../../piece/index.ts'
+import { type BentSide, bentSides, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
 import { leavingOrder, stripPull } from './leaving.ts'
 import { boxStrips, type Strip, stripLoop } from './strips.ts'
 
 export type BoxPlan = {
   readonly base: { readonly outline: Loop; readonly length: number; readonly width: number }
+  /** Skins along its curved sides; one round the whole when `ring`. */
+  readonly bent: readonly BentSide[]
+  readonly ring: boolean
   readonly baseLow: number
   readonly stripLow: number
   readonly stripHigh: number
@@ -25,7 +30,11 @@ export type BoxPlan = {
   })[]
 }
 
-type Boards = { readonly base: number; readonly sides: (side: SideId) => number }
+type Boards = {
+  readonly base: number
+  readonly sides: (side: SideId) => number
+  readonly skin: number
+}
 
 /**
  * Where base and strips stand round a path of straight sides, z = 0 the base's face. Wrap: the base is the piece's plan
@@ -35,16 +44,21 @@ type Boards = { readonly base: number; readonly sides: (side: SideId) => number 
 export function boxPlan(
   path: readonly PathCorner[],
   thickness: number,
-  { base, sides }: Boards,
+  { base, sides, skin }: Boards,
   choice: MouldChoice,
+  outline: Loop,
 ): BoxPlan {
+  const bent = bentSides(path, outline, skin, choice.rounds === 'bent')
   const wrap = choice.school === 'wrap'
   const strips = boxStrips(path, sides, choice)
   const order = leavingOrder(strips)
   const out = wrap ? 0 : choice.baseMargin
   const corners = wrap
-    ? path.map((c): [number, number] => [c.x, c.y])
-    : boxStrips(path, sides, { ...choice, runPast: 0 }).flatMap((s) => s.corners)
+    ? boxOf(wrappedBase(path, choice.rounds === 'bent'))
+    : [
+        ...boxStrips(path, sides, { ...choice, runPast: 0 }).flatMap((s) => s.corners),
+        ...bent.flatMap((b) => boxOf(b.rib)),
+      ]
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
   const min = [Math.min(...xs) - out, Math.min(...ys) - out] as const
   const size = { length: Math.max(...xs) + out - min[0], width: Math.max(...ys) + out - min[1] }
@@ -52,12 +66,14 @@ export function boxPlan(
     base: {
       ...size,
       outline: wrap
-        ? wrappedBase(path)
+        ? wrappedBase(path, choice.rounds === 'bent')
         : rectangleLoop([min[0], min[1]], size.length, size.width, [0, 0, 0, 0], {
             sides: ['base/front', 'base/right', 'base/back', 'base/left'],
             corners: ['base', 'base', 'base', 'base'],
           }),
     },
+    bent,
+    ring: isRing(path),
     baseLow: -base,
     stripLow: wrap ? -base : 0,
     stripHigh: thickness,
@@ -71,13 +87,18 @@ export function boxPlan(
 }
 
 /** The piece's plan, sharp where a block will round it from inside, round where strips stop short of the corner. */
-function wrappedBase(path: readonly PathCorner[]): Loop {
+function wrappedBase(path: readonly PathCorner[], roundsBent: boolean): Loop {
   const n = path.length
   const at = (i: number) => [path[(i + n) % n]!.x, path[(i + n) % n]!.y] as const
   const sharp = path.map((c, i) =>
-    interiorAngle(at(i - 1), at(i), at(i + 1)) > 180 ? c : { ...c, radius: 0 },
+    roundsBent || interiorAngle(at(i - 1), at(i), at(i + 1)) > 180 ? c : { ...c, radius: 0 },
   )
   return pathLoop(sharp, { side: (id) => `base/${id}`, corner: OUTLINE_NAMES.corner })
+}
+
+const boxOf = (loop: Loop): Point[] => {
+  const { min, max } = boundLoop(loop)
+  return [min, max]
 }
 
 /** Extents of a loop, mm. */

@@ -1,5 +1,7 @@
+import { arcByRise, type PathCorner, type Point } from '../../geometry/index.ts'
 import type { Piece, SlabPiece } from '../../job/index.ts'
 import { isPlainSide, outlinePath, sideWords } from '../../piece/index.ts'
+import { bentRound, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
 /** A slab that a straight board box forms: straight sides, square, beaded or chamfered, top or underside down. */
@@ -10,7 +12,10 @@ export type BoxedSlab = Omit<SlabPiece, 'attitude'> & {
 /** Why a piece has no mould method yet, in a few words; null when the board box forms it. */
 export function whyNoBox(piece: Piece): string | null {
   if (piece.kind !== 'slab') return KIND_WORDS[piece.kind]
-  if (outlinePath(piece.outline).some((c) => c.run.kind !== 'line')) return 'its plan has a curved side'
+  const path = outlinePath(piece.outline)
+  if (path.some((c) => c.run.kind === 'spline')) return 'its plan has a freely drawn side'
+  if (path.some((_, i) => foldedCurve(path, i)))
+    return 'a curved side meets its neighbour at an inside corner'
   if (piece.attitude.down !== 'top' && piece.attitude.down !== 'bottom') return 'it is poured on its side'
   if (piece.basin) return 'its basin hangs below'
   const raised =
@@ -27,6 +32,44 @@ const KIND_WORDS: Readonly<Record<Exclude<Piece['kind'], 'slab'>, string>> = {
   box: 'it is a box over a core',
   imported: 'it was read from a file',
   fitted: 'it has a seat or a skirt',
+}
+
+/** Whether a curved side meets the one before it at an inside corner: their boards would stand in one place. */
+function foldedCurve(path: ReturnType<typeof outlinePath>, i: number): boolean {
+  const n = path.length
+  const [before, own, after] = [path[(i + n - 1) % n]!, path[i]!, path[(i + 1) % n]!]
+  if (before.run.kind === 'line' && own.run.kind === 'line') return false
+  const at: Point = [own.x, own.y]
+  const back = nearPoint(at, [before.x, before.y], before, -1)
+  const on = nearPoint(at, [after.x, after.y], own, 1)
+  return interiorAngle(back, at, on) > 180.6
+}
+
+/** A point on a side close to one of its ends, which tells the way it leaves there. */
+function nearPoint(at: Point, other: Point, { run }: PathCorner, way: 1 | -1): Point {
+  if (run.kind !== 'arc') return other
+  const arc = way === 1 ? arcByRise(at, other, run.rise) : arcByRise(other, at, run.rise)
+  if (!arc) return other
+  const [x, y] = [at[0] - arc.centre[0], at[1] - arc.centre[1]]
+  const a = Math.sign(arc.sweepRad) * way * 1e-3
+  return [
+    arc.centre[0] + x * Math.cos(a) - y * Math.sin(a),
+    arc.centre[1] + x * Math.sin(a) + y * Math.cos(a),
+  ]
+}
+
+/** What of a plan can be bent: a curved side, a rounded outside corner. */
+export function curvesOf(piece: Piece): {
+  readonly sides: boolean
+  readonly corners: boolean
+  readonly ring: boolean
+} {
+  const path = piece.kind === 'slab' ? outlinePath(piece.outline) : []
+  return {
+    sides: path.some((c) => c.run.kind === 'arc'),
+    corners: path.some((_, i) => bentRound(path, i)),
+    ring: path.length > 0 && isRing(path),
+  }
 }
 
 /** Whether the plan turns inward somewhere, so that two strips meet at an inside corner. */

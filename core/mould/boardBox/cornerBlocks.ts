@@ -13,7 +13,12 @@ export type CornerBlock = {
 }
 
 /** What rounds the corners of a plan: blocks in its outside corners, posts between the strips at its inside ones. */
-export function cornerBlocks(path: readonly PathCorner[], outline: Loop, thick: number): CornerBlock[] {
+export function cornerBlocks(
+  path: readonly PathCorner[],
+  outline: Loop,
+  thick: number,
+  rounds: 'block' | 'bent' = 'block',
+): CornerBlock[] {
   const n = path.length
   return path.flatMap((corner, i): CornerBlock[] => {
     const before = path[(i + n - 1) % n]!
@@ -23,6 +28,7 @@ export function cornerBlocks(path: readonly PathCorner[], outline: Loop, thick: 
     const after = path[(i + 1) % n]!
     const at: Point = [corner.x, corner.y]
     const outside = interiorAngle([before.x, before.y], at, [after.x, after.y]) < 180
+    if (outside && rounds === 'bent') return []
     const { centre, radius } = segment.arc
     const away = Math.hypot(at[0] - centre[0], at[1] - centre[1]) || 1
     const sign = outside ? 1 : -1

@@ -4,6 +4,7 @@ import { outlinePath, type PieceGeometry, sidesOf } from '../../piece/index.ts'
 import type { Board, Mix, Sealant } from '../../stock/index.ts'
 import { GRAVITY } from '../../units/convert.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
+import { isRing } from './bentSides.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { type BarePart, boxedOpenings, perimeterOf, sideLength } from './boxParts.ts'
 
@@ -70,7 +71,7 @@ export function screwRows(
         positionsMm: positions,
       }
     })
-    .concat(depth > CORNER_SCREW_DEPTH ? cornerScrews(geometry, strips, side) : [])
+    .concat(depth > CORNER_SCREW_DEPTH && strips.length > 0 ? cornerScrews(geometry, strips, side) : [])
 }
 
 const cornerScrews = (geometry: PieceGeometry, strips: readonly BarePart[], side: Board): ScrewRow[] => [
@@ -98,8 +99,9 @@ export function holdDownForce(volume: number, massKg: number, freshKgPerM3: numb
 export function sealantRows(piece: BoxedSlab, geometry: PieceGeometry): SealantRow[] {
   const { down } = piece.attitude
   const corners = outlinePath(piece.outline)
-  const sharpCorners = corners.filter((c) => c.radius === 0).length
-  const roundCorners = corners.length - sharpCorners
+  const smooth = isRing(corners) ? corners.length : 0
+  const sharpCorners = corners.filter((c) => c.radius === 0).length - smooth
+  const roundCorners = corners.length - smooth - sharpCorners
   const radiusOf = (edge: Edge) => (edge.kind === 'bead' ? edge.size : 0)
   const rims = Object.fromEntries(piece.openings.map((o) => [o.id, o.rim[down]]))
   const rows: Omit<SealantRow, 'millilitres'>[] = [

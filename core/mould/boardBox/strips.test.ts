@@ -26,7 +26,7 @@ const choice = (patch: Partial<MouldChoice> = {}): MouldChoice => ({ ...testSlab
 const path = (points: readonly Point[], radius: readonly number[] = []): PathCorner[] =>
   points.map(([x, y], i) => ({ x, y, radius: radius[i] ?? 0, side: `side-${i + 1}`, run: { kind: 'line' } }))
 const plan = (corners: readonly PathCorner[], patch: Partial<MouldChoice>, t = T) =>
-  boxPlan(corners, 45, { base: T, sides: () => t }, choice(patch))
+  boxPlan(corners, 45, { base: T, sides: () => t, skin: 3 }, choice(patch), pathLoop(corners, OUTLINE_NAMES))
 
 describe('how a strip ends', () => {
   it.each([

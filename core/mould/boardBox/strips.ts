@@ -36,7 +36,7 @@ export type Strip = {
   readonly corners: readonly [insideStart: Point, insideEnd: Point, outsideEnd: Point, outsideStart: Point]
 }
 
-export type StripChoice = Pick<MouldChoice, 'school' | 'corners' | 'insideCorners' | 'runPast'>
+export type StripChoice = Pick<MouldChoice, 'school' | 'corners' | 'insideCorners' | 'runPast' | 'rounds'>
 
 /**
  * Where a strip of thickness `t` ends at a corner of interior angle `a` against a neighbour of thickness `u`: how far
@@ -102,9 +102,13 @@ export function boxStrips(
   const n = path.length
   const point = (i: number): Point => [path[(i + n) % n]!.x, path[(i + n) % n]!.y]
   const angles = path.map((_, i) => interiorAngle(point(i - 1), point(i), point(i + 1)))
+  // Where a strip ends before its corner: a post stands in a rounded inside one, a bent skin goes round an outside one.
+  const stopsShort = (i: number): boolean =>
+    filletReach(path, i) > 0 && (angles[i]! > 180 || choice.rounds === 'bent')
   const joints = path.map((_, i) => {
     const before = path[(i + n - 1) % n]!
-    if (angles[i]! > 180 && filletReach(path, i) > 0) return ['square', 'square'] as const
+    const curved = before.run.kind === 'arc' || path[i]!.run.kind === 'arc'
+    if (curved || stopsShort(i)) return ['square', 'square'] as const
     return cornerJoint(
       angles[i]!,
       choice,
@@ -112,13 +116,14 @@ export function boxStrips(
       isLong(point(i), point(i + 1), path[i]!.side, choice),
     )
   })
-  return path.map((corner, i): Strip => {
+  return path.flatMap((corner, i): Strip[] => {
+    if (corner.run.kind === 'arc') return []
     const [from, to] = [point(i), point(i + 1)]
     const j = (i + 1) % n
     const t = thicknessOf(corner.side)
     const endAt = (k: number, kind: StripEndKind, other: SideId): StripEnd => {
       const end = stripEnd(kind, angles[k]!, t, thicknessOf(other), kind === 'over' ? choice.runPast : 0)
-      const round = angles[k]! > 180 && filletReach(path, k) > 0 ? postReach(path, k, t) : 0
+      const round = !stopsShort(k) ? 0 : angles[k]! > 180 ? postReach(path, k, t) : filletReach(path, k)
       return { ...end, inside: end.inside - round, outside: end.outside - round }
     }
     const start = endAt(i, joints[i]![1], path[(i + n - 1) % n]!.side)
@@ -129,23 +134,25 @@ export function boxStrips(
       from[0] + ux * along + uy * out,
       from[1] + uy * along - ux * out,
     ]
-    return {
-      side: corner.side,
-      from,
-      to,
-      thickness: t,
-      start,
-      end,
-      sideLength,
-      length:
-        sideLength + Math.max(start.inside, start.outside, -sideLength) + Math.max(end.inside, end.outside),
-      corners: [
-        at(-start.inside, 0),
-        at(sideLength + end.inside, 0),
-        at(sideLength + end.outside, t),
-        at(-start.outside, t),
-      ],
-    }
+    return [
+      {
+        side: corner.side,
+        from,
+        to,
+        thickness: t,
+        start,
+        end,
+        sideLength,
+        length:
+          sideLength + Math.max(start.inside, start.outside, -sideLength) + Math.max(end.inside, end.outside),
+        corners: [
+          at(-start.inside, 0),
+          at(sideLength + end.inside, 0),
+          at(sideLength + end.outside, t),
+          at(-start.outside, t),
+        ],
+      },
+    ]
   })
 }
 

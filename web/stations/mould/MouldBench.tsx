@@ -1,5 +1,6 @@
 import {
   bevelWords,
+  curvesOf,
   hasInsideCorner,
   type MouldFigures,
   shapeWords,
@@ -23,6 +24,8 @@ export function MouldBench() {
     change(label, { type: 'mouldChosen', pieceId: piece.id, patch })
   const mm = (n: number) => formatLength(n, style)
   const why = whyNoBox(piece)
+  const curves = curvesOf(piece)
+  const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
   if (why !== null)
     return (
       <>
@@ -80,6 +83,17 @@ export function MouldBench() {
           onChoose={(insideCorners) => choose(`inside corners ${insideCorners}`, { insideCorners })}
         />
       )}
+      {curves.corners && (
+        <Choice
+          label="Rounded corners"
+          value={mould.rounds}
+          options={[
+            { value: 'block', name: 'blocks', note: 'hollow, laminated' },
+            { value: 'bent', name: 'bent', note: 'a skin on ribs' },
+          ]}
+          onChoose={(rounds) => choose(`rounded corners ${rounds}`, { rounds })}
+        />
+      )}
       <h2>Boards</h2>
       <Pick
         label="Base"
@@ -93,6 +107,23 @@ export function MouldBench() {
         options={job.stock.boards}
         onChoose={(sideBoard) => choose('side board', { sideBoard })}
       />
+      {bends && (
+        <Pick
+          label="Bent from"
+          value={mould.skin}
+          options={job.stock.skins}
+          onChoose={(skin) => choose('the sheet that is bent', { skin })}
+        />
+      )}
+      {curves.ring && (
+        <MeasureField
+          label="Overlap of a ring"
+          value={mould.overlap}
+          min={0}
+          max={1000}
+          onCommit={(overlap) => choose(`overlap ${mm(overlap)}`, { overlap })}
+        />
+      )}
       <MeasureField
         label="Run-past"
         note="for prying off"
@@ -275,6 +306,8 @@ function CutTable() {
                 {row.boardName}
                 {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
                 {row.bevelsDeg && `, ${bevelWords(row.bevelsDeg)}`}
+                {row.notes.includes('bent, tacked to its ribs') &&
+                  `, to ${formatLength(row.radiusMm, style)}`}
                 {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
                 {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
               </span>
