@@ -12,6 +12,8 @@ import { lengthWithUnit, type MeasureStyle } from './units/index.ts'
 /** How words show a length to this reader. */
 export const wordsStyle = (style: MeasureStyle): WordsStyle => ({
   mm: (value) => lengthWithUnit(Number(value), style),
+  fine: (value) =>
+    style.units === 'mm' ? `${Number(value).toFixed(1)} mm` : `${(Number(value) / 25.4).toFixed(2)}"`,
 })
 
 /** A finding in words, by its station. A code without words is a bug of ours and says so. */

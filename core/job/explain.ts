@@ -2,6 +2,8 @@
 export type WordsStyle = {
   /** A length with its unit where the style has one: `22 mm`, `7/8"`. */
   readonly mm: (value: number | string | undefined) => string
+  /** A small length that a whole step of the tape would hide: 0.8 mm, 0.03". */
+  readonly fine: (value: number | string | undefined) => string
 }
 
 /** One finding in words: what is wrong with its figure, why it matters, and what the button does. */

@@ -450,7 +450,8 @@ describe('findings', () => {
   ])('%s', (_, piece, stock, codes) => {
     const { findings } = plan(piece, stock)
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
-    for (const f of findings) expect(explainMould(f, { mm: String })!.what).not.toMatch(/undefined|NaN/)
+    for (const f of findings)
+      expect(explainMould(f, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
   })
   it('works for odd but legal slabs', () => {
     for (const thickness of [3, 45, 999])

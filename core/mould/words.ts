@@ -1,7 +1,7 @@
 import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
 
 /** Sentences for the findings of this station. */
-export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): Explanation | null {
+export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsStyle): Explanation | null {
   switch (code) {
     case 'board-missing':
       return {
@@ -65,8 +65,8 @@ export function explainMould({ code, facts: f }: Finding, { mm }: WordsStyle): E
       }
     case 'side-bows':
       return {
-        what: `The ${f.side} side bows ${Number(f.bowMm).toFixed(1)} mm under the fill${Number(f.sides) > 1 ? `, and ${Number(f.sides) - 1} more bow too much` : ''}`,
-        why: `At most ${Number(f.limitMm).toFixed(1)} mm is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${Number(f.braceSpacingMm) > 0 ? 'Hold the tops with braces or ties across.' : 'Braces along the top do not cure it: use a thicker or stiffer board, or a rail along its middle.'}`,
+        what: `The ${f.side} side bows ${fine(f.bowMm)} under the fill${Number(f.sides) > 1 ? `, and ${Number(f.sides) - 1} more bow too much` : ''}`,
+        why: `At most ${fine(f.limitMm)} is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${Number(f.braceSpacingMm) > 0 ? 'Hold the tops with braces or ties across.' : 'Braces along the top do not cure it: use a thicker or stiffer board, or a rail along its middle.'}`,
         remedy: `Brace the tops every ${mm(f.braceSpacingMm)}`,
       }
     case 'strips-meet':

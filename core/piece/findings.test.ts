@@ -398,7 +398,7 @@ const WRONG: readonly (readonly [code: string, level: 'stop' | 'warn' | 'note', 
   ['no-face-down', 'stop', () => slab({ attitude: { down: 'end/front', turnDeg: 0 } })],
 ]
 
-const style = { mm: (n: unknown) => `${n} mm` }
+const style = { mm: (n: unknown) => `${n} mm`, fine: (n: unknown) => `${n} mm` }
 
 it.each(WRONG)('%s, %s', (code, level, make) => {
   const piece = make()

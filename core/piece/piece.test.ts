@@ -170,7 +170,7 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes.map((code) => [code, 'stop']))
     expect(geometry.recipe).toBeNull()
     for (const finding of findings) {
-      expect(explainPiece(finding, { mm: String })!.what).not.toMatch(/undefined|NaN/)
+      expect(explainPiece(finding, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
       for (const remedy of finding.remedies) {
         const job = remedy.changes.reduce(applyChange, { ...emptyJob('j', 'J', stock), pieces: [piece] })
         expect(

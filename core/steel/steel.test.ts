@@ -128,6 +128,6 @@ describe('findings', () => {
     const { findings } = plan(piece)
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
     for (const f of findings)
-      expect(JSON.stringify(explainSteel(f, { mm: String }))).not.toMatch(/undefined|NaN/)
+      expect(JSON.stringify(explainSteel(f, { mm: String, fine: String }))).not.toMatch(/undefined|NaN/)
   })
 })

@@ -8,7 +8,8 @@ import { explainMould, planMouldStation } from '../index.ts'
 import { developedLength, kerfs, ribHeights, ribSpacing, ringLength } from './bentSides.ts'
 
 const kernel = await testKernel()
-const mm = { mm: (n: number | string | undefined) => `${Math.round(Number(n))} mm` }
+const length = (n: number | string | undefined) => `${Math.round(Number(n))} mm`
+const mm = { mm: length, fine: length }
 
 describe('bent strips', () => {
   it.each([
