@@ -72,7 +72,7 @@ const poured = (bags: number): Partial<Job> => ({
 
 /** What may be wrong after the piece itself: a document that has it, and how it is told. */
 const WRONG: [code: string, level: string, piece: Piece, job?: Partial<Job>][] = [
-  ['no-method', 'warn', newTurned(told, testStock)],
+  ['no-method', 'warn', newTurned(told, testStock, { turned: { form: 'sphere', diameter: 300, foot: 0 } })],
   ['no-method', 'warn', newSwept(told, testStock)],
   ['no-method', 'warn', newBox(told, testStock)],
   ['no-method', 'warn', newFitted(told, testStock)],

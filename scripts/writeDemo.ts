@@ -584,6 +584,8 @@ const starPiece = {
   ),
   quantity: 24,
   plannedCasts: 24,
+  // Its relief lies in the rubber, its flat back is struck off.
+  attitude: { down: 'top', turnDeg: 0 },
 }
 
 /** The counterweights are held to 4 kg by their thickness. */

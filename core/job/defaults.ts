@@ -28,7 +28,13 @@ export const plainSide = (over: Partial<Side> = {}): Side => ({
   ...over,
 })
 
-export const startingSettings = (): Settings => ({ units: 'mm', inchDenominator: 16, people: 2, paper: 'A4' })
+export const startingSettings = (): Settings => ({
+  units: 'mm',
+  inchDenominator: 16,
+  people: 2,
+  paper: 'A4',
+  hourPrice: null,
+})
 
 /** The first row's id of a stock list, or '' when the list is empty: then the plan says what is missing. */
 const firstId = (list: readonly { id: string }[]): string => list[0]?.id ?? 'none'
@@ -135,15 +141,27 @@ export const newSlab = ({ length, width, thickness, ...told }: NewSlab, stock: S
 type Own<P> = Partial<Omit<P, 'kind' | 'id' | 'name'>>
 
 /** A turned piece, a cylinder unless told otherwise. */
-export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> = {}): TurnedPiece => ({
-  ...usualChoices(told, stock, 'bottom'),
-  kind: 'turned',
-  turned: { form: 'cylinder', diameter: 300, height: 400 },
-  rim: squareRim(),
-  bore: 0,
-  sleeve: null,
-  ...over,
-})
+/** A round column whose diameter a tube in stock has is begun in that tube. */
+function begunInTube(piece: TurnedPiece, { tubes }: Stock): TurnedPiece {
+  const { turned, mould } = piece
+  const across = turned.form === 'cylinder' ? turned.diameter : turned.form === 'tube' ? turned.outside : null
+  const tube = across !== null && tubes.find((t) => Math.abs(t.inside - across) < 0.5)
+  return tube ? { ...piece, mould: { ...mould, method: 'tube', tube: tube.id } } : piece
+}
+
+export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> = {}): TurnedPiece =>
+  begunInTube(
+    {
+      ...usualChoices(told, stock, 'bottom'),
+      kind: 'turned',
+      turned: { form: 'cylinder', diameter: 300, height: 400 },
+      rim: squareRim(),
+      bore: 0,
+      sleeve: null,
+      ...over,
+    },
+    stock,
+  )
 
 /** A swept profile, by default a block with a seat cut into it. */
 export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {}): SweptPiece => ({
@@ -183,6 +201,12 @@ export const newBox = (told: NewPiece, stock: Stock, over: Own<BoxPiece> = {}): 
   ...over,
 })
 
+/** A mesh is as freely shaped as its file: rubber forms it. */
+const inRubber = (shared: SharedFields): SharedFields => ({
+  ...shared,
+  mould: { ...shared.mould, method: 'block' },
+})
+
 export const newImported = (
   told: NewPiece,
   stock: Stock,
@@ -190,7 +214,7 @@ export const newImported = (
   mmPerUnit: number,
   over: Own<ImportedPiece> = {},
 ): ImportedPiece => ({
-  ...usualChoices(told, stock, 'bottom'),
+  ...inRubber(usualChoices(told, stock, 'bottom')),
   kind: 'imported',
   file,
   mmPerUnit,

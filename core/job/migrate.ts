@@ -69,6 +69,7 @@ const NEW_CHOICES = {
 /** Version 2 built one mould, a box round a rectangle of boards alike both ways. */
 const mouldsOfAnyPlan = (raw: Raw): Raw => ({
   ...raw,
+  ...(isRecord(raw.settings) && { settings: { ...raw.settings, hourPrice: null } }),
   ...(isRecord(raw.stock) && {
     stock: {
       ...raw.stock,

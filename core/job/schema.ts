@@ -166,6 +166,12 @@ export const settingsSchema = z.strictObject({
   inchDenominator: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
   people: z.number().int().min(1).max(20),
   paper: z.enum(['A4', 'Letter']),
+  hourPrice: z
+    .number()
+    .min(0)
+    .max(100_000)
+    .nullable()
+    .describe('of an hour’s work, in the costs of moulds; null leaves hours out'),
 })
 
 export const jobSchema = z.strictObject({

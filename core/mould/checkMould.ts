@@ -2,9 +2,10 @@ import type { Change, Finding, Piece } from '../job/index.ts'
 import { outlinePath, sidesOf, sideWords } from '../piece/index.ts'
 import type { Board, Sealant, Stock } from '../stock/index.ts'
 import { kerfs } from './boardBox/bentSides.ts'
-import { type BoxedSlab, notFormed, whyNoBox } from './boardBox/boxedSlab.ts'
+import { type BoxedSlab, notFormed } from './boardBox/boxedSlab.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import { SAW_TILT } from './boardBox/strips.ts'
+import type { MouldMethod } from './method.ts'
 import type { BoardLayout, BowRow } from './types.ts'
 
 type StockFound = {
@@ -19,7 +20,7 @@ type Loads = {
   readonly bowing: readonly BowRow[]
 }
 
-const finding = (
+export const finding = (
   piece: Pick<Piece, 'id'>,
   code: string,
   level: Finding['level'],
@@ -35,26 +36,34 @@ const finding = (
   remedies: changes ? [{ code, facts, changes }] : [],
 })
 
+/** A board that is chosen and not in stock. */
+export const boardMissing = (piece: Pick<Piece, 'id'>, what: string, row: string): Finding =>
+  finding(piece, 'board-missing', 'stop', 'choice', { for: what, row })
+
 /** Rows the mould needs that the stock does not hold. */
 function checkStock(piece: Piece, { base, side, sealant }: StockFound): Finding[] {
   const findings: Finding[] = []
-  if (!base)
-    findings.push(
-      finding(piece, 'board-missing', 'stop', 'choice', { for: 'the base', row: piece.mould.baseBoard }),
-    )
-  if (!side)
-    findings.push(
-      finding(piece, 'board-missing', 'stop', 'choice', { for: 'the sides', row: piece.mould.sideBoard }),
-    )
+  if (!base) findings.push(boardMissing(piece, 'the base', piece.mould.baseBoard))
+  if (!side) findings.push(boardMissing(piece, 'the sides', piece.mould.sideBoard))
   if (!sealant)
     findings.push(finding(piece, 'sealant-missing', 'stop', 'choice', { row: piece.mould.sealant }))
   return findings
 }
 
-/** A piece that no method forms yet. */
-const checkMethod = (piece: Piece): Finding[] => {
-  const why = whyNoBox(piece)
-  return why === null ? [] : [finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, why })]
+/** A piece that the chosen method does not form; those that do are offered. */
+function checkMethod(
+  piece: Piece,
+  method: MouldMethod,
+  why: string,
+  others: readonly MouldMethod[],
+): Finding[] {
+  const found = finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, method: method.name, why })
+  const remedies = others.map((o): Finding['remedies'][number] => ({
+    code: o.id,
+    facts: { method: o.name },
+    changes: [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: o.id } }],
+  }))
+  return [{ ...found, remedies }]
 }
 
 /** Skins that are missing, or bent tighter than they go, with what would do. */
@@ -186,7 +195,7 @@ function stripsMeet(a: BarePart, b: BarePart): boolean {
 const OVERLAP = 0.01
 
 /** Depth from which a free top needs holding, and from which a form is designed by someone qualified. */
-const TALL = { deep: 1000, pressure: 25 }
+export const TALL = { deep: 1000, pressure: 25 }
 
 function checkParts(
   piece: BoxedSlab,

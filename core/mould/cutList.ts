@@ -18,7 +18,7 @@ type Piece = {
 export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRow[]; parts: MouldPart[] } {
   const sheets = sheetStock(stock)
   const pieces = parts.flatMap((part): Piece[] => {
-    if (part.role === 'sealant' || part.role === 'wrap' || part.role === 'chamfer') return []
+    if (part.layers.length === 0) return []
     const counts = new Map<string, Piece>()
     for (const layer of part.layers) {
       if (layer.boardId === 'card-shim') continue
@@ -65,7 +65,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
   })
   return {
     rows,
-    parts: parts.map(({ laminate: _, ...part }) => ({ ...part, label: labels.get(part.id) ?? '' })),
+    parts: parts.map(({ laminate: _, mass: __, ...part }) => ({ ...part, label: labels.get(part.id) ?? '' })),
   }
 }
 

@@ -3,6 +3,10 @@ import type { Finding, MouldChoice } from '../job/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
 
 export type PartRole =
+  | 'tube'
+  | 'cleat'
+  | 'core'
+  | 'rubber'
   | 'base'
   | 'strip'
   | 'skin'
@@ -150,6 +154,33 @@ export type BowRow = {
   readonly braceSpacingMm: number | null
 }
 
+/** Something bought for the mould beside boards. */
+export type MaterialRow = {
+  readonly name: string
+  readonly amount: number
+  readonly unit: string
+  /** For one mould; null without a price. */
+  readonly cost: number | null
+  readonly note: string
+  /** Whether it stands in the mould as a part. */
+  readonly isPart: boolean
+}
+
+/** A method that can form the piece, as it compares with the others. */
+export type MethodRow = {
+  readonly id: MouldChoice['method']
+  readonly name: string
+  readonly chosen: boolean
+  readonly reason: string
+  readonly finish: string
+  /** Boards by the area they take, and what is bought; null without a price. */
+  readonly materialCost: number | null
+  readonly buildHours: number
+  /** Cleaning and waxing for each cast. */
+  readonly castHours: number
+  readonly lifeCasts: number
+}
+
 export type SealantRow = {
   readonly where: string
   readonly lengthMm: number
@@ -158,7 +189,10 @@ export type SealantRow = {
 }
 
 export type MouldFigures = {
-  readonly method: 'board box'
+  readonly methodId: MouldChoice['method']
+  readonly method: string
+  readonly finish: string
+  readonly lifeCasts: number
   readonly school: MouldChoice['school']
   readonly corners: string
   readonly runPastMm: number
@@ -178,6 +212,8 @@ export type MouldFigures = {
     readonly weightKg: number
   }[]
   readonly cutList: readonly CutRow[]
+  readonly materials: readonly MaterialRow[]
+  readonly alternatives: readonly MaterialRow[]
   readonly layouts: readonly BoardLayout[]
   readonly screws: readonly ScrewRow[]
   readonly screwCount: number
@@ -202,6 +238,8 @@ export type MouldFigures = {
   readonly boardCost: number | null
   readonly costPerCast: number | null
   readonly buildHours: number
+  /** Every method that can form the piece, the chosen one among them. */
+  readonly methods: readonly MethodRow[]
   readonly weightKg: number
 }
 

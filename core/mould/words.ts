@@ -10,8 +10,13 @@ export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsSty
       }
     case 'no-method':
       return {
-        what: `No mould method yet: ${f.why}`,
-        why: 'Boards, cut list and stripping are planned for flat slabs of straight sides so far. Volume, weight, bags and sheets hold all the same.',
+        what: `A ${f.method} does not form this piece: ${f.why}`,
+        why: 'Choose another method. Volume, weight, bags and sheets hold all the same.',
+        remedies: {
+          'board-box': 'Build a board box',
+          tube: 'Cast it in a card tube',
+          block: 'Make a rubber block',
+        },
       }
     case 'not-in-mould':
       return {
@@ -34,6 +39,47 @@ export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsSty
         what: `A wrap of ${mm(f.wrapMm)} leaves nothing of the ${f.opening} knockout`,
         why: 'The knockout is the opening less a wrap on each side.',
         remedy: 'Leave the wrap off',
+      }
+    case 'rubber-missing':
+      return {
+        what: `No rubber ${f.row} in the stock`,
+        why: 'Choose another, or add this one to the job’s stock.',
+        remedy: 'Take the first rubber in stock',
+      }
+    case 'rubber-wall-thin':
+      return {
+        what: `${mm(f.wallMm)} of rubber round the pattern; ${mm(f.wantedMm)} is wanted`,
+        why: `${f.rubber}, Shore A ${f.shore}: a thinner wall sags under the fill and tears when the cast is pulled.`,
+        remedy: `Make the wall ${mm(f.wantedMm)}`,
+      }
+    case 'rubber-heavy':
+      return {
+        what: `The block takes ${f.litres} L of rubber, ${f.kg} kg`,
+        why: 'A brushed skin in a rigid jacket does the same with a fraction of it.',
+      }
+    case 'tube-missing':
+      return {
+        what: `No tube ${f.row} in the stock`,
+        why: 'Choose another, or add this one to the job’s stock.',
+        remedy: 'Take the tube that fits',
+      }
+    case 'tube-differs':
+      return {
+        what: `${f.tube} casts ${mm(f.insideMm)}, not ${mm(f.diameterMm)}`,
+        why: f.fitting
+          ? `${f.fitting} fits.`
+          : 'Tubes come in fixed bores: no tube in stock casts this diameter.',
+        remedy: f.fitting ? `Take ${f.fitting}` : `Make the piece ${mm(f.insideMm)} across`,
+      }
+    case 'tube-short':
+      return {
+        what: `The tube is ${mm(f.lengthMm)} long, the piece ${mm(f.heightMm)} high`,
+        why: 'A joint in a card tube leaks and shows. Cast it in two lengths, or order a longer tube.',
+      }
+    case 'tube-edges':
+      return {
+        what: 'A plain tube leaves square edges at both ends',
+        why: 'Run a bead of sealant round the foot inside for a rounded one; tool the open end by hand.',
       }
     case 'skin-missing':
       return {

@@ -42,7 +42,7 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
   const { people } = settings
 
   const wax = -((release?.figures.waitMinutes ?? 0) + PACE.check)
-  if (mould) {
+  if (mould && mould.figures.sealant.totalLengthMm > 0) {
     const sealed = wax - PACE.wax - mould.figures.sealant.readyMinutes
     add(
       'seal-joints',

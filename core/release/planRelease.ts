@@ -72,7 +72,33 @@ export function planReleaseStation(
     if (!agent || areaM2 <= 0) return
     agents.push(agentRow(faceName, parts, areaM2, agent, material, note))
   }
-  if (base && face) {
+  const { methodId } = mould.figures
+  if (methodId === 'tube' && face && !left) {
+    const tubes = mould.parts.filter((p) => p.role === 'tube' || p.role === 'core')
+    add(
+      'card tube, inside',
+      tubes,
+      figures.surfaceAreaM2,
+      face,
+      'card',
+      'or line it with film; keep the outside dry, it swells',
+    )
+  }
+  if (methodId === 'block')
+    agents.push({
+      face: 'rubber',
+      material: 'rubber',
+      partIds: ['rubber'],
+      areaM2: figures.surfaceAreaM2,
+      agent: 'none, or a light water-based release',
+      coats: 0,
+      waitMinutes: 0,
+      amount: 0,
+      unit: 'litre',
+      cost: 0,
+      note: 'a film of soapy water makes the rubber last',
+    })
+  if (base && face && methodId !== 'block') {
     const skins = mould.parts.filter((p) => p.role === 'skin')
     const skinArea = skins.reduce((sum, p) => sum + p.lengthMm * depth, 0) * 1e-6
     const sideArea = Math.max(0, measureLoop(geometry.outline).perimeter * depth * 1e-6 - skinArea)
@@ -151,12 +177,16 @@ export function planReleaseStation(
   const leaving = stripping.filter(
     (s) => s.code === 'strip' || s.code === 'lift-base' || s.code === 'knockouts-out',
   )
-  const trapped = trappedParts(
-    kernel,
-    slab,
-    mould.parts,
-    leaving.flatMap((s) => s.partIds),
-  )
+  // Card is slit and rubber is flexed: only boards can be trapped.
+  const trapped =
+    methodId === 'board-box'
+      ? trappedParts(
+          kernel,
+          slab,
+          mould.parts,
+          leaving.flatMap((s) => s.partIds),
+        )
+      : []
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
   const result: ReleaseFigures = {
     agents,

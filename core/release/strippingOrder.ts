@@ -5,8 +5,67 @@ import type { StripStep } from './types.ts'
 const names = (parts: readonly MouldPart[]): string => parts.map((p) => p.name).join(', ')
 const ids = (parts: readonly MouldPart[]): string[] => parts.map((p) => p.id)
 
+/** The order in which a mould comes off, by its method. */
+export function strippingOrder(piece: Piece, mould: MouldStation): StripStep[] {
+  switch (mould.figures.methodId) {
+    case 'tube':
+      return tubeOff(mould)
+    case 'block':
+      return rubberOff(mould)
+    case 'board-box':
+      return boxOff(piece, mould)
+  }
+}
+
+/** A card tube is slit and peeled; a core closes in on itself. */
+function tubeOff({ parts }: MouldStation): StripStep[] {
+  const of = (...roles: MouldPart['role'][]) => ids(parts.filter((p) => roles.includes(p.role)))
+  const core = of('core')
+  return [
+    ...(core.length > 0
+      ? [
+          {
+            code: 'ease-knockouts' as const,
+            partIds: core,
+            text: 'From final set, pull the tape off the slit of the core and turn it in on itself.',
+          },
+          {
+            code: 'knockouts-out' as const,
+            partIds: core,
+            text: 'Draw the core out along the axis; what is stuck is soaked and peeled.',
+          },
+        ]
+      : []),
+    {
+      code: 'strip',
+      partIds: [...of('cleat'), ...of('tube')],
+      text: 'Straps off, cleats off. Slit the tube from top to foot with a knife set to its wall, and peel it away: it never slides.',
+    },
+    {
+      code: 'lift-base',
+      partIds: of('base'),
+      text: 'Break the column free of its base: tip it onto battens, never onto its edge.',
+    },
+  ]
+}
+
+/** The box comes apart, the rubber is flexed off the cast, never the cast pulled from the rubber. */
+function rubberOff({ parts }: MouldStation): StripStep[] {
+  const strips = [...parts.filter((p) => p.role === 'strip')].sort((a, b) => a.leaves - b.leaves)
+  const of = (role: MouldPart['role']) => ids(parts.filter((p) => p.role === role))
+  return [
+    { code: 'strip', partIds: ids(strips), text: `Box sides off in this order: ${names(strips)}.` },
+    { code: 'flip', partIds: of('base'), text: 'Turn rubber and cast over onto a padded board.' },
+    {
+      code: 'lift-base',
+      partIds: [...of('base'), ...of('rubber')],
+      text: 'Lift the box base away. Work the rubber loose all round with the fingers, let air in, then roll it off the cast.',
+    },
+  ]
+}
+
 /** The order in which a box comes off. Sides slide off first; then the slab is turned with its base still on. */
-export function strippingOrder(piece: Piece, { parts }: MouldStation): StripStep[] {
+function boxOff(piece: Piece, { parts }: MouldStation): StripStep[] {
   const strips = parts.filter((p) => p.role === 'strip')
   const knockouts = parts.filter((p) => p.role === 'knockout')
   const corners = parts.filter((p) => p.role === 'corner' || p.role === 'chamfer')

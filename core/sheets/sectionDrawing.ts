@@ -22,6 +22,10 @@ export type SectionInput = {
 
 const MATERIAL: Readonly<Record<MouldPart['role'], Material>> = {
   base: 'board',
+  tube: 'card',
+  cleat: 'board',
+  core: 'card',
+  rubber: 'rubber',
   strip: 'board',
   skin: 'board',
   rib: 'board',

@@ -15,7 +15,7 @@ import {
   pouredPlacement,
   pouredSize,
 } from '../piece/index.ts'
-import { closeRounding, formatCut, formatLength } from '../units/index.ts'
+import { closeRounding, formatCut, formatLength, showNumber } from '../units/index.ts'
 import { hatchLines } from './hatch.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
@@ -31,6 +31,8 @@ const HATCH: Readonly<
 > = {
   concrete: { spacing: 2.2, angle: Math.PI / 4, weight: 0.09, grey: 0.95 },
   board: { spacing: 0.9, angle: 0, weight: 0.07 },
+  card: { spacing: 0.7, angle: 0, weight: 0.12 },
+  rubber: { spacing: 1.6, angle: Math.PI / 3, weight: 0.12, grey: 0.85 },
   foam: { spacing: 1.2, angle: -Math.PI / 4, weight: 0.07 },
   sealant: { spacing: 0.5, angle: Math.PI / 2, weight: 0.2, grey: 0.3 },
   steel: { spacing: 0.4, angle: 0, weight: 0.2, grey: 0 },
@@ -46,6 +48,9 @@ const area = (loop: Parameters<typeof boundLoop>[0]): number => {
   return (max[0] - min[0]) * (max[1] - min[1])
 }
 
+/** Whether it lies shallow in a board box: other moulds may be as tall as the piece. */
+const isBoxed = (mould: MouldStation | null): boolean => mould?.figures.methodId === 'board-box'
+
 /** The round scale at which plan and section fit the drawing page. */
 function sheetScale({ piece, settings, stations }: ShopSheetInput): number {
   const [width, height] = PAPER[settings.paper]
@@ -53,7 +58,7 @@ function sheetScale({ piece, settings, stations }: ShopSheetInput): number {
   const margin = (stations.mould?.figures.runPastMm ?? 0) + 30
   const [length, across, high] = pouredSize(piece.attitude, geometry)
   // A tall piece without a box shares the page's height between plan and section.
-  const tall = stations.mould ? 0 : high + 60
+  const tall = isBoxed(stations.mould) ? 0 : high + 60
   const need = [length + 2 * margin, across + 2 * margin + tall] as const
   const room = [width * 0.62, height - 75] as const
   return (
@@ -154,7 +159,8 @@ function drawingPage(
     )
   }
 
-  const level = stations.mould ? sectionLevel(stations.piece) : across / 2
+  const box = isBoxed(stations.mould)
+  const level = box ? sectionLevel(stations.piece) : across / 2
   const base = stations.mould?.parts.find((p) => p.role === 'base')
   const section = sectionDrawing(
     kernel,
@@ -162,7 +168,7 @@ function drawingPage(
     [-run, level],
     [length + run, level],
   )
-  const deep = stations.mould ? geometry.thickness : high
+  const deep = box ? geometry.thickness : high
   const sy = oy - out - 20 - deep / scale
   page.line([at([-run, level]), at([length + run, level])], 0.18, [6, 1.4])
   page.text([at([-run, level])[0], at([0, level])[1] + 1.2], 'A', 3.8, { bold: true })
@@ -178,7 +184,7 @@ function drawingPage(
       for (const ring of region) page.shape(ring, 0.3)
     }
     page.dimension(cut([run, 0]), cut([run, deep]), 12, size(deep), 'left')
-    if (base && stations.mould)
+    if (base && stations.mould && box)
       page.text(
         [ox, sy - base.thicknessMm / scale - 5],
         `base ${base.layers[0]?.name ?? ''}; sides ${stations.mould.parts.find((p) => p.role === 'strip')?.layers[0]?.name ?? ''}; ${stations.mould.figures.school}`,
@@ -260,7 +266,11 @@ function cutTable(
     page.text([x, y], `${figures.cutList.length - drawn} more rows on the next page`, 2.8)
     y -= 5
   }
-  const row = figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
+  for (const m of figures.materials) {
+    page.text([x, y], `${m.name}: ${showNumber(m.amount, 2)} ${m.unit}`, 3.2)
+    y -= 5
+  }
+  const row = isBoxed(stations.mould) && figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
   if (row && piece.mould.school === 'wrap') {
     const base = parts.find((p) => p.role === 'base')!
     const closed = closeRounding(

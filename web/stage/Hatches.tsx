@@ -23,6 +23,14 @@ export function Hatches() {
         <rect width="7" height="40" fill="var(--board)" />
         <path d="M2 0v24M2 30v10M5.5 0v9M5.5 14v26" stroke="var(--board-mark)" strokeWidth="0.8" />
       </pattern>
+      <pattern id="hatch-card" width="6" height="6" patternUnits="userSpaceOnUse">
+        <rect width="6" height="6" fill="var(--card)" />
+        <path d="M0 3h6" stroke="var(--board-mark)" strokeWidth="1.4" />
+      </pattern>
+      <pattern id="hatch-rubber" width="9" height="9" patternUnits="userSpaceOnUse">
+        <rect width="9" height="9" fill="var(--rubber)" />
+        <path d="M-1 10l11-11M-1 1l2-2M8 10l2-2" stroke="var(--rubber-mark)" strokeWidth="1.1" />
+      </pattern>
       <pattern id="hatch-foam" width="8" height="8" patternUnits="userSpaceOnUse">
         <rect width="8" height="8" fill="var(--foam)" />
         <path d="M0 4l2-2 2 2 2-2 2 2" fill="none" stroke="var(--foam-mark)" strokeWidth="0.9" />
@@ -34,6 +42,8 @@ export function Hatches() {
 export const HATCH_OF = {
   concrete: 'url(#hatch-concrete)',
   board: 'url(#hatch-board)',
+  card: 'url(#hatch-card)',
+  rubber: 'url(#hatch-rubber)',
   foam: 'url(#hatch-foam)',
   sealant: 'var(--sealant)',
   steel: 'var(--steel)',

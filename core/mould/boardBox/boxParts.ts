@@ -45,9 +45,13 @@ export type BoxStock = {
 }
 
 /** A part before it has its letter. */
-export type BarePart = Omit<MouldPart, 'label'> & { readonly laminate: Laminate | null }
+export type BarePart = Omit<MouldPart, 'label'> & {
+  readonly laminate: Laminate | null
+  /** Of a part that is not a straight board: mm3, kg/m3. */
+  readonly mass?: { readonly volume: number; readonly kgPerM3: number }
+}
 
-const prism = (
+export const prism = (
   outline: Loop,
   low: number,
   high: number,
@@ -63,7 +67,9 @@ const prism = (
   highName: `${name}/top`,
 })
 
-const oneLayer = (board: Board) => [{ boardId: board.id, name: board.name, thicknessMm: board.thickness }]
+export const oneLayer = (board: Board) => [
+  { boardId: board.id, name: board.name, thicknessMm: board.thickness },
+]
 
 /** The plan as poured: its corners, anticlockwise again when it lies mirrored. */
 export function boxPath(piece: BoxedSlab, { length }: Pick<PieceGeometry, 'length'>): PathCorner[] {

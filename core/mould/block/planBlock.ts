@@ -1,0 +1,236 @@
+import type { PathCorner, Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
+import type { Finding, MouldChoice, Piece } from '../../job/index.ts'
+import { pouredPlacement, pouredSize } from '../../piece/index.ts'
+import type { Board } from '../../stock/index.ts'
+import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
+import { boxPlan } from '../boardBox/boxPlan.ts'
+import { holdDownForce } from '../boardBox/fixings.ts'
+import { boardMissing, finding } from '../checkMould.ts'
+import type { BuiltMould, MouldMethod } from '../method.ts'
+import type { MaterialRow } from '../types.ts'
+import { rubberAmounts, rubberWall } from './rubber.ts'
+
+/** Hours to make a pattern fast, box it, pour and trim [own]. */
+const HOURS = 6
+/** A pattern of sealed board or foam is lighter than rubber, kg/m3. */
+const PATTERN_KG_PER_M3 = 650
+/** Rubber beyond this, litres, wants a jacket with a thin skin instead. */
+const HEAVY = 15
+
+/** A block of rubber round any pattern, poured in a board box; it is flexed off the cast. */
+export const blockMethod: MouldMethod = {
+  id: 'block',
+  name: 'rubber block',
+  why: () => null,
+  reason: 'any shape, undercuts and fine relief, many casts from one pattern',
+  finish: 'every mark of the pattern, matt',
+  build({ piece, pieceStation, stock }) {
+    const rubber = stock.rubbers.find((r) => r.id === piece.mould.rubber)
+    const board = stock.boards.find((b) => b.id === piece.mould.sideBoard)
+    const missing: Finding[] = [
+      ...(board ? [] : [boardMissing(piece, 'the sides', piece.mould.sideBoard)]),
+      ...(rubber
+        ? []
+        : [
+            finding(
+              piece,
+              'rubber-missing',
+              'stop',
+              'choice',
+              { row: piece.mould.rubber },
+              stock.rubbers[0] && [
+                { type: 'mouldChosen', pieceId: piece.id, patch: { rubber: stock.rubbers[0].id } },
+              ],
+            ),
+          ]),
+    ]
+    if (!rubber || !board) return { built: null, findings: missing }
+    const { geometry, figures } = pieceStation
+    const [length, width, height] = pouredSize(piece.attitude, geometry)
+    const size = Math.max(length, width, height)
+    const wanted = rubberWall(rubber, size)
+    const wall = piece.mould.rubberWall ?? wanted
+    const pattern = figures.volumeLitres * 1e6
+    const block = (length + 2 * wall) * (width + 2 * wall) * (height + wall)
+    const volume = Math.max(0, block - pattern)
+    const cast: SolidRecipe = {
+      kind: 'moved',
+      solid: geometry.recipe!,
+      by: pouredPlacement(piece.attitude, geometry),
+    }
+    const box = blockPath(wall, length, width)
+    const parts: BarePart[] = [
+      {
+        id: 'rubber',
+        role: 'rubber',
+        name: 'rubber block',
+        boardId: null,
+        lengthMm: length + 2 * wall,
+        widthMm: width + 2 * wall,
+        thicknessMm: height + wall,
+        layers: [],
+        laminate: null,
+        pull: DOWN,
+        leaves: 0,
+        bevels: null,
+        bend: null,
+        mass: { volume, kgPerM3: rubber.densityKgPerM3 },
+        recipe: {
+          kind: 'difference',
+          from: prism(
+            box.map(
+              ({ x, y, side }, i): Segment => ({
+                name: `rubber/${side}`,
+                from: [x, y],
+                to: [box[(i + 1) % 4]!.x, box[(i + 1) % 4]!.y],
+                arc: null,
+              }),
+            ),
+            -wall,
+            height,
+            'rubber',
+          ),
+          minus: [cast],
+        },
+      },
+      ...boxParts(box, height + wall, wall, board, piece.mould),
+    ]
+    const rows = stock.rubbers.map((r): MaterialRow => {
+      const own = piece.mould.rubberWall ?? rubberWall(r, size)
+      const gap = (length + 2 * own) * (width + 2 * own) * (height + own) - pattern
+      const need = rubberAmounts(r, Math.max(0, gap))
+      return {
+        name: r.name,
+        amount: need.kg,
+        unit: 'kg',
+        cost: need.cost,
+        note: `A ${need.a.kg.toFixed(2)} kg (${need.a.litres.toFixed(2)} L), B ${need.b.kg.toFixed(2)} kg (${need.b.litres.toFixed(2)} L); pot life ${r.potMinutes} min, out after ${r.demouldHours} h, ${r.casts} casts`,
+        isPart: r.id === rubber.id,
+      }
+    })
+    const force = holdDownForce(pattern, (pattern * PATTERN_KG_PER_M3) / 1e9, rubber.densityKgPerM3)
+    const built: BuiltMould = {
+      parts,
+      materials: rows.filter((r) => r.isPart),
+      alternatives: rows.filter((r) => !r.isPart),
+      screws: [],
+      sealant: [],
+      holdDown: [
+        {
+          partId: 'rubber',
+          name: 'pattern, while the rubber is poured',
+          holdForceN: force,
+          screws: Math.max(2, Math.ceil(force / board.screwHold)),
+        },
+      ],
+      bowing: [],
+      tapeLengthMm: 0,
+      hours: HOURS,
+      life: rubber.casts,
+      faceM2: figures.surfaceAreaM2,
+      depth: height,
+      check: (layouts) => {
+        const found: Finding[] = []
+        const large = layouts.flatMap((l) => l.tooLarge.map((label) => ({ label, l })))
+        for (const { label, l } of large)
+          found.push(
+            finding(piece, 'larger-than-sheet', 'stop', 'choice', {
+              parts: label,
+              board: l.boardName,
+              sheetLengthMm: l.sheetLengthMm,
+              sheetWidthMm: l.sheetWidthMm,
+            }),
+          )
+        if (wall < wanted - 1e-6)
+          found.push(
+            finding(
+              piece,
+              'rubber-wall-thin',
+              'warn',
+              'rubber',
+              { wallMm: wall, wantedMm: wanted, rubber: rubber.name, shore: rubber.hardnessShoreA },
+              [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberWall: null } }],
+            ),
+          )
+        if (volume / 1e6 > HEAVY)
+          found.push(
+            finding(piece, 'rubber-heavy', 'note', 'rubber', {
+              litres: Math.round(volume / 1e5) / 10,
+              kg: Math.round(volume * rubber.densityKgPerM3 * 1e-9),
+            }),
+          )
+        return found
+      },
+    }
+    return { built, findings: [] }
+  },
+}
+
+const DOWN: Vector = [0, 0, -1]
+
+/** The block's plan, as poured, round the piece's own box. */
+const blockPath = (wall: number, length: number, width: number): PathCorner[] =>
+  (
+    [
+      [-wall, -wall, 'front'],
+      [length + wall, -wall, 'right'],
+      [length + wall, width + wall, 'back'],
+      [-wall, width + wall, 'left'],
+    ] as const
+  ).map(([x, y, side]) => ({ x, y, radius: 0, side, run: { kind: 'line' } }))
+
+/** The box the rubber is poured in, which holds it while it is cast in: a base and four sides, of one board. */
+function boxParts(
+  path: readonly PathCorner[],
+  height: number,
+  wall: number,
+  board: Board,
+  choice: MouldChoice,
+): BarePart[] {
+  const plan = boxPlan(
+    path,
+    height,
+    { base: board.thickness, sides: () => board.thickness, skin: 0 },
+    { ...choice, school: 'stand', baseMargin: 0, insideCorners: 'mitre' },
+    [],
+  )
+  const flat = {
+    boardId: board.id,
+    thicknessMm: board.thickness,
+    layers: oneLayer(board),
+    laminate: null,
+    bend: null,
+  }
+  const base: BarePart = {
+    ...flat,
+    id: 'base',
+    role: 'base',
+    name: 'box base',
+    lengthMm: plan.base.length,
+    widthMm: plan.base.width,
+    pull: DOWN,
+    leaves: 0,
+    bevels: null,
+    recipe: prism(plan.base.outline, -wall - board.thickness, -wall, 'base'),
+  }
+  return [
+    base,
+    ...plan.strips.map(
+      (strip): BarePart => ({
+        ...flat,
+        id: `strip/${strip.side}`,
+        role: 'strip',
+        name: strip.side === 'left' || strip.side === 'right' ? `${strip.side} end` : strip.side,
+        lengthMm: strip.length,
+        widthMm: height,
+        pull: strip.pull,
+        leaves: strip.leaves,
+        bevels: null,
+        recipe: prism(strip.loop, -wall, height - wall, `strip/${strip.side}`),
+      }),
+    ),
+  ]
+}
+
+/** Whether a piece is one that only a soft or split mould forms well. */
+export const wantsRubber = (piece: Piece): boolean => piece.kind === 'imported'

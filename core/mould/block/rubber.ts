@@ -1,0 +1,44 @@
+import type { Rubber } from '../../stock/index.ts'
+
+/** Poured beside what fills the gap: what stays in the pot and on the stick. */
+export const RUBBER_WASTE = 1.07
+/** A pattern above this size, mm, has a wall of a tenth of it; below, the rubber's least. */
+const SMALL = 120
+
+/** Wall round a pattern of this largest size, mm: at least the rubber's, 10 percent of the size above 120. */
+export const rubberWall = (rubber: Rubber, size: number): number =>
+  Math.max(rubber.leastWall, size > SMALL ? size * 0.1 : 0)
+
+export type RubberAmounts = {
+  readonly litres: number
+  readonly kg: number
+  /** Parts A and B by weight, kg, and by volume, litres. */
+  readonly a: { readonly kg: number; readonly litres: number }
+  readonly b: { readonly kg: number; readonly litres: number }
+  readonly potMinutes: number
+  readonly cost: number | null
+}
+
+/** Pot life halves for each 10 degC above 20. */
+export const potLife = (rubber: Rubber, degC: number): number => rubber.potMinutes * 2 ** ((20 - degC) / 10)
+
+/**
+ * What to weigh or measure for a gap of `volume` mm3, waste included. A ratio by weight becomes one by volume through
+ * the parts' densities: volume ratio = weight ratio x rhoB/rhoA.
+ */
+export function rubberAmounts(rubber: Rubber, volume: number, degC = 20): RubberAmounts {
+  const { a: rhoA, b: rhoB } = rubber.partsKgPerM3
+  const kg = volume * RUBBER_WASTE * rubber.densityKgPerM3 * 1e-9
+  const { by, a, b } = rubber.ratio
+  const weightOfA = by === 'weight' ? a : a * rhoA
+  const weightOfB = by === 'weight' ? b : b * rhoB
+  const [kgA, kgB] = [(kg * weightOfA) / (weightOfA + weightOfB), (kg * weightOfB) / (weightOfA + weightOfB)]
+  return {
+    litres: (volume * RUBBER_WASTE) / 1e6,
+    kg,
+    a: { kg: kgA, litres: (kgA / rhoA) * 1000 },
+    b: { kg: kgB, litres: (kgB / rhoB) * 1000 },
+    potMinutes: potLife(rubber, degC),
+    cost: rubber.pricePerKg === null ? null : kg * rubber.pricePerKg,
+  }
+}

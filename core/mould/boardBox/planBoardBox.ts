@@ -1,0 +1,98 @@
+import type { Piece } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import type { PieceStation } from '../../piece/index.ts'
+import type { Board } from '../../stock/index.ts'
+import { massOf } from '../../units/convert.ts'
+import { bowedSides } from '../bowedSides.ts'
+import { checkMould } from '../checkMould.ts'
+import type { BuiltMould, MouldMethod } from '../method.ts'
+import { partDensity, partVolume } from '../partMass.ts'
+import { asBoxed, whyNoBox } from './boxedSlab.ts'
+import { type BarePart, boxParts, perimeterOf } from './boxParts.ts'
+import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
+
+/** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
+const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2 }
+/** Casts a mould face lasts at most [own], by material. */
+export const LIFE: Readonly<Record<Board['material'], number>> = {
+  melamine: 5,
+  mdf: 4,
+  'birch-ply': 8,
+  'spruce-ply': 8,
+  'film-faced-ply': 30,
+  hardboard: 4,
+}
+
+export const boardBoxMethod: MouldMethod = {
+  id: 'board-box',
+  name: 'board box',
+  why: whyNoBox,
+  reason: 'flat work with upright sides: cheap, quick, accurate to the saw',
+  finish: 'smooth from faced board, arrises from the sealant bead',
+  build({ piece: any, pieceStation, stock, mix }) {
+    const piece = asBoxed(any)!
+    const base = stock.boards.find((b) => b.id === piece.mould.baseBoard)
+    const side = stock.boards.find((b) => b.id === piece.mould.sideBoard)
+    const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
+    const { knockoutBoards } = piece.mould
+    const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
+    const findings = checkMould.stock(piece as Piece, { base, side, sealant })
+    if (!base || !side || !sealant) return { built: null, findings }
+    const { geometry, figures } = pieceStation
+    const skin = stock.skins.find((s) => s.id === piece.mould.skin)
+    const parts = boxParts(piece, geometry, { base, side, laminate, skin, freshKgPerM3: mix.freshKgPerM3 })
+    const { spacing, holds } = screwSpacing(piece, base, side, mix)
+    const bowing = bowedSides(piece, parts, side, mix, holds)
+    const raw = parts.filter((p) => p.role === 'knockout' || p.role === 'corner')
+    const count = (role: BarePart['role']) => parts.filter((p) => p.role === role).length
+    const life = Math.min(
+      LIFE[base.material],
+      LIFE[side.material],
+      count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
+    )
+    const built: BuiltMould = {
+      parts,
+      materials: [],
+      alternatives: [],
+      screws: screwRows(piece, geometry, parts, base, side, spacing),
+      sealant: sealantRows(piece, geometry),
+      holdDown: parts
+        .filter((p) => p.role === 'knockout')
+        .map((p) => {
+          const volume = partVolume(p)
+          const force = holdDownForce(volume, massOf(volume, partDensity(p, stock)), mix.freshKgPerM3)
+          return {
+            partId: p.id,
+            name: p.name,
+            holdForceN: force,
+            screws: Math.max(Math.min(p.lengthMm, p.widthMm) < 60 ? 1 : 2, Math.ceil(force / base.screwHold)),
+          }
+        }),
+      bowing,
+      tapeLengthMm: raw.reduce(
+        (sum, p) => sum + rawEdgeLength(p, geometry.openings) * Math.ceil(p.thicknessMm / 50),
+        0,
+      ),
+      hours:
+        HOURS.box + HOURS.strip * count('strip') + HOURS.skin * count('skin') + HOURS.knockout * raw.length,
+      life,
+      faceM2: figures.surfaceAreaM2,
+      depth: piece.thickness,
+      check: (layouts) =>
+        checkMould.parts(
+          piece,
+          parts,
+          layouts,
+          { holds, pressure: pressureAt(piece.thickness, mix.freshKgPerM3), casts: life, bowing },
+          stock,
+        ),
+    }
+    return { built, findings }
+  },
+}
+
+const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {
+  if (part.role === 'corner') return (Math.PI / 2) * part.lengthMm
+  const opening = openings.find((o) => `knockout/${o.key}` === part.id)
+  return opening ? perimeterOf(opening) : 0
+}

@@ -1,0 +1,62 @@
+import { type Stock, sheetStock } from '../stock/index.ts'
+import type { BarePart } from './boardBox/boxParts.ts'
+import type { BuiltMould, MethodId, MethodInput } from './method.ts'
+import { METHODS } from './methods.ts'
+import type { MethodRow } from './types.ts'
+
+/** Cleaning and waxing a mould face for the next cast, hours a m2 [own]. */
+const CLEAN_HOURS_PER_M2 = 20 / 60
+/** Board that becomes saw dust and useless off-cuts [own]. */
+const BOARD_WASTE = 1.15
+
+/** Every method that can form the piece, side by side; the chosen one is not built again. */
+export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltMould): MethodRow[] {
+  return METHODS.filter((m) => m.why(input.piece) === null).flatMap((method): MethodRow[] => {
+    const built = method.id === chosen ? own : method.build(input).built
+    if (!built) return []
+    return [
+      {
+        id: method.id,
+        name: method.name,
+        chosen: method.id === chosen,
+        reason: method.reason,
+        finish: method.finish,
+        materialCost: materialCost(built, input.stock),
+        buildHours: built.hours,
+        castHours: built.faceM2 * CLEAN_HOURS_PER_M2,
+        lifeCasts: built.life,
+      },
+    ]
+  })
+}
+
+/** Boards by the area they take, and what is bought; null when something has no price. */
+function materialCost(built: BuiltMould, stock: Stock): number | null {
+  const sheets = sheetStock(stock)
+  const boards = built.parts.reduce<number | null>((sum, part) => {
+    const cost = boardShare(part, sheets)
+    return sum === null || cost === null ? null : sum + cost
+  }, 0)
+  return built.materials.reduce<number | null>(
+    (sum, m) => (sum === null || m.cost === null ? null : sum + m.cost),
+    boards,
+  )
+}
+
+function boardShare(part: BarePart, sheets: ReturnType<typeof sheetStock>): number | null {
+  return part.layers.reduce<number | null>((sum, layer) => {
+    const sheet = sheets.find((s) => s.id === layer.boardId)
+    if (!sheet || sum === null) return sum
+    if (sheet.price === null) return null
+    return sum + (sheet.price * BOARD_WASTE * part.lengthMm * part.widthMm) / (sheet.length * sheet.width)
+  }, 0)
+}
+
+/**
+ * Cost of a cast over n casts: (ceil(n/life) x build + n x cast)/n, hours at the price of one. Null without prices.
+ */
+export function costOverCasts(row: MethodRow, n: number, hourPrice: number): number | null {
+  if (row.materialCost === null) return null
+  const build = row.materialCost + row.buildHours * hourPrice
+  return (Math.ceil(n / row.lifeCasts - 1e-9) * build + n * row.castHours * hourPrice) / n
+}

@@ -1,0 +1,53 @@
+import type { Finding, MouldChoice, Piece } from '../job/index.ts'
+import type { PieceStation } from '../piece/index.ts'
+import type { Mix, Stock } from '../stock/index.ts'
+import type { BarePart } from './boardBox/boxParts.ts'
+import type { BoardLayout, BowRow, MaterialRow, MouldFigures, ScrewRow, SealantRow } from './types.ts'
+
+export type MethodId = MouldChoice['method']
+
+export type MethodInput = {
+  readonly piece: Piece
+  readonly pieceStation: PieceStation
+  readonly stock: Stock
+  readonly mix: Mix
+}
+
+/** A mould as its parts stand, before boards are laid out and costs are summed. */
+export type BuiltMould = {
+  readonly parts: readonly BarePart[]
+  /** What is bought beside boards: tubes, rubber, tape. */
+  readonly materials: readonly MaterialRow[]
+  /** The same from other rows of the stock, to choose by. */
+  readonly alternatives: readonly MaterialRow[]
+  readonly screws: readonly ScrewRow[]
+  readonly sealant: readonly SealantRow[]
+  readonly holdDown: MouldFigures['holdDown']
+  readonly bowing: readonly BowRow[]
+  readonly tapeLengthMm: number
+  readonly hours: number
+  /** Casts its faces last. */
+  readonly life: number
+  /** Mould face that is cleaned and waxed for each cast, m2. */
+  readonly faceM2: number
+  /** Depth of the fill, mm. */
+  readonly depth: number
+  /** What is wrong with it, once its boards are laid out. */
+  readonly check: (layouts: readonly BoardLayout[]) => Finding[]
+}
+
+/** One way of building a mould. To add one: a folder that makes its parts, and a row in `METHODS`. */
+export type MouldMethod = {
+  readonly id: MethodId
+  readonly name: string
+  /** Why it cannot form a piece, in a few words; null when it can. */
+  readonly why: (piece: Piece) => string | null
+  /** What speaks for it. */
+  readonly reason: string
+  readonly finish: string
+  /** Null where something it needs is missing from the stock; the findings say what. */
+  readonly build: (input: MethodInput) => {
+    readonly built: BuiltMould | null
+    readonly findings: readonly Finding[]
+  }
+}

@@ -1,0 +1,333 @@
+import { rectangleLoop, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import type { Change, Finding, Piece, TurnedPiece } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import { pouredSize } from '../../piece/index.ts'
+import type { Tube } from '../../stock/index.ts'
+import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
+import { boardMissing, finding, TALL } from '../checkMould.ts'
+import type { BuiltMould, MouldMethod } from '../method.ts'
+import type { MaterialRow } from '../types.ts'
+
+/** Hours to cut, line, fix and strap [own]. */
+const HOURS = 1.5
+/** The base is this much wider than the tube all round; the cleats that centre it are as long, mm [own]. */
+const MARGIN = 40
+/** A tube fits when its bore is this near the piece's diameter, mm. */
+const FITS = 0.75
+/** Filament tape of 50 mm: 25 N for each mm of its width. */
+const STRAP = { width: 50, strengthN: 25 * 50 }
+const CARD_KG_PER_M3 = 700
+/** A core in the axis is a smaller tube, its wall as thick, mm. */
+const CORE_WALL = 4
+
+/** The upright outside of a turned piece, and what is hollow in it: what a tube forms. */
+function tubeForm(
+  piece: TurnedPiece,
+): { diameter: number; height: number; core: { diameter: number; from: number } | null } | null {
+  const form = piece.turned
+  if (form.form === 'cylinder')
+    return {
+      diameter: form.diameter,
+      height: form.height,
+      core: piece.bore > 0 && !piece.sleeve ? { diameter: piece.bore, from: 0 } : null,
+    }
+  if (form.form === 'tube')
+    return { diameter: form.outside, height: form.height, core: { diameter: form.inside, from: form.floor } }
+  return null
+}
+
+/** Hoop tension of a round form, N a mm of its height: p r, MPa x mm. 300 across, 1 m of 2350: 3.458. */
+export const hoopTension = (depth: number, diameter: number, freshKgPerM3: number): number =>
+  (pressureAt(depth, freshKgPerM3) / 1000) * (diameter / 2)
+
+/** Straps every strength/(3 p r) at the foot, mm. */
+export const strapSpacing = (depth: number, diameter: number, freshKgPerM3: number): number =>
+  STRAP.strengthN / (3 * hoopTension(depth, diameter, freshKgPerM3))
+
+/** A round upright piece in a card tube that is slit off it. */
+export const tubeMethod: MouldMethod = {
+  id: 'tube',
+  name: 'card tube',
+  why(piece) {
+    if (piece.kind !== 'turned') return 'it is not a round column'
+    if (!tubeForm(piece)) return 'its outside is not an upright cylinder'
+    return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : 'it lies in the pour'
+  },
+  reason: 'round columns: no joinery, one cast from each tube',
+  finish: 'smooth, a faint spiral from the card; lined it is smoother',
+  build({ piece: any, pieceStation, stock, mix }) {
+    const piece = any as TurnedPiece
+    const form = tubeForm(piece)!
+    const tube = stock.tubes.find((t) => t.id === piece.mould.tube)
+    const board = stock.boards.find((b) => b.id === piece.mould.baseBoard)
+    const fitting = fittingTube(form.diameter, stock.tubes)
+    const missing: Finding[] = [
+      ...(board ? [] : [boardMissing(piece, 'the base', piece.mould.baseBoard)]),
+      ...(tube
+        ? []
+        : [
+            finding(
+              piece,
+              'tube-missing',
+              'stop',
+              'choice',
+              { row: piece.mould.tube },
+              fitting && [choose(piece, fitting.id)],
+            ),
+          ]),
+    ]
+    if (!tube || !board) return { built: null, findings: missing }
+    const outside = tube.inside + 2 * tube.wall
+    const [length] = pouredSize(piece.attitude, pieceStation.geometry)
+    const middle = length / 2
+    const across = outside + 2 * MARGIN
+    const height = form.height
+    const card = Math.PI * ((outside / 2) ** 2 - (tube.inside / 2) ** 2) * height
+    const round = { layers: [], laminate: null, leaves: 0, bevels: null, bend: null, boardId: null } as const
+    const parts: BarePart[] = [
+      {
+        ...round,
+        id: 'base',
+        role: 'base',
+        name: 'base',
+        boardId: board.id,
+        lengthMm: across,
+        widthMm: across,
+        thicknessMm: board.thickness,
+        layers: oneLayer(board),
+        pull: DOWN,
+        recipe: prism(square(middle, middle, across, across), -board.thickness, 0, 'base'),
+      },
+      {
+        ...round,
+        id: 'tube',
+        role: 'tube',
+        name: 'card tube',
+        lengthMm: height,
+        widthMm: outside,
+        thicknessMm: tube.wall,
+        pull: UP,
+        mass: { volume: card, kgPerM3: CARD_KG_PER_M3 },
+        recipe: ring('tube', middle, tube.inside / 2, outside / 2, 0, height),
+      },
+      ...cleats(middle, outside, board.thickness).map(
+        (recipe, i): BarePart => ({
+          ...round,
+          id: `cleat/${i + 1}`,
+          role: 'cleat',
+          name: `centring cleat ${i + 1}`,
+          boardId: board.id,
+          lengthMm: MARGIN,
+          widthMm: MARGIN,
+          thicknessMm: board.thickness,
+          layers: oneLayer(board),
+          pull: i % 2 === 0 ? [i === 0 ? 1 : -1, 0, 0] : [0, i === 1 ? 1 : -1, 0],
+          recipe,
+        }),
+      ),
+      ...coreParts(piece, form, middle),
+    ]
+    const spacing = strapSpacing(height, tube.inside, mix.freshKgPerM3)
+    const straps = spacing >= height ? 0 : Math.ceil(height / spacing)
+    const materials: MaterialRow[] = [
+      {
+        name: tube.name,
+        amount: height / 1000,
+        unit: 'm',
+        cost: tube.price === null ? null : tube.price * Math.ceil(height / tube.length),
+        note: 'inside waxed or lined, outside kept dry; slit to strip, one cast each',
+        isPart: true,
+      },
+      ...(straps > 0
+        ? [
+            {
+              name: '50 mm filament tape, straps',
+              amount: straps,
+              unit: 'turns',
+              cost: 0,
+              note: `a full turn and a half each, every ${Math.floor(spacing / 5) * 5} mm from the foot`,
+              isPart: false,
+            },
+          ]
+        : []),
+      ...(form.core
+        ? [
+            {
+              name: `card tube ${Math.round(form.core.diameter)} mm outside, for the core`,
+              amount: (height - form.core.from) / 1000,
+              unit: 'm',
+              cost: tube.price,
+              note: 'slit lengthways and taped, so that it closes in on itself and comes out',
+              isPart: true,
+            },
+          ]
+        : []),
+    ]
+    const built: BuiltMould = {
+      parts,
+      materials,
+      alternatives: [],
+      screws: [],
+      sealant: [],
+      holdDown: [],
+      bowing: [],
+      tapeLengthMm: 0,
+      hours: HOURS + (form.core ? 0.5 : 0),
+      life: 1,
+      faceM2: pieceStation.figures.surfaceAreaM2,
+      depth: height,
+      check: () => checkTube(piece, form, tube, fitting, mix.freshKgPerM3),
+    }
+    return { built, findings: [] }
+  },
+}
+
+const UP: Vector = [0, 0, 1]
+const DOWN: Vector = [0, 0, -1]
+
+const choose = (piece: Piece, tube: string): Change => ({
+  type: 'mouldChosen',
+  pieceId: piece.id,
+  patch: { tube },
+})
+
+/** The stock tube nearest to a diameter. */
+export const nearestTube = (diameter: number, tubes: readonly Tube[]): Tube | undefined =>
+  [...tubes].sort((a, b) => Math.abs(a.inside - diameter) - Math.abs(b.inside - diameter))[0]
+
+function fittingTube(diameter: number, tubes: readonly Tube[]): Tube | undefined {
+  const nearest = nearestTube(diameter, tubes)
+  return nearest && Math.abs(nearest.inside - diameter) <= FITS ? nearest : undefined
+}
+
+function checkTube(
+  piece: TurnedPiece,
+  form: NonNullable<ReturnType<typeof tubeForm>>,
+  tube: Tube,
+  fitting: Tube | undefined,
+  freshKgPerM3: number,
+): Finding[] {
+  const found: Finding[] = []
+  const differs = Math.abs(tube.inside - form.diameter) > FITS
+  if (differs) {
+    const { turned } = piece
+    const sized: Change = {
+      type: 'shapeChanged',
+      pieceId: piece.id,
+      patch: {
+        turned:
+          turned.form === 'tube'
+            ? { ...turned, outside: tube.inside }
+            : turned.form === 'cylinder'
+              ? { ...turned, diameter: tube.inside }
+              : turned,
+      },
+    }
+    found.push(
+      finding(
+        piece,
+        'tube-differs',
+        'stop',
+        'tube',
+        {
+          diameterMm: form.diameter,
+          insideMm: tube.inside,
+          tube: tube.name,
+          fitting: fitting?.name ?? '',
+        },
+        fitting ? [choose(piece, fitting.id)] : [sized],
+      ),
+    )
+  }
+  if (form.height > tube.length)
+    found.push(finding(piece, 'tube-short', 'stop', 'tube', { heightMm: form.height, lengthMm: tube.length }))
+  if (piece.rim.top.kind !== 'square' || piece.rim.bottom.kind !== 'square')
+    found.push(finding(piece, 'tube-edges', 'note', 'tube', {}))
+  const pressure = pressureAt(form.height, freshKgPerM3)
+  if (form.height > TALL.deep || pressure > TALL.pressure)
+    found.push(finding(piece, 'tall-form', 'stop', 'choice', { depthMm: form.height, pressureKPa: pressure }))
+  return found
+}
+
+const square = (x: number, y: number, length: number, width: number) =>
+  rectangleLoop([x - length / 2, y - width / 2], length, width, [0, 0, 0, 0], {
+    sides: ['front', 'right', 'back', 'left'],
+    corners: ['corner', 'corner', 'corner', 'corner'],
+  })
+
+const ring = (
+  name: string,
+  at: number,
+  inner: number,
+  outer: number,
+  low: number,
+  high: number,
+): SolidRecipe => ({
+  kind: 'turned',
+  at: [at, at],
+  profile: [
+    { radius: inner, z: low, name: `${name}/under` },
+    { radius: outer, z: low, name: `${name}/outside` },
+    { radius: outer, z: high, name: `${name}/top` },
+    { radius: inner, z: high, name: `${name}/inside` },
+  ],
+})
+
+/** Four blocks on the base that keep the tube in its place. */
+function cleats(middle: number, outside: number, thickness: number): SolidRecipe[] {
+  const r = outside / 2 + MARGIN / 2
+  return (
+    [
+      [r, 0],
+      [0, r],
+      [-r, 0],
+      [0, -r],
+    ] as const
+  ).map(([x, y], i) => prism(square(middle + x, middle + y, MARGIN, MARGIN), 0, thickness, `cleat/${i + 1}`))
+}
+
+/** A hollow core in the axis: from the base to the floor above it, or right through. */
+function coreParts(
+  piece: TurnedPiece,
+  { core, height }: NonNullable<ReturnType<typeof tubeForm>>,
+  middle: number,
+): BarePart[] {
+  if (!core) return []
+  const outer = core.diameter / 2
+  const inner = Math.max(0, outer - CORE_WALL)
+  // As poured a floor lies on top when the rim is down, else under the core.
+  const rimDown = piece.attitude.down === 'top'
+  const [low, high] = rimDown ? [0, height - core.from] : [core.from, height]
+  const recipe: SolidRecipe =
+    inner > 0
+      ? ring('core', middle, inner, outer, low, high)
+      : {
+          kind: 'turned',
+          at: [middle, middle],
+          profile: [
+            { radius: 0, z: low, name: 'core/under' },
+            { radius: outer, z: low, name: 'core/outside' },
+            { radius: outer, z: high, name: 'core/top' },
+            { radius: 0, z: high, name: 'core/axis' },
+          ],
+        }
+  return [
+    {
+      id: 'core',
+      role: 'core',
+      name: 'core in the axis',
+      boardId: null,
+      lengthMm: high - low,
+      widthMm: core.diameter,
+      thicknessMm: Math.min(CORE_WALL, outer),
+      layers: [],
+      laminate: null,
+      pull: rimDown && core.from > 0 ? DOWN : UP,
+      leaves: 0,
+      bevels: null,
+      bend: null,
+      mass: { volume: Math.PI * (outer ** 2 - inner ** 2) * (high - low), kgPerM3: CARD_KG_PER_M3 },
+      recipe,
+    },
+  ]
+}

@@ -1,0 +1,49 @@
+import { Pick, Row } from '../../ui/Choice.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
+import { Switch } from '../../ui/Switch.tsx'
+import { CutTable } from './CutTable.tsx'
+import { Materials } from './Materials.tsx'
+import { useMould } from './useMould.ts'
+
+/** A rubber block: the rubber, its wall round the pattern, what to weigh out, and the box it is poured in. */
+export function BlockBench() {
+  const { mould, figures, job, choose, mm } = useMould()
+  const block = figures?.parts.find((p) => p.role === 'rubber')
+  return (
+    <>
+      <Pick
+        label="Rubber"
+        value={mould.rubber}
+        options={job.stock.rubbers}
+        onChoose={(rubber) => choose('rubber', { rubber })}
+      />
+      <Switch
+        label="Wall by the pattern’s size"
+        on={mould.rubberWall === null}
+        onSwitch={(on) => choose(on ? 'wall by size' : 'own wall', { rubberWall: on ? null : 20 })}
+      />
+      {mould.rubberWall !== null && (
+        <MeasureField
+          label="Wall round the pattern"
+          value={mould.rubberWall}
+          min={1}
+          max={1000}
+          onCommit={(rubberWall) => choose(`wall ${mm(rubberWall)}`, { rubberWall })}
+        />
+      )}
+      {block && (
+        <Row label="Block">
+          {mm(block.lengthMm)} × {mm(block.widthMm)} × {mm(block.thicknessMm)}
+        </Row>
+      )}
+      {figures && <Materials title="To weigh out, 7 percent for the pot" rows={figures.materials} />}
+      {figures?.holdDown.map((h) => (
+        <Row key={h.partId} label={`Hold the ${h.name}`} unit="N">
+          {h.holdForceN.toFixed(0)}
+        </Row>
+      ))}
+      {figures && <Materials title="In other rubbers" rows={figures.alternatives} />}
+      <CutTable />
+    </>
+  )
+}

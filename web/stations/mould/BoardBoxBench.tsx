@@ -1,0 +1,185 @@
+import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
+import { formatCut } from '../../../core/units/index.ts'
+import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
+import { CutTable } from './CutTable.tsx'
+import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
+import { UnderTheFill } from './UnderTheFill.tsx'
+import { useMould } from './useMould.ts'
+
+/** What a board box decides: its school, corners, boards; and what holds it together. */
+export function BoardBoxBench() {
+  const { piece, mould, figures, fresh, job, choose, mm, style } = useMould()
+  const curves = curvesOf(piece)
+  const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
+  return (
+    <>
+      <Choice
+        label="How the sides meet the base"
+        value={mould.school}
+        options={[
+          { value: 'wrap', name: 'wrap', note: 'round the base edge', drawing: <SchoolDrawing wrap /> },
+          { value: 'stand', name: 'stand', note: 'on the base', drawing: <SchoolDrawing /> },
+          { value: 'mitre', name: 'mitre', note: 'stuck on after', drawing: <MitreDrawing /> },
+        ]}
+        onChoose={(school) => choose(`sides ${school}`, { school })}
+      />
+      {mould.school !== 'mitre' && (
+        <Choice
+          label="Which strips run long"
+          value={mould.corners}
+          options={[
+            { value: 'front-and-back-long', name: 'front, back' },
+            { value: 'ends-long', name: 'ends' },
+            { value: 'pinwheel', name: 'pinwheel' },
+          ]}
+          onChoose={(corners) => choose(`corners ${corners}`, { corners })}
+        />
+      )}
+      {hasInsideCorner(piece) && (
+        <Choice
+          label="Inside corners"
+          value={mould.insideCorners}
+          options={[
+            { value: 'mitre', name: 'mitred', note: 'faced board all round' },
+            { value: 'short', name: 'one strip short', note: 'a raw end to tape' },
+          ]}
+          onChoose={(insideCorners) => choose(`inside corners ${insideCorners}`, { insideCorners })}
+        />
+      )}
+      {curves.corners && (
+        <Choice
+          label="Rounded corners"
+          value={mould.rounds}
+          options={[
+            { value: 'block', name: 'blocks', note: 'hollow, laminated' },
+            { value: 'bent', name: 'bent', note: 'a skin on ribs' },
+          ]}
+          onChoose={(rounds) => choose(`rounded corners ${rounds}`, { rounds })}
+        />
+      )}
+      <h2>Boards</h2>
+      <Pick
+        label="Base"
+        value={mould.baseBoard}
+        options={job.stock.boards}
+        onChoose={(baseBoard) => choose('base board', { baseBoard })}
+      />
+      <Pick
+        label="Sides"
+        value={mould.sideBoard}
+        options={job.stock.boards}
+        onChoose={(sideBoard) => choose('side board', { sideBoard })}
+      />
+      {bends && (
+        <Pick
+          label="Bent from"
+          value={mould.skin}
+          options={job.stock.skins}
+          onChoose={(skin) => choose('the sheet that is bent', { skin })}
+        />
+      )}
+      {curves.ring && (
+        <MeasureField
+          label="Overlap of a ring"
+          value={mould.overlap}
+          min={0}
+          max={1000}
+          onCommit={(overlap) => choose(`overlap ${mm(overlap)}`, { overlap })}
+        />
+      )}
+      <MeasureField
+        label="Run-past"
+        note="for prying off"
+        value={mould.runPast}
+        min={0}
+        max={1000}
+        onCommit={(runPast) => choose(`run-past ${mm(runPast)}`, { runPast })}
+      />
+      {mould.school !== 'wrap' && (
+        <MeasureField
+          label="Base margin"
+          value={mould.baseMargin}
+          min={0}
+          max={1000}
+          onCommit={(baseMargin) => choose(`base margin ${mm(baseMargin)}`, { baseMargin })}
+        />
+      )}
+      {piece.kind === 'slab' && piece.openings.length > 0 && (
+        <MeasureField
+          label="Knockout wrap"
+          note="foam"
+          value={mould.wrap}
+          min={0}
+          max={20}
+          onCommit={(wrap) => choose(`wrap ${mm(wrap)}`, { wrap })}
+        />
+      )}
+      <CutTable />
+      {figures && (
+        <div className={fresh ? '' : 'stale'}>
+          <h2>Fixing</h2>
+          <Row label={`Screws, ${figures.screws[0]?.lengthMm ?? 0} mm long`}>{figures.screwCount}</Row>
+          {figures.screws[0] && <Row label="One every">{mm(figures.screws[0].spacingMm)}</Row>}
+          <Row label={`Sealant, ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m`} unit="cartridge">
+            {figures.sealant.cartridgeShare.toFixed(1)}
+          </Row>
+          {figures.tapeLengthMm > 0 && (
+            <Row label="Tape on raw edges" unit="m">
+              {(figures.tapeLengthMm / 1000).toFixed(1)}
+            </Row>
+          )}
+          {figures.holdDown.map((h) => (
+            <Row key={h.partId} label={`${h.name} held by`} unit={h.screws === 1 ? 'screw' : 'screws'}>
+              {h.screws}
+            </Row>
+          ))}
+        </div>
+      )}
+      {figures && <UnderTheFill figures={figures} fresh={fresh} />}
+      <More title="Saw and sheets">
+        <MeasureField
+          label="Kerf"
+          value={mould.kerf}
+          min={0}
+          max={20}
+          onCommit={(kerf) => choose(`kerf ${mm(kerf)}`, { kerf })}
+        />
+        <MeasureField
+          label="Trim"
+          note="off each edge"
+          value={mould.trim}
+          min={0}
+          max={200}
+          onCommit={(trim) => choose(`trim ${mm(trim)}`, { trim })}
+        />
+        <label className="row">
+          <span>Parts may lie across the sheet</span>
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={mould.turnParts}
+            onChange={(e) =>
+              choose(e.target.checked ? 'parts may be turned' : 'parts keep their way', {
+                turnParts: e.target.checked,
+              })
+            }
+          />
+        </label>
+        <Pick
+          label="Sealant"
+          value={mould.sealant}
+          options={job.stock.sealants}
+          onChoose={(sealant) => choose('sealant', { sealant })}
+        />
+      </More>
+      <More title="Screw places along each strip">
+        {figures?.screws.map((s) => (
+          <p key={s.where}>
+            <strong>{s.where}:</strong> {s.positionsMm.map((p) => formatCut(p, style)).join(', ')}
+          </p>
+        ))}
+      </More>
+    </>
+  )
+}

@@ -1,0 +1,33 @@
+import { Pick } from '../../ui/Choice.tsx'
+import { CutTable } from './CutTable.tsx'
+import { Materials } from './Materials.tsx'
+import { useMould } from './useMould.ts'
+
+/** A card tube: which one, the board it stands on, what holds it against the fill. */
+export function TubeBench() {
+  const { mould, figures, job, choose } = useMould()
+  return (
+    <>
+      <Pick
+        label="Tube"
+        value={mould.tube}
+        options={job.stock.tubes}
+        onChoose={(tube) => choose('tube', { tube })}
+      />
+      <Pick
+        label="Base"
+        value={mould.baseBoard}
+        options={job.stock.boards}
+        onChoose={(baseBoard) => choose('base board', { baseBoard })}
+      />
+      {figures && <Materials title="Tube, core and straps" rows={figures.materials} />}
+      {figures && (
+        <p>
+          {figures.footPressureKPa.toFixed(1)} kPa at the foot. Card swells in wet concrete: wax or line it
+          inside, keep it dry outside, and never plan to slide it off.
+        </p>
+      )}
+      <CutTable />
+    </>
+  )
+}

@@ -1,0 +1,55 @@
+import type { MouldFigures } from '../../../core/mould/index.ts'
+import { formatLength } from '../../../core/units/index.ts'
+import { usePlan } from '../../app/PlanContext.tsx'
+import { useChange } from '../../app/store.ts'
+import { Row } from '../../ui/Choice.tsx'
+import { MeasureField, useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { Switch } from '../../ui/Switch.tsx'
+
+/** What the wet concrete does to the sides, and what holds them. */
+export function UnderTheFill({ figures, fresh }: { figures: MouldFigures; fresh: boolean }) {
+  const { piece } = usePlan()
+  const change = useChange()
+  const style = useMeasureStyle()
+  const { braceSpacing } = piece.mould
+  const choose = (spacing: number | null) =>
+    change(spacing === null ? 'tops left free' : `braces every ${formatLength(spacing, style)}`, {
+      type: 'mouldChosen',
+      pieceId: piece.id,
+      patch: { braceSpacing: spacing },
+    })
+  const worst = figures.bowing.reduce<(typeof figures.bowing)[number] | null>(
+    (most, row) => (most && most.bowMm >= row.bowMm ? most : row),
+    null,
+  )
+  const braces = figures.bowing.reduce((sum, row) => sum + row.bracesMm.length, 0)
+  return (
+    <>
+      <h2>Under the fill</h2>
+      <div className={fresh ? '' : 'stale'}>
+        <Row label="Pressure at the foot" unit="kPa">
+          {figures.footPressureKPa.toFixed(1)}
+        </Row>
+        {worst && (
+          <Row label={`Most bow, ${worst.name}`} unit="mm">
+            {worst.bowMm < 0.05 ? 'under 0.1' : worst.bowMm.toFixed(1)}
+          </Row>
+        )}
+        {braces > 0 && <Row label="Braces across the tops">{braces}</Row>}
+      </div>
+      <Switch
+        label="Tops held by braces"
+        on={braceSpacing !== null}
+        onSwitch={(on) => choose(on ? 400 : null)}
+      />
+      {braceSpacing !== null && (
+        <MeasureField
+          label="Braces no further apart"
+          value={braceSpacing}
+          min={20}
+          onCommit={(spacing) => choose(spacing)}
+        />
+      )}
+    </>
+  )
+}
