@@ -585,7 +585,7 @@ const starPiece = {
   quantity: 24,
   plannedCasts: 24,
   // Its relief lies in the rubber, its flat back is struck off.
-  attitude: { down: 'top', turnDeg: 0 },
+  attitude: { down: 'top', turnDeg: 0 as const },
 }
 
 /** The counterweights are held to 4 kg by their thickness. */
