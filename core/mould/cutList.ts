@@ -105,6 +105,7 @@ const radiusOf = ({ recipe }: BarePart): number =>
 function rowName(parts: readonly BarePart[]): string {
   const names = parts.map((p) => p.name)
   if (parts.length === 1) return names[0]!
+  if (parts[0]!.role === 'cleat') return 'centring cleats'
   if (parts[0]!.role === 'rib') return `${[...new Set(names.map((n) => n.replace(/ \d+$/, '')))].join(', ')}s`
   if (parts[0]!.role === 'strip') return names.every((n) => n.endsWith(' end')) ? 'ends' : names.join(', ')
   const stem = names[0]!.replace(/ \d+ /, ' ')

@@ -24,6 +24,7 @@ export type BuiltMould = {
   readonly sealant: readonly SealantRow[]
   readonly holdDown: MouldFigures['holdDown']
   readonly bowing: readonly BowRow[]
+  readonly straps: MouldFigures['straps']
   readonly tapeLengthMm: number
   readonly hours: number
   /** Casts its faces last. */
@@ -35,6 +36,9 @@ export type BuiltMould = {
   /** What is wrong with it, once its boards are laid out. */
   readonly check: (layouts: readonly BoardLayout[]) => Finding[]
 }
+
+/** Of a mould that is held by its own joints. */
+export const NO_STRAPS: MouldFigures['straps'] = { count: 0, spacingMm: 0 }
 
 /** One way of building a mould. To add one: a folder that makes its parts, and a row in `METHODS`. */
 export type MouldMethod = {

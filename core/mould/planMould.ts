@@ -100,6 +100,7 @@ function assemble(
       1e-6,
     holdDown: built.holdDown,
     bowing: built.bowing,
+    straps: built.straps,
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,

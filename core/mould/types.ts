@@ -233,6 +233,8 @@ export type MouldFigures = {
     readonly holdForceN: number
     readonly screws: number
   }[]
+  /** Turns of strap round a tube, from the foot; none where the fill does not ask for them. */
+  readonly straps: { readonly count: number; readonly spacingMm: number }
   readonly bowing: readonly BowRow[]
   readonly footPressureKPa: number
   readonly boardCost: number | null

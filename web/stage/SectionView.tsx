@@ -139,7 +139,8 @@ function Drawing({
   const poured = attitude === 'poured'
   const mould = plan?.stations.mould
   const base = mould?.parts.find((p) => p.role === 'base')
-  const stripHigh = base && piece.mould.school === 'wrap' ? base.thicknessMm : 0
+  const boxed = mould?.figures.methodId === 'board-box'
+  const stripHigh = base && boxed && piece.mould.school === 'wrap' ? base.thicknessMm : 0
   const farX = (broken ? high : low)([drawing.length, 0])[0]
   return (
     <svg

@@ -1,13 +1,16 @@
 import { useMemo } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
-import { pieceBox, pouredSize } from '../../core/piece/index.ts'
+import { pieceBox, pouredLoop, pouredSize } from '../../core/piece/index.ts'
 import { formatLength } from '../../core/units/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../app/store.ts'
 import { lineDragged } from '../app/viewSlice.ts'
 import { useMeasureStyle } from '../ui/MeasureField.tsx'
 import { Dimension } from './Dimension.tsx'
+import { HATCH_OF, Hatches } from './Hatches.tsx'
+import { MouldParts, mouldBeyond } from './MouldParts.tsx'
 import { SectionLine } from './PlanParts.tsx'
+import { loopPath } from './paths.ts'
 import { planFrame } from './planFrame.ts'
 import { usualLine } from './sectionLine.ts'
 import { useLineDrag } from './useLineDrag.ts'
@@ -31,7 +34,10 @@ export function SolidPlan() {
   const dispatch = useAppDispatch()
   const style = useMeasureStyle()
   const box = usePlanBox()
-  const frame = planFrame(piece, view.attitude, size, box)
+  const poured = view.attitude === 'poured'
+  const parts = poured ? (plan?.stations.mould?.parts ?? []) : []
+  const beyond = mouldBeyond(parts, box)
+  const frame = planFrame(piece, view.attitude, size, box, beyond)
   const { onScreen, scale } = frame
   const line = view.line ?? usualLine(piece, false, 'along', box)
   const drag = useLineDrag(frame.scale, element)
@@ -46,13 +52,17 @@ export function SolidPlan() {
       parts.push(`M${a[0].toFixed(1)} ${a[1].toFixed(1)}L${b[0].toFixed(1)} ${b[1].toFixed(1)}`)
     }
     return parts.join('')
-  }, [seen, size.width, size.height, box.length, box.width])
+  }, [seen, size.width, size.height, box.length, box.width, beyond])
   const text = (mm: number) => formatLength(mm, style)
   const [left, bottom] = onScreen([0, 0])
   const [right, top] = onScreen([box.length, box.width])
   const round = piece.kind === 'turned'
   const broken = plan !== null && plan.stations.piece?.geometry.recipe === null
-  const away = Math.max(34, (piece.mould.runPast + 40) * scale + 34)
+  const above = beyond * scale + 18
+  const away = Math.max(34, (Math.max(beyond, piece.mould.runPast) + 40) * scale + 34)
+  const geometry = plan?.stations.piece?.geometry
+  const lies = piece.attitude.down === 'top' || piece.attitude.down === 'bottom'
+  const flat = geometry && lies ? pouredLoop(geometry.outline, piece.attitude, geometry) : null
   return (
     <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
       <span className="view-name absolute left-4 top-2">
@@ -69,6 +79,11 @@ export function SolidPlan() {
           onPointerCancel={drag.end}
           className={`absolute inset-0 touch-none select-none ${solidFresh && !broken ? '' : 'stale'}`}
         >
+          <Hatches />
+          {parts.length > 0 && <MouldParts parts={parts} onScreen={onScreen} scale={scale} />}
+          {parts.length > 0 && flat && (
+            <path d={loopPath(flat, onScreen, scale, false)} fill={HATCH_OF.concrete} pointerEvents="none" />
+          )}
           <path d={path} fill="none" stroke="var(--ink)" strokeWidth="1.1" strokeLinecap="round" />
           {round && (
             <CentreMarks at={onScreen([box.length / 2, box.width / 2])} reach={((right - left) / 2) * 1.08} />
@@ -84,8 +99,8 @@ export function SolidPlan() {
             }
           />
           <Dimension
-            from={[left, top - 18]}
-            to={[right, top - 18]}
+            from={[left, top - above]}
+            to={[right, top - above]}
             text={`${round ? 'd ' : ''}${text(box.length)}`}
             name={round ? 'diameter' : 'length'}
           />

@@ -25,13 +25,14 @@ export type PlanFrame = {
 
 /**
  * Fits a piece and, as poured, its mould into a view of `size` px. Front at the bottom in either attitude. `plan` is the
- * box of the plan as shown, where it is not the piece's own.
+ * box of the plan as shown, where it is not the piece's own; `beyond` is how far its mould stands outside it, mm.
  */
 export function planFrame(
   piece: Piece,
   attitude: 'poured' | 'placed',
   size: { width: number; height: number },
   plan: { length: number; width: number } = pieceBox(piece),
+  beyond = 0,
 ): PlanFrame {
   const poured = attitude === 'poured'
   const mirrored = poured && piece.kind === 'slab' && piece.attitude.down === 'top'
@@ -39,7 +40,9 @@ export function planFrame(
   const { sides, corners } = curvesOf(piece)
   const ribs = sides || (corners && piece.mould.rounds === 'bent') ? RIB_DEPTH : 0
   const margin = poured
-    ? 24 + Math.max(ribs, piece.mould.runPast) + (piece.mould.school === 'wrap' ? 0 : piece.mould.baseMargin)
+    ? 24 +
+      Math.max(ribs, piece.mould.runPast, beyond) +
+      (piece.mould.school === 'wrap' ? 0 : piece.mould.baseMargin)
     : 0
   // The section line runs this far past the piece in either attitude, and dimensions stand beyond it.
   const beside = Math.max(margin, piece.mould.runPast + 40)

@@ -56,6 +56,8 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     edges: THREE.LineBasicMaterial
   }[] = []
   let size: readonly [number, number, number] = [1, 1, 1]
+  /** The box of piece and mould, as poured. */
+  const around = new THREE.Box3()
   let look: Look = { attitude: 'poured', lit: null, apart: false, theme: 'day' }
   let framed = ''
   let queued = false
@@ -198,20 +200,23 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     animation = requestAnimationFrame(step)
   }
 
-  /** How far back the camera must stand along `way` so that every corner of the box, its strips included, is seen. */
+  /** How far back the camera must stand along `way` so that every corner of piece and mould is seen. */
   function fitDistance(way: THREE.Vector3): number {
     const middle = new THREE.Vector3(...size).multiplyScalar(0.5)
     const right = new THREE.Vector3().crossVectors(way, camera.up).normalize()
     const up = new THREE.Vector3().crossVectors(right, way).normalize()
     const tall = Math.tan((camera.fov * Math.PI) / 360) * 0.94
     const wide = tall * camera.aspect
-    const [length, width, height] = size
-    const room = 0.05 * Math.max(length, width)
     let far = 1
-    for (const x of [-room, length + room])
-      for (const y of [-room, width + room])
-        for (const z of [-room / 2, height])
-          for (const placed of [false, true]) {
+    const own = new THREE.Box3(new THREE.Vector3(), new THREE.Vector3(...size))
+    // As poured its mould stands round it; as placed it is alone.
+    for (const [box, placed] of [
+      [around, false],
+      [own, true],
+    ] as const)
+      for (const x of [box.min.x, box.max.x])
+        for (const y of [box.min.y, box.max.y])
+          for (const z of [box.min.z, box.max.z]) {
             const corner = new THREE.Vector3(x, y, z).sub(middle)
             if (placed) corner.applyQuaternion(toPlaced)
             const toward = corner.dot(way)
@@ -226,7 +231,8 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
 
   /** Steps back until all of it shows; only when the size of the piece changed. */
   function frame(): void {
-    const key = `${size.map((s) => Math.round(s)).join('x')}@${camera.aspect.toFixed(2)}`
+    const reach = [...around.min, ...around.max].map((s) => Math.round(s)).join('x')
+    const key = `${size.map((s) => Math.round(s)).join('x')}in${reach}@${camera.aspect.toFixed(2)}`
     if (key === framed) return
     framed = key
     const [length, width, thickness] = size
@@ -280,6 +286,8 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     show(scene) {
       clear()
       size = scene.size
+      around.makeEmpty()
+      for (const { mesh } of scene.parts) around.union(new THREE.Box3().setFromArray(mesh.positions))
       const { x, y, z } = scene.toPoured
       // The way back is the transpose: the rows of the matrix become its columns.
       toPlaced.setFromRotationMatrix(

@@ -6,7 +6,7 @@ import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
 import { boxPlan } from '../boardBox/boxPlan.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boardMissing, finding } from '../checkMould.ts'
-import type { BuiltMould, MouldMethod } from '../method.ts'
+import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { rubberAmounts, rubberWall } from './rubber.ts'
 
@@ -124,6 +124,7 @@ export const blockMethod: MouldMethod = {
         },
       ],
       bowing: [],
+      straps: NO_STRAPS,
       tapeLengthMm: 0,
       hours: HOURS,
       life: rubber.casts,

@@ -5,7 +5,7 @@ import type { Board } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import { bowedSides } from '../bowedSides.ts'
 import { checkMould } from '../checkMould.ts'
-import type { BuiltMould, MouldMethod } from '../method.ts'
+import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
 import { partDensity, partVolume } from '../partMass.ts'
 import { asBoxed, whyNoBox } from './boxedSlab.ts'
 import { type BarePart, boxParts, perimeterOf } from './boxParts.ts'
@@ -69,6 +69,7 @@ export const boardBoxMethod: MouldMethod = {
           }
         }),
       bowing,
+      straps: NO_STRAPS,
       tapeLengthMm: raw.reduce(
         (sum, p) => sum + rawEdgeLength(p, geometry.openings) * Math.ceil(p.thicknessMm / 50),
         0,

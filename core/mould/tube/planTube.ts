@@ -138,18 +138,6 @@ export const tubeMethod: MouldMethod = {
         note: 'inside waxed or lined, outside kept dry; slit to strip, one cast each',
         isPart: true,
       },
-      ...(straps > 0
-        ? [
-            {
-              name: '50 mm filament tape, straps',
-              amount: straps,
-              unit: 'turns',
-              cost: 0,
-              note: `a full turn and a half each, every ${Math.floor(spacing / 5) * 5} mm from the foot`,
-              isPart: false,
-            },
-          ]
-        : []),
       ...(form.core
         ? [
             {
@@ -171,6 +159,7 @@ export const tubeMethod: MouldMethod = {
       sealant: [],
       holdDown: [],
       bowing: [],
+      straps: { count: straps, spacingMm: straps > 0 ? Math.floor(spacing / 5) * 5 : 0 },
       tapeLengthMm: 0,
       hours: HOURS + (form.core ? 0.5 : 0),
       life: 1,

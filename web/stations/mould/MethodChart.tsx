@@ -49,7 +49,13 @@ export function MethodChart({ rows }: { rows: readonly MethodRow[] }) {
           stroke="var(--soft)"
           fontSize={13}
         />
-        <YAxis stroke="var(--soft)" fontSize={13} />
+        <YAxis
+          scale="log"
+          domain={['auto', 'auto']}
+          stroke="var(--soft)"
+          fontSize={13}
+          tickFormatter={(v: number) => showNumber(v, v < 10 ? 1 : 0)}
+        />
         {rows.map((r, i) => (
           <Line
             key={r.id}

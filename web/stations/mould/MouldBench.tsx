@@ -42,7 +42,7 @@ export function MouldBench() {
         <p className={fresh ? '' : 'stale'}>
           {figures.costPerCast === null
             ? 'No price for these boards'
-            : `Boards ${figures.costPerCast.toFixed(2)} a cast over ${piece.plannedCasts}`}
+            : `Costs ${figures.costPerCast.toFixed(2)} a cast over ${piece.plannedCasts}`}
           , {showNumber(figures.buildHours, 2)} h to build, lasts {figures.lifeCasts}{' '}
           {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish: {figures.finish}.
         </p>

@@ -1,11 +1,11 @@
-import { Pick } from '../../ui/Choice.tsx'
+import { Pick, Row } from '../../ui/Choice.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Materials } from './Materials.tsx'
 import { useMould } from './useMould.ts'
 
 /** A card tube: which one, the board it stands on, what holds it against the fill. */
 export function TubeBench() {
-  const { mould, figures, job, choose } = useMould()
+  const { mould, figures, job, choose, mm } = useMould()
   return (
     <>
       <Pick
@@ -20,7 +20,12 @@ export function TubeBench() {
         options={job.stock.boards}
         onChoose={(baseBoard) => choose('base board', { baseBoard })}
       />
-      {figures && <Materials title="Tube, core and straps" rows={figures.materials} />}
+      {figures && <Materials title="Tube and core" rows={figures.materials} />}
+      {figures && figures.straps.count > 0 && (
+        <Row label={`50 mm filament tape, every ${mm(figures.straps.spacingMm)} from the foot`} unit="turns">
+          {figures.straps.count}
+        </Row>
+      )}
       {figures && (
         <p>
           {figures.footPressureKPa.toFixed(1)} kPa at the foot. Card swells in wet concrete: wax or line it

@@ -1,0 +1,90 @@
+import { boundLoop, type Loop, type Point, type SolidRecipe } from '../../core/geometry/index.ts'
+import type { MouldPart } from '../../core/mould/index.ts'
+import { useAppDispatch, useAppSelector } from '../app/store.ts'
+import { pointedAt } from '../app/viewSlice.ts'
+import { HATCH_OF } from './Hatches.tsx'
+import { loopPath } from './paths.ts'
+
+type Props = {
+  readonly parts: readonly MouldPart[]
+  readonly onScreen: (p: Point) => Point
+  readonly scale: number
+}
+
+const HATCH: Readonly<Partial<Record<MouldPart['role'], string>>> = {
+  tube: HATCH_OF.card,
+  core: HATCH_OF.card,
+  rubber: HATCH_OF.rubber,
+}
+
+/** The mould round a piece, from above: the base first, what stands on it over it. Pointing at a part lights it everywhere. */
+export function MouldParts({ parts, onScreen, scale }: Props) {
+  const lit = useAppSelector((s) => s.view.lit)
+  const dispatch = useAppDispatch()
+  const low = (p: MouldPart) => (p.role === 'base' ? 0 : p.role === 'rubber' ? 1 : 2)
+  return (
+    <g>
+      {[...parts]
+        .sort((a, b) => low(a) - low(b))
+        .map((part) => {
+          const loops = seenLoops(part.recipe)
+          if (loops.length === 0) return null
+          return (
+            <path
+              key={part.id}
+              d={loops.map((l) => loopPath(l, onScreen, scale, false)).join(' ')}
+              fillRule="evenodd"
+              fill={HATCH[part.role] ?? HATCH_OF.board}
+              stroke={lit === part.id ? 'var(--oxide)' : 'var(--ink)'}
+              strokeWidth={lit === part.id ? 2.4 : 0.9}
+              onPointerEnter={() => dispatch(pointedAt(part.id))}
+              onPointerLeave={() => dispatch(pointedAt(null))}
+            >
+              <title>{part.name}</title>
+            </path>
+          )
+        })}
+    </g>
+  )
+}
+
+/** How far a mould stands outside the box of its piece, mm. */
+export function mouldBeyond(parts: readonly MouldPart[], box: { length: number; width: number }): number {
+  let most = 0
+  for (const part of parts)
+    for (const loop of seenLoops(part.recipe)) {
+      const { min, max } = boundLoop(loop)
+      most = Math.max(most, -min[0], -min[1], max[0] - box.length, max[1] - box.width)
+    }
+  return most
+}
+
+/** What a part's recipe shows from above. */
+function seenLoops(recipe: SolidRecipe): Loop[] {
+  switch (recipe.kind) {
+    case 'prism':
+      return [recipe.outline, ...recipe.holes]
+    case 'difference':
+      return seenLoops(recipe.from)
+    case 'turned': {
+      const radii = recipe.profile.map((p) => p.radius)
+      return [Math.max(...radii), Math.min(...radii)].filter((r) => r > 0).map((r) => ring(recipe.at, r))
+    }
+    default:
+      return []
+  }
+}
+
+const ring = ([x, y]: Point, radius: number): Loop => {
+  const ends: [Point, Point] = [
+    [x - radius, y],
+    [x + radius, y],
+  ]
+  const half = (from: Point, to: Point) => ({
+    name: 'ring',
+    from,
+    to,
+    arc: { centre: [x, y] as const, radius, sweepRad: Math.PI },
+  })
+  return [half(ends[0], ends[1]), half(ends[1], ends[0])]
+}
