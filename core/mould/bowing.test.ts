@@ -41,7 +41,7 @@ it('bows less with more braces, a thicker or a shorter board, and a foot that is
             .most
         const own = at({})
         expect(at({ thickness: 25 })).toBeLessThan(own)
-        expect(at({ clampedFoot: true })).toBeLessThanOrEqual(own * 1.001)
+        expect(at({ clampedFoot: true })).toBeLessThanOrEqual(Math.max(own * 1.001, 0.05))
         expect(at({ length: length * 0.8, braces: bracePlaces(length * 0.8, count) })).toBeLessThan(
           own * 1.02,
         )

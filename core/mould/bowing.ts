@@ -25,6 +25,8 @@ export type Bow = {
 }
 
 const POISSON = 0.3
+/** Below this, mm, a clamped side does not bow to speak of. */
+const NO_BOW = 0.05
 /** A side bows no further than this, mm, nor than this share of its length. */
 const LIMIT = { mm: 1, share: 1 / 360 } as const
 /** More braces than this along one side are no answer. */
@@ -40,9 +42,28 @@ export const bracePlaces = (length: number, count: number): number[] =>
 export const braceCount = (length: number, spacing: number | null): number =>
   spacing === null ? 0 : Math.max(0, Math.ceil(length / spacing - 1e-9) - 1)
 
-/** How far a side bows: a plate held along its base and at its two ends, its top free but for braces. */
+/**
+ * Bow of a long side that is clamped at its foot and held nowhere else, w L^4/(30 D) a mm of width: what holds its ends
+ * or top can only lessen it.
+ */
+const cantileverBow = ({
+  depth,
+  thickness,
+  elasticity,
+  freshKgPerM3,
+}: Omit<PushedSide, 'braces'>): number => {
+  const stiffness = (elasticity[1] * thickness ** 3) / (12 * (1 - POISSON ** 2))
+  return (freshKgPerM3 * GRAVITY * depth * 1e-9 * depth ** 4) / (30 * stiffness)
+}
+
+/**
+ * How far a side bows: a plate held along its base and at its two ends, its top free but for braces. A clamped side too
+ * shallow to bow is given that bound instead.
+ */
 export function sideBow(side: PushedSide): Bow {
   const { length, depth, thickness, braces } = side
+  const most = cantileverBow(side)
+  if (side.clampedFoot && most < NO_BOW) return { most, at: [length / 2, depth], top: [0, 0] }
   const gaps = braces.length + 1
   const wanted = Math.max(12, Math.min(48, Math.round((length / depth) * 8)))
   const columns = gaps * Math.ceil(wanted / gaps)
