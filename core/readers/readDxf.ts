@@ -32,7 +32,7 @@ export function readDxf(text: string): ReadDrawing {
   if (text.length > READ_LIMITS.drawingBytes)
     return refuse('tooLarge', `The drawing is larger than ${READ_LIMITS.drawingBytes / 1e6} MB.`)
   if (text.trim() === '') return refuse('empty', 'The file is empty.')
-  if (text.startsWith('AutoCAD Binary DXF') || text.slice(0, 4000).includes('\0'))
+  if (text.slice(0, 4000).includes('\0'))
     return refuse('notThis', 'This is a binary drawing. Save it as DXF text.')
   const lines = text.split(/\r\n|\r|\n/)
   const { entities, units, wrongLine, sections } = readGroups(lines)

@@ -92,7 +92,7 @@ describe('DXF', () => {
     ['empty', '', 'empty'],
     ['no entities', dxf(''), 'empty'],
     ['open', dxf(line(0, 0, 10, 0)), 'nothingClosed'],
-    ['binary', 'AutoCAD Binary DXF\r\n\x1a\0', 'notThis'],
+    ['binary', 'Binary DXF\0', 'notThis'],
     ['no drawing', 'hello there\nthis is a letter', 'notThis'],
     ['blocks only', dxf('0\nINSERT\n8\n0\n2\nDOOR\n10\n0\n20\n0\n'), 'nothingClosed'],
     ['too large', 'x'.repeat(30_000_001), 'tooLarge'],

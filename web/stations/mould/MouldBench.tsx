@@ -4,6 +4,7 @@ import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
+import { Exports } from './Exports.tsx'
 import { TubeBench } from './TubeBench.tsx'
 import { useMould } from './useMould.ts'
 
@@ -55,6 +56,7 @@ export function MouldBench() {
         </More>
       )}
       {why === null && <Bench />}
+      <Exports />
       <Caution>
         {mould.method === 'block' && why === null
           ? 'Uncured rubber and its vapours harm skin and lungs: gloves, air, and no food near. Polyurethane foams on damp.'

@@ -1,0 +1,21 @@
+import type { Loop } from '../geometry/index.ts'
+import type { MouldPart } from './types.ts'
+
+/** Whether a part is cut to a line that no rip and crosscut make: a base cut to the plan, a rib, a block, a knockout. */
+function isDrawn({ role, recipe, lengthMm, widthMm }: MouldPart): boolean {
+  if (recipe.kind !== 'prism' || role === 'strip' || role === 'skin' || role === 'wrap') return false
+  const { outline } = recipe
+  return outline.some((s) => s.arc) || outline.length !== 4 || (role === 'base' && lengthMm * widthMm <= 0)
+}
+
+/** Outlines of the parts that are cut to a curve or a plan, equal ones once, by label and name. */
+export function partOutlines(parts: readonly MouldPart[]): { name: string; loops: Loop[] }[] {
+  const seen = new Set<string>()
+  return parts.filter(isDrawn).flatMap((part) => {
+    if (part.recipe.kind !== 'prism') return []
+    const key = part.role === 'rib' ? part.name.replace(/ \d+$/, '') : part.id
+    if (seen.has(key)) return []
+    seen.add(key)
+    return [{ name: `${part.label} ${key}`.trim(), loops: [part.recipe.outline, ...part.recipe.holes] }]
+  })
+}
