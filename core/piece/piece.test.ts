@@ -7,10 +7,12 @@ import { startingStock } from '../stock/index.ts'
 import {
   explainPiece,
   moveOpening,
+  outlineSize,
   planPieceStation,
   pouredLoop,
   pouredPlacement,
   removeOpening,
+  resizedOutline,
   resolvePlacing,
 } from './index.ts'
 
@@ -259,4 +261,18 @@ it('is the same by quick sums and by solid, closed, and of one volume either way
     }),
     { seed: 20260530, numRuns: 40 },
   )
+})
+
+it('keeps a disc round whichever of its extents is typed', () => {
+  const disc = {
+    kind: 'polygon' as const,
+    corners: [
+      { x: 0, y: 350, radius: 0, side: 'front', run: { kind: 'arc' as const, rise: 350 } },
+      { x: 700, y: 350, radius: 0, side: 'back', run: { kind: 'arc' as const, rise: 350 } },
+    ],
+  }
+  for (const size of [{ length: 420 }, { width: 420 }, { length: 420, width: 420 }]) {
+    const { length, width } = outlineSize(resizedOutline(disc, size))
+    expect([length, width].map((n) => Math.round(n * 100) / 100)).toEqual([420, 420])
+  }
 })

@@ -60,11 +60,16 @@ export function outlineSize(outline: Outline): { length: number; width: number }
 export const sidesOf = ({ outline }: SlabPiece): readonly SideId[] =>
   outline.kind === 'rectangle' ? SIDES : outline.corners.map((c) => c.side)
 
-/** A rectangle's outline with these extents; a polygon stretched to them. */
+/** A rectangle's outline with these extents; a polygon stretched to them, a round one grown as a whole. */
 export function resizedOutline(outline: Outline, size: { length?: number; width?: number }): Outline {
   if (outline.kind === 'rectangle') return { ...outline, ...size }
   const now = outlineSize(outline)
-  const [kx, ky] = [(size.length ?? now.length) / now.length, (size.width ?? now.width) / now.width]
+  let [kx, ky] = [(size.length ?? now.length) / now.length, (size.width ?? now.width) / now.width]
+  // What is round all about stays round, whichever way it is sized.
+  if (outline.corners.every((c) => c.run.kind === 'arc')) {
+    const both = size.length === undefined ? ky : size.width === undefined ? kx : Math.sqrt(kx * ky)
+    ;[kx, ky] = [both, both]
+  }
   const even = Math.sqrt(kx * ky)
   return {
     kind: 'polygon',
