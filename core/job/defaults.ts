@@ -108,6 +108,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       knockoutBelow: 0,
       wrap: 0,
       sealant: firstId(stock.sealants),
+      bead: 'bead-first',
       kerf: 3,
       trim: 10,
       braceSpacing: null,

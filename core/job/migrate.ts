@@ -63,6 +63,7 @@ const NEW_CHOICES = {
   rubber: 'polyurethane-40',
   rubberWall: null,
   rubberParts: 1,
+  bead: 'bead-first',
   braceSpacing: null,
 }
 

@@ -82,6 +82,11 @@ export const mouldChoiceSchema = z.strictObject({
   knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
   wrap: z.number().min(0).max(20).describe('thickness of tape or foam round each knockout, mm'),
   sealant: id,
+  bead: z
+    .enum(['bead-first', 'wax-first'])
+    .describe(
+      'the sealant bead before the wax, where it bonds better, or after it, where its waste peels off',
+    ),
   kerf: z.number().min(0).max(20),
   trim: z.number().min(0).max(200),
   braceSpacing: z

@@ -4,6 +4,7 @@ import type { PieceStation } from '../piece/index.ts'
 import { type Mix, type Stock, sheetStock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { sealantReady } from './boardBox/fixings.ts'
+import { buildingOrder, readyAfter } from './buildingOrder.ts'
 import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
@@ -63,6 +64,7 @@ function assemble(
   )
   const casts = Math.min(piece.plannedCasts, piece.mouldCount * built.life)
   const weights = new Map(bare.map((p) => [p.id, massOf(partVolume(p), partDensity(p, stock))]))
+  const steps = buildingOrder({ piece, stock, built, method: method.id })
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
   const figures: MouldFigures = {
     methodId: method.id,
@@ -105,6 +107,7 @@ function assemble(
     boardCost,
     costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,
     buildHours: built.hours,
+    build: { steps, readyMinutes: readyAfter(steps) },
     methods: compareMethods(input, method.id, built),
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }

@@ -181,6 +181,27 @@ export type MethodRow = {
   readonly lifeCasts: number
 }
 
+/** One step from bare boards to ready to pour. */
+export type BuildStep = {
+  readonly code:
+    | 'cut'
+    | 'laminate'
+    | 'tape'
+    | 'lacquer'
+    | 'mark'
+    | 'fix'
+    | 'seal'
+    | 'wax'
+    | 'brace'
+    | 'pour'
+    | 'check'
+  readonly text: string
+  readonly partIds: readonly string[]
+  readonly workMinutes: number
+  /** Before the next step may begin, at 20 degC. */
+  readonly waitMinutes: number
+}
+
 export type SealantRow = {
   readonly where: string
   readonly lengthMm: number
@@ -240,6 +261,8 @@ export type MouldFigures = {
   readonly boardCost: number | null
   readonly costPerCast: number | null
   readonly buildHours: number
+  /** From bare boards to ready to pour, and how long that is with its waits. */
+  readonly build: { readonly steps: readonly BuildStep[]; readonly readyMinutes: number }
   /** Every method that can form the piece, the chosen one among them. */
   readonly methods: readonly MethodRow[]
   readonly weightKg: number

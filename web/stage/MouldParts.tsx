@@ -60,7 +60,7 @@ export function mouldBeyond(parts: readonly MouldPart[], box: { length: number; 
 }
 
 /** What a part's recipe shows from above. */
-function seenLoops(recipe: SolidRecipe): Loop[] {
+export function seenLoops(recipe: SolidRecipe): Loop[] {
   switch (recipe.kind) {
     case 'prism':
       return [recipe.outline, ...recipe.holes]

@@ -58,6 +58,17 @@ export function BoardBoxBench() {
           onChoose={(rounds) => choose(`rounded corners ${rounds}`, { rounds })}
         />
       )}
+      <Choice
+        label="Sealant and wax"
+        value={mould.bead}
+        options={[
+          { value: 'bead-first', name: 'bead first', note: 'it bonds better' },
+          { value: 'wax-first', name: 'wax first', note: 'the waste peels off' },
+        ]}
+        onChoose={(bead) =>
+          choose(bead === 'bead-first' ? 'bead before wax' : 'wax before the bead', { bead })
+        }
+      />
       <h2>Boards</h2>
       <Pick
         label="Base"

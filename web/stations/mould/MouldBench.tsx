@@ -4,6 +4,7 @@ import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
+import { BuildingOrder } from './BuildingOrder.tsx'
 import { Exports } from './Exports.tsx'
 import { TubeBench } from './TubeBench.tsx'
 import { useMould } from './useMould.ts'
@@ -13,7 +14,7 @@ const BENCHES = { 'board-box': BoardBoxBench, tube: TubeBench, block: BlockBench
 
 /** How the mould is built: the method, and what that method decides. */
 export function MouldBench() {
-  const { piece, mould, figures, fresh, choose } = useMould()
+  const { piece, mould, station, figures, fresh, choose } = useMould()
   const why = whyNoMould(piece)
   const fits = METHODS.filter((m) => m.why(piece) === null)
   const Bench = BENCHES[mould.method]
@@ -56,6 +57,7 @@ export function MouldBench() {
         </More>
       )}
       {why === null && <Bench />}
+      {station && <BuildingOrder mould={station} />}
       <Exports />
       <Caution>
         {mould.method === 'block' && why === null

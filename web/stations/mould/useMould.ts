@@ -15,6 +15,7 @@ export function useMould() {
     fresh,
     style,
     mould: piece.mould,
+    station: plan?.stations.mould ?? null,
     figures: plan?.stations.mould?.figures,
     choose: (label: string, patch: Partial<MouldChoice>) =>
       change(label, { type: 'mouldChosen', pieceId: piece.id, patch }),

@@ -1,0 +1,366 @@
+import type { Piece } from '../job/index.ts'
+import type { Stock } from '../stock/index.ts'
+import type { BarePart } from './boardBox/boxParts.ts'
+import { sealantReady } from './boardBox/fixings.ts'
+import type { BuiltMould, MethodId } from './method.ts'
+import type { BuildStep } from './types.ts'
+
+/** Minutes of work [own]: a cut, a lamination, a screw, a metre of bead, a part set in place. */
+const WORK = { cut: 4, laminate: 12, screw: 1.5, beadPerM: 6, place: 6, tapePerM: 3, wax: 20 } as const
+/** Minutes to wait at 20 degC: wood glue clamped, hot glue. */
+const WAIT = { glue: 60, hotGlue: 5 } as const
+/** A joint this near the next knockout cannot be tooled once that one stands, mm [own]. */
+const REACH = 60
+
+type Told = {
+  readonly piece: Piece
+  readonly stock: Stock
+  readonly built: BuiltMould
+  readonly method: MethodId
+}
+
+/** From bare boards to ready to pour: what is fixed to what, sealed while it can be reached, and what must cure before what. */
+export function buildingOrder(told: Told): BuildStep[] {
+  switch (told.method) {
+    case 'board-box':
+      return boxOrder(told)
+    case 'tube':
+      return tubeOrder(told)
+    case 'block':
+      return blockOrder(told)
+  }
+}
+
+/** Minutes until the mould can be filled: all work and waiting, one after the other. */
+export const readyAfter = (steps: readonly BuildStep[]): number =>
+  steps.reduce((sum, s) => sum + s.workMinutes + s.waitMinutes, 0)
+
+const step = (
+  code: BuildStep['code'],
+  text: string,
+  parts: readonly BarePart[],
+  workMinutes: number,
+  waitMinutes = 0,
+): BuildStep => ({ code, text, partIds: parts.map((p) => p.id), workMinutes, waitMinutes })
+
+const namesOf = (parts: readonly BarePart[]): string => parts.map((p) => p.name).join(', ')
+
+function boxOrder({ piece, stock, built }: Told): BuildStep[] {
+  const { parts } = built
+  const of = (...roles: BarePart['role'][]) => parts.filter((p) => roles.includes(p.role))
+  const [base] = of('base')
+  const strips = [...of('strip')].sort((a, b) => b.leaves - a.leaves)
+  const [skins, ribs, corners, knockouts, wraps, chamfers] = [
+    of('skin'),
+    of('rib'),
+    of('corner'),
+    of('knockout'),
+    of('wrap'),
+    of('chamfer'),
+  ]
+  const steps: BuildStep[] = []
+  const cuts = parts.reduce((sum, p) => sum + p.layers.length, 0)
+  steps.push(
+    step(
+      'cut',
+      `Cut the list, the saw set once for each width: ${cuts} ${cuts === 1 ? 'piece' : 'pieces'}. Label each on its back.`,
+      [],
+      cuts * WORK.cut,
+    ),
+  )
+  const laminated = [...knockouts, ...corners].filter((p) => p.layers.length > 1)
+  if (laminated.length > 0)
+    steps.push(
+      step(
+        'laminate',
+        `Laminate ${namesOf(laminated)}: glue, clamp, leave an hour; then trim to size.`,
+        laminated,
+        laminated.length * WORK.laminate,
+        WAIT.glue,
+      ),
+    )
+  const raw = [...knockouts, ...corners]
+  if (raw.length > 0) steps.push(...sealEdges(piece, stock, raw, built.tapeLengthMm))
+  if (base)
+    steps.push(
+      step(
+        'mark',
+        piece.attitude.down === 'top'
+          ? 'Mark the plan on the faced side of the base as the mould lies: a mirror image, the piece’s left on your right. Check it against the drawing, front towards you.'
+          : 'Mark the plan on the faced side of the base as it will stand, front towards you.',
+        [base],
+        10,
+      ),
+    )
+  for (const strip of strips) {
+    const row = built.screws.find((s) => s.partId === strip.id)
+    steps.push(
+      step(
+        'fix',
+        `Fix ${strip.name} to the base${row ? `: ${row.count} screws in pilot holes, placed as listed` : ''}; faced side in.`,
+        [strip],
+        WORK.place + (row?.count ?? 0) * WORK.screw,
+      ),
+    )
+  }
+  const cornerScrews = built.screws.find((s) => s.where === 'corners')
+  if (cornerScrews)
+    steps.push(
+      step(
+        'fix',
+        `A screw at each corner, ${cornerScrews.count} in all.`,
+        strips,
+        cornerScrews.count * WORK.screw,
+      ),
+    )
+  if (ribs.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Screw the ribs to base and strips, then bend ${namesOf(skins)} into them and tack to each rib.`,
+        [...ribs, ...skins],
+        ribs.length * WORK.place + skins.length * 20,
+      ),
+    )
+  if (corners.length > 0)
+    steps.push(
+      step('fix', `Glue in ${namesOf(corners)}.`, corners, corners.length * WORK.place, WAIT.hotGlue),
+    )
+  if (chamfers.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Stick the chamfer strips in: ${namesOf(chamfers)}.`,
+        chamfers,
+        chamfers.length * WORK.place,
+      ),
+    )
+  const bead = built.sealant.reduce((sum, r) => sum + r.lengthMm, 0) / 1000
+  const waxFirst = piece.mould.bead === 'wax-first'
+  if (waxFirst)
+    steps.push(
+      step(
+        'wax',
+        'Wax the faces before the bead: what is wiped away peels off them. Keep wax out of the joints themselves.',
+        [...(base ? [base] : []), ...strips],
+        WORK.wax,
+      ),
+    )
+  steps.push(...placeKnockouts(knockouts, wraps))
+  const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
+  if (bead > 0)
+    steps.push(
+      step(
+        'seal',
+        `Run and tool the sealant in every joint that is left. ${waxFirst ? 'Then leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
+        parts.filter((p) => p.role === 'sealant'),
+        bead * WORK.beadPerM,
+        sealant ? sealantReady(built.sealant, sealant) : 0,
+      ),
+    )
+  if (piece.mould.braceSpacing !== null && built.bowing.some((b) => b.bracesMm.length > 0))
+    steps.push(
+      step(
+        'brace',
+        `Brace the tops: ${built.bowing.reduce((sum, b) => sum + b.bracesMm.length, 0)} in all, before it is filled.`,
+        strips,
+        built.bowing.reduce((sum, b) => sum + b.bracesMm.length, 0) * WORK.place,
+      ),
+    )
+  steps.push(lastLook(piece))
+  return steps
+}
+
+/** Raw edges are taped or lacquered while they can be got at: before anything is fixed. */
+function sealEdges(piece: Piece, stock: Stock, raw: readonly BarePart[], tapeLengthMm: number): BuildStep[] {
+  const agent = stock.agents.find((a) => a.id === piece.release.edgeSeal)
+  const metres = tapeLengthMm / 1000
+  if (agent?.kind === 'packing-tape' || !agent)
+    return [
+      step(
+        'tape',
+        `Tape the raw edges of ${namesOf(raw)}, over the top too, before they are fixed.`,
+        raw,
+        metres * WORK.tapePerM,
+      ),
+    ]
+  return [
+    step(
+      'lacquer',
+      `Seal the raw edges of ${namesOf(raw)} with ${agent.name}, ${agent.coats} ${agent.coats === 1 ? 'coat' : 'coats'}, before they are fixed. It must be hard right through before wax.`,
+      raw,
+      raw.length * WORK.place * agent.coats,
+      agent.coats * agent.waitMinutes + agent.readyMinutes,
+    ),
+  ]
+}
+
+/** The largest first; one is sealed round before a smaller one stands so near that no finger goes between. */
+function placeKnockouts(knockouts: readonly BarePart[], wraps: readonly BarePart[]): BuildStep[] {
+  const bySize = [...knockouts].sort((a, b) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm)
+  const placed: BarePart[] = []
+  const sealed = new Set<string>()
+  const steps: BuildStep[] = []
+  for (const knockout of bySize) {
+    const near = placed.filter((p) => !sealed.has(p.id) && gapBetween(p, knockout) < REACH)
+    if (near.length > 0) {
+      for (const p of near) sealed.add(p.id)
+      steps.push(
+        step(
+          'seal',
+          `Seal round ${namesOf(near)} now: ${knockout.name} will stand too near to reach it.`,
+          near,
+          near.length * WORK.place,
+        ),
+      )
+    }
+    const wrap = wraps.find((w) => w.id === knockout.id.replace('knockout/', 'wrap/'))
+    steps.push(
+      step(
+        'fix',
+        `Screw ${knockout.name} down from below on its mark${wrap ? ', its wrap on' : ''}; measure it from two sides again.`,
+        wrap ? [knockout, wrap] : [knockout],
+        WORK.place + 4,
+      ),
+    )
+    placed.push(knockout)
+  }
+  return steps
+}
+
+/** Clear ground between the boxes of two parts, mm. */
+function gapBetween(a: BarePart, b: BarePart): number {
+  const box = ({ recipe }: BarePart) => {
+    const points = recipe.kind === 'prism' ? recipe.outline.map((s) => s.from) : [[0, 0] as const]
+    const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
+    return { x: [Math.min(...xs), Math.max(...xs)], y: [Math.min(...ys), Math.max(...ys)] } as const
+  }
+  const [p, q] = [box(a), box(b)]
+  const apart = (m: readonly [number, number], n: readonly [number, number]) =>
+    Math.max(0, m[0] - n[1], n[0] - m[1])
+  return Math.hypot(apart(p.x, q.x), apart(p.y, q.y))
+}
+
+function tubeOrder({ built }: Told): BuildStep[] {
+  const of = (role: BarePart['role']) => built.parts.filter((p) => p.role === role)
+  const [tube, core, cleats, base] = [of('tube'), of('core'), of('cleat'), of('base')]
+  return [
+    step(
+      'cut',
+      'Cut the tube to height, square, with a sheet of paper wrapped round it for a line; cut base and cleats.',
+      tube,
+      20,
+    ),
+    step(
+      'tape',
+      'Wax the inside twice or line it with film, its seam lapped; tape the outside of the foot against damp.',
+      tube,
+      20,
+      15,
+    ),
+    step('mark', 'Draw the tube’s outside on the base, and its middle.', base, 6),
+    ...(core.length > 0
+      ? [
+          step(
+            'fix',
+            'Slit the core lengthways, tape it closed, wax it, and fix it upright on the middle by a disc that fits inside; hold its top by a bridge.',
+            core,
+            25,
+          ),
+        ]
+      : []),
+    step(
+      'fix',
+      'Stand the tube on its line and screw the cleats to the base round it.',
+      [...tube, ...cleats],
+      4 * WORK.place,
+    ),
+    step(
+      'seal',
+      'Run a bead round its foot outside, and inside where a rounded edge is wanted.',
+      tube,
+      10,
+      180,
+    ),
+    ...(built.straps.count > 0
+      ? [
+          step(
+            'brace',
+            `Strap it: ${built.straps.count} turns of filament tape from the foot up, spaced as listed.`,
+            tube,
+            built.straps.count * 3,
+          ),
+        ]
+      : []),
+    step(
+      'check',
+      'Plumb it on two sides and stay its top before it is filled: it is top-heavy as it fills.',
+      tube,
+      10,
+    ),
+  ]
+}
+
+function blockOrder({ piece, stock, built }: Told): BuildStep[] {
+  const rubber = stock.rubbers.find((r) => r.id === piece.mould.rubber)
+  const of = (role: BarePart['role']) => built.parts.filter((p) => p.role === role)
+  const need = built.materials[0]
+  const hold = built.holdDown[0]
+  return [
+    step(
+      'lacquer',
+      'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.',
+      [],
+      30,
+      24 * 60,
+    ),
+    step(
+      'wax',
+      'Brush on the pattern’s release, two thin coats, into every corner; wipe off what pools.',
+      [],
+      15,
+      20,
+    ),
+    step('cut', 'Cut the box and fix its base flat and level.', of('base'), 20),
+    step(
+      'fix',
+      `Fix the pattern down, its open face on the base, against ${hold ? hold.holdForceN.toFixed(0) : '0'} N of uplift: ${hold?.screws ?? 2} screws from below.`,
+      of('base'),
+      10,
+    ),
+    step(
+      'fix',
+      'Box it, faced side in, the same wall all round.',
+      of('strip'),
+      of('strip').length * WORK.place,
+    ),
+    step(
+      'seal',
+      'Seal every joint with hot glue or clay that the rubber bears: it finds a pinhole.',
+      of('strip'),
+      15,
+      5,
+    ),
+    step(
+      'pour',
+      `Weigh ${need ? `${need.amount.toFixed(2)} kg of ${need.name}, ${need.note.split(';')[0]}` : 'the rubber'}; mix, and pour a thin stream into the lowest corner within the pot life.`,
+      of('rubber'),
+      20,
+      (rubber?.demouldHours ?? 24) * 60,
+    ),
+    step(
+      'check',
+      'Open the box, lift the block off the pattern, trim its flash, and put it back into its box the other way up: the hollow is the mould.',
+      of('rubber'),
+      20,
+    ),
+  ]
+}
+
+const lastLook = (piece: Piece): BuildStep =>
+  step(
+    'check',
+    `Last look before it is waxed and filled: level, every knockout fast and at its height, no screw point through, ${piece.attitude.down === 'top' ? 'the plan a mirror image of the piece' : 'the plan as the piece will stand'}.`,
+    [],
+    10,
+  )
