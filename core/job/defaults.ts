@@ -109,6 +109,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       wrap: 0,
       sealant: firstId(stock.sealants),
       bead: 'bead-first',
+      table: null,
       kerf: 3,
       trim: 10,
       braceSpacing: null,

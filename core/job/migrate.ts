@@ -64,6 +64,7 @@ const NEW_CHOICES = {
   rubberWall: null,
   rubberParts: 1,
   bead: 'bead-first',
+  table: null,
   braceSpacing: null,
 }
 

@@ -87,6 +87,12 @@ export const mouldChoiceSchema = z.strictObject({
     .describe(
       'the sealant bead before the wax, where it bonds better, or after it, where its waste peels off',
     ),
+  table: z
+    .array(z.number().min(-1000).max(1000))
+    .min(3)
+    .max(4)
+    .nullable()
+    .describe('heights of the table at its corners, front left first, anticlockwise, mm; null is level'),
   kerf: z.number().min(0).max(20),
   trim: z.number().min(0).max(200),
   braceSpacing: z

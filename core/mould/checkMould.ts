@@ -5,6 +5,7 @@ import { kerfs } from './boardBox/bentSides.ts'
 import { type BoxedSlab, notFormed } from './boardBox/boxedSlab.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
 import { SAW_TILT } from './boardBox/strips.ts'
+import type { Level } from './level.ts'
 import type { MouldMethod } from './method.ts'
 import type { BoardLayout, BowRow } from './types.ts'
 
@@ -322,4 +323,20 @@ function checkParts(
   return findings
 }
 
-export const checkMould = { method: checkMethod, stock: checkStock, parts: checkParts }
+/** A table this much out of level, or twisted, over the mould is worth a shim, mm [own]. */
+const OUT_OF_LEVEL = 1
+
+function checkLevel(piece: Piece, level: Level | null): Finding[] {
+  if (!level || Math.max(level.depthError, level.twist) <= OUT_OF_LEVEL) return []
+  return [
+    finding(piece, 'table-not-level', 'warn', 'choice', {
+      fallMm: level.depthError,
+      twistMm: level.twist,
+      extraKg: Math.round(level.extraKg * 10) / 10,
+      shims: level.shims.length,
+      mostMm: Math.max(...level.shims),
+    }),
+  ]
+}
+
+export const checkMould = { level: checkLevel, method: checkMethod, stock: checkStock, parts: checkParts }

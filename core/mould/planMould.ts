@@ -9,6 +9,7 @@ import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
 import { layoutBoards } from './layoutBoards.ts'
+import { tableLevel } from './level.ts'
 import type { BuiltMould, MouldMethod } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
@@ -64,6 +65,12 @@ function assemble(
   )
   const casts = Math.min(piece.plannedCasts, piece.mouldCount * built.life)
   const weights = new Map(bare.map((p) => [p.id, massOf(partVolume(p), partDensity(p, stock))]))
+  const level =
+    piece.mould.table &&
+    tableLevel(piece.mould.table, {
+      areaMm2: input.pieceStation.figures.showFaceAreaM2 * 1e6,
+      freshKgPerM3: mix.freshKgPerM3,
+    })
   const steps = buildingOrder({ piece, stock, built, method: method.id })
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
   const figures: MouldFigures = {
@@ -103,6 +110,14 @@ function assemble(
     holdDown: built.holdDown,
     bowing: built.bowing,
     straps: built.straps,
+    level: level && {
+      shimsMm: level.shims,
+      alongMm: level.along,
+      acrossMm: level.across,
+      twistMm: level.twist,
+      depthErrorMm: level.depthError,
+      extraKg: level.extraKg,
+    },
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,
@@ -111,6 +126,6 @@ function assemble(
     methods: compareMethods(input, method.id, built),
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
-  const findings = [...early, ...built.check(layouts)]
+  const findings = [...early, ...built.check(layouts), ...checkMould.level(piece, level)]
   return { station: { figures, findings, parts }, findings }
 }

@@ -257,6 +257,15 @@ export type MouldFigures = {
   /** Turns of strap round a tube, from the foot; none where the fill does not ask for them. */
   readonly straps: { readonly count: number; readonly spacingMm: number }
   readonly bowing: readonly BowRow[]
+  /** The table it stands on, where its heights were measured. */
+  readonly level: {
+    readonly shimsMm: readonly number[]
+    readonly alongMm: number
+    readonly acrossMm: number
+    readonly twistMm: number
+    readonly depthErrorMm: number
+    readonly extraKg: number
+  } | null
   readonly footPressureKPa: number
   readonly boardCost: number | null
   readonly costPerCast: number | null

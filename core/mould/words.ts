@@ -40,6 +40,11 @@ export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsSty
         why: 'The knockout is the opening less a wrap on each side.',
         remedy: 'Leave the wrap off',
       }
+    case 'table-not-level':
+      return {
+        what: `The table falls ${fine(f.fallMm)} under the mould${Number(f.twistMm) > 1 ? ` and is twisted ${fine(f.twistMm)}` : ''}`,
+        why: `A fill that finds its own level is that much deeper at the low corner, ${f.extraKg} kg more; a stiff one keeps its depth and runs off its line. Shim as listed, up to ${fine(f.mostMm)}.`,
+      }
     case 'rubber-missing':
       return {
         what: `No rubber ${f.row} in the stock`,

@@ -6,6 +6,7 @@ import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { BuildingOrder } from './BuildingOrder.tsx'
 import { Exports } from './Exports.tsx'
+import { TableLevel } from './TableLevel.tsx'
 import { TubeBench } from './TubeBench.tsx'
 import { useMould } from './useMould.ts'
 
@@ -58,6 +59,7 @@ export function MouldBench() {
       )}
       {why === null && <Bench />}
       {station && <BuildingOrder mould={station} />}
+      {figures && <TableLevel />}
       <Exports />
       <Caution>
         {mould.method === 'block' && why === null
