@@ -119,11 +119,17 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
                 meshes: heldMeshes(kernel, piece),
                 casts: piece.plannedCasts,
                 moulds: piece.mouldCount,
-                boards: stock.boards,
-                sealants: stock.sealants,
+                stock,
+                edges: piece.release.edgeSeal,
                 fresh: mixForWork.freshKgPerM3,
+                quick,
               },
-              () => planMouldStation(piece, pieceStation, stock, mixForWork, shouldStop),
+              () =>
+                planMouldStation(piece, pieceStation, stock, mixForWork, {
+                  kernel,
+                  quick,
+                  ...(shouldStop && { shouldStop }),
+                }),
             ),
           ),
         )?.station ?? null)

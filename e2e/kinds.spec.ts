@@ -225,6 +225,7 @@ test('a mesh is read with its health: cut short, open, and whole', async ({ page
 test('a weight is held by a chosen dimension, or the nearest is told', async ({ page }) => {
   await openDemo(page)
   await start(page, 'Drum', 'Weighed drum')
+  await expect(station(page, 'Piece')).toContainText('kg')
   const before = await station(page, 'Piece').innerText()
   await bench(page).getByText('Hold a figure', { exact: true }).click()
   await bench(page).getByRole('combobox', { name: 'Hold the' }).selectOption('weight')

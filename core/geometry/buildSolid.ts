@@ -1,6 +1,7 @@
 import type { Manifold, Mat4 } from 'manifold-3d'
 import { extrudeTagged } from './extrudeTagged.ts'
 import { buildWalled, meshToSolid, ringMesh } from './facedMesh.ts'
+import { growSolid, growTurned, outsetSolid } from './growSolid.ts'
 import type { FaceNames, Solid, SolidScope } from './kernel.ts'
 import type { Placement, SolidRecipe } from './recipe.ts'
 import { turnedMesh } from './turnedMesh.ts'
@@ -26,21 +27,25 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
     case 'mesh':
       return scope.mesh(recipe.id, recipe.name)
     case 'trimmed': {
-      const { body, names } = buildSolid(scope, recipe.solid)
+      const { body, names } = scope.solid(recipe.solid)
       const cut = scope.keep(body.trimByPlane([...recipe.normal], recipe.offset))
       return { body: cut, names: new Map([...names, [-1, recipe.name]]) }
     }
+    case 'grown':
+      return named(scope, grow(scope, recipe.solid, recipe.by), recipe.name)
+    case 'outset':
+      return named(scope, outsetSolid(scope, scope.solid(recipe.solid).body, recipe), recipe.name)
     case 'difference': {
-      const from = buildSolid(scope, recipe.from)
+      const from = part(scope, recipe.from)
       if (recipe.minus.length === 0) return from
-      return combine(scope, 'difference', [from, ...recipe.minus.map((r) => buildSolid(scope, r))])
+      return combine(scope, 'difference', [from, ...recipe.minus.map((r) => part(scope, r))])
     }
     case 'intersection':
     case 'union':
       return combine(
         scope,
         recipe.kind,
-        recipe.of.map((r) => buildSolid(scope, r)),
+        recipe.of.map((r) => part(scope, r)),
       )
     case 'moved': {
       const solid = buildSolid(scope, recipe.solid)
@@ -48,6 +53,18 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
     }
   }
 }
+
+/** A turned body keeps an even coat however it lies; any other is coated band by band as it lies. */
+function grow(scope: SolidScope, recipe: SolidRecipe, by: number): Manifold {
+  if (recipe.kind === 'turned') return growTurned(scope, recipe, by)
+  if (recipe.kind === 'moved' && recipe.solid.kind === 'turned')
+    return scope.keep(growTurned(scope, recipe.solid, by).transform(toMatrix(recipe.by)))
+  return growSolid(scope, scope.solid(recipe).body, by)
+}
+
+/** A solid within another: what is dear and shared by many parts comes from the cache. */
+const part = (scope: SolidScope, recipe: SolidRecipe): Solid =>
+  recipe.kind === 'grown' || recipe.kind === 'moved' ? scope.solid(recipe) : buildSolid(scope, recipe)
 
 /** Makes a body an original of its own, with one name for all its faces. */
 export function named(scope: SolidScope, body: Manifold, name: FaceNames): Solid {

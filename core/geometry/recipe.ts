@@ -99,6 +99,22 @@ export type SolidRecipe =
       readonly offset: number
       readonly name: string
     }
+  | {
+      /** A body with a coat round it, at least `by` mm thick everywhere, stepped in upright bands. */
+      readonly kind: 'grown'
+      readonly solid: SolidRecipe
+      readonly by: number
+      readonly name: string
+    }
+  | {
+      /** The plan of a body as seen from above, `by` mm larger all round, between two heights. */
+      readonly kind: 'outset'
+      readonly solid: SolidRecipe
+      readonly by: number
+      readonly low: number
+      readonly high: number
+      readonly name: string
+    }
   | { readonly kind: 'difference'; readonly from: SolidRecipe; readonly minus: readonly SolidRecipe[] }
   | { readonly kind: 'intersection'; readonly of: readonly SolidRecipe[] }
   | { readonly kind: 'union'; readonly of: readonly SolidRecipe[] }

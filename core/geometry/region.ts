@@ -9,7 +9,7 @@ import type { Region } from './sectionSolid.ts'
 export const loopRegion = (loop: Loop): Region => [loopChords(loop).points]
 
 /** The library refuses an empty list: a ring without area is empty too. */
-const NOTHING: [number, number][][] = [
+export const NOTHING: [number, number][][] = [
   [
     [0, 0],
     [0, 0],

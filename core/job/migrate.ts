@@ -49,10 +49,10 @@ const ACROSS: Readonly<Record<string, number>> = {
   'spruce-ply': 3500 / 7500,
 }
 
-/** What version 3 asks beside: rows of bent skins, tubes and rubbers, and the choices that name them. */
+/** What version 3 asks beside: rows of what moulds are made of beside boards, and the choices that name them. */
 const NEW_ROWS = () => {
-  const { skins, tubes, rubbers } = startingStock()
-  return { skins, tubes, rubbers }
+  const { skins, tubes, rubbers, foams, printers, filaments, jackets } = startingStock()
+  return { skins, tubes, rubbers, foams, printers, filaments, jackets }
 }
 const NEW_CHOICES = {
   insideCorners: 'mitre',
@@ -63,6 +63,20 @@ const NEW_CHOICES = {
   rubber: 'polyurethane-40',
   rubberWall: null,
   rubberParts: 1,
+  skinCoat: 8,
+  jacket: 'jacket-plaster',
+  layerStock: 'foam-xps-20',
+  blockMargin: 40,
+  routerPass: 6,
+  printer: 'printer-220',
+  filament: 'filament-pla',
+  shellWall: 4,
+  shells: 2,
+  flange: 20,
+  boltSpacing: 120,
+  ribSpacing: null,
+  packing: 'earth',
+  liner: { thickness: 6, backing: 20 },
   bead: 'bead-first',
   table: null,
   braceSpacing: null,

@@ -55,7 +55,19 @@ export const temperatureSchema = z.discriminatedUnion('kind', [
 ])
 
 export const mouldChoiceSchema = z.strictObject({
-  method: z.enum(['board-box', 'tube', 'block']),
+  method: z.enum([
+    'board-box',
+    'upper-form',
+    'lined',
+    'tube',
+    'ribs',
+    'packed',
+    'layers',
+    'printed',
+    'block',
+    'brushed',
+    'closed',
+  ]),
   school: z
     .enum(['wrap', 'stand', 'mitre'])
     .describe('sides round the base edge, on the base, or mitred and stuck on after'),
@@ -71,6 +83,27 @@ export const mouldChoiceSchema = z.strictObject({
   rubber: id.describe('of a block mould'),
   rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
   rubberParts: z.number().int().min(1).max(2).describe('a block poured in one, or in two halves'),
+  skinCoat: distance.describe('thickness of a brushed rubber skin, mm'),
+  jacket: id.describe('what stiff shells are laid up from'),
+  layerStock: id.describe('the foam or board that is stacked in layers'),
+  blockMargin: distance.describe('layers or packing round the piece, mm'),
+  routerPass: z.number().min(0.1).max(100).describe('depth of one pass of the router, mm'),
+  printer: id,
+  filament: id,
+  shellWall: distance.describe('wall of a printed or laid-up shell, mm'),
+  shells: z.union([z.literal(1), z.literal(2), z.literal(4)]).describe('shells round the piece'),
+  flange: distance.describe('width of the flanges by which shells are held together, mm'),
+  boltSpacing: z.number().min(20).max(2000).describe('along a flange, mm'),
+  ribSpacing: z
+    .number()
+    .positive()
+    .max(LIMITS.coordinate)
+    .nullable()
+    .describe('mm; null takes it from the skin’s stiffness'),
+  packing: z.enum(['earth', 'sand']),
+  liner: z
+    .strictObject({ thickness: z.number().positive().max(200), backing: z.number().min(0).max(200) })
+    .describe('a textured sheet on the base and the foam behind it, mm'),
   baseBoard: id,
   sideBoard: id,
   baseMargin: distance.describe('stand only: base beyond the sides, mm'),

@@ -28,6 +28,8 @@ export function buildingOrder(told: Told): BuildStep[] {
       return tubeOrder(told)
     case 'block':
       return blockOrder(told)
+    default:
+      return []
   }
 }
 
@@ -35,7 +37,7 @@ export function buildingOrder(told: Told): BuildStep[] {
 export const readyAfter = (steps: readonly BuildStep[]): number =>
   steps.reduce((sum, s) => sum + s.workMinutes + s.waitMinutes, 0)
 
-const step = (
+export const step = (
   code: BuildStep['code'],
   text: string,
   parts: readonly BarePart[],
@@ -43,7 +45,7 @@ const step = (
   waitMinutes = 0,
 ): BuildStep => ({ code, text, partIds: parts.map((p) => p.id), workMinutes, waitMinutes })
 
-const namesOf = (parts: readonly BarePart[]): string => parts.map((p) => p.name).join(', ')
+export const namesOf = (parts: readonly BarePart[]): string => parts.map((p) => p.name).join(', ')
 
 function boxOrder({ piece, stock, built }: Told): BuildStep[] {
   const { parts } = built

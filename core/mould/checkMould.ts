@@ -37,6 +37,19 @@ export const finding = (
   remedies: changes ? [{ code, facts, changes }] : [],
 })
 
+/** Parts that no sheet of their stock holds. */
+export const tooLargeFindings = (piece: Pick<Piece, 'id'>, layouts: readonly BoardLayout[]): Finding[] =>
+  layouts
+    .filter((l) => l.tooLarge.length > 0)
+    .map((l) =>
+      finding(piece, 'larger-than-sheet', 'stop', 'choice', {
+        parts: l.tooLarge.join(', '),
+        board: l.boardName,
+        sheetLengthMm: l.sheetLengthMm,
+        sheetWidthMm: l.sheetWidthMm,
+      }),
+    )
+
 /** A board that is chosen and not in stock. */
 export const boardMissing = (piece: Pick<Piece, 'id'>, what: string, row: string): Finding =>
   finding(piece, 'board-missing', 'stop', 'choice', { for: what, row })
@@ -247,17 +260,7 @@ function checkParts(
     )
   }
   findings.push(...checkStrips(piece, parts), ...checkBends(piece, parts, stock))
-  for (const layout of layouts) {
-    if (layout.tooLarge.length === 0) continue
-    findings.push(
-      finding(piece, 'larger-than-sheet', 'stop', 'choice', {
-        parts: layout.tooLarge.join(', '),
-        board: layout.boardName,
-        sheetLengthMm: layout.sheetLengthMm,
-        sheetWidthMm: layout.sheetWidthMm,
-      }),
-    )
-  }
+  findings.push(...tooLargeFindings(piece, layouts))
   if (piece.thickness > TALL.deep || loads.pressure > TALL.pressure)
     findings.push(
       finding(piece, 'tall-form', 'stop', 'choice', {

@@ -12,8 +12,10 @@ const BOARD_WASTE = 1.15
 /** Every method that can form the piece, side by side; the chosen one is not built again. */
 export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltMould): MethodRow[] {
   return METHODS.filter((m) => m.why(input.piece) === null).flatMap((method): MethodRow[] => {
-    const built = method.id === chosen ? own : method.build(input).built
-    if (!built) return []
+    const guess = method.id !== chosen && method.estimate ? method.estimate(input) : null
+    const built = method.id === chosen ? own : method.estimate ? null : method.build(input).built
+    const told = guess ?? (built && { ...built, materialCost: materialCost(built, input.stock) })
+    if (!told) return []
     return [
       {
         id: method.id,
@@ -21,10 +23,10 @@ export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltM
         chosen: method.id === chosen,
         reason: method.reason,
         finish: method.finish,
-        materialCost: materialCost(built, input.stock),
-        buildHours: built.hours,
-        castHours: built.faceM2 * CLEAN_HOURS_PER_M2,
-        lifeCasts: built.life,
+        materialCost: told.materialCost,
+        buildHours: told.hours,
+        castHours: told.faceM2 * CLEAN_HOURS_PER_M2,
+        lifeCasts: told.life,
       },
     ]
   })

@@ -1,8 +1,18 @@
+import type { Kernel } from '../geometry/index.ts'
 import type { Finding, MouldChoice, Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mix, Stock } from '../stock/index.ts'
 import type { BarePart } from './boardBox/boxParts.ts'
-import type { BoardLayout, BowRow, MaterialRow, MouldFigures, ScrewRow, SealantRow } from './types.ts'
+import type {
+  BoardLayout,
+  BowRow,
+  BuildStep,
+  MaterialRow,
+  MouldFact,
+  MouldFigures,
+  ScrewRow,
+  SealantRow,
+} from './types.ts'
 
 export type MethodId = MouldChoice['method']
 
@@ -11,6 +21,9 @@ export type MethodInput = {
   readonly pieceStation: PieceStation
   readonly stock: Stock
   readonly mix: Mix
+  readonly kernel: Kernel
+  /** While something is dragged: what only solids tell is guessed from sizes. */
+  readonly quick: boolean
 }
 
 /** A mould as its parts stand, before boards are laid out and costs are summed. */
@@ -33,8 +46,25 @@ export type BuiltMould = {
   readonly faceM2: number
   /** Depth of the fill, mm. */
   readonly depth: number
+  /** What the maker sets out by, beside the lists. */
+  readonly facts?: readonly MouldFact[]
+  /** Passes of the router that cut a hollow, from the top down. */
+  readonly router?: MouldFigures['router']
+  /** What is printed, part by part. */
+  readonly prints?: MouldFigures['prints']
+  /** From bare stock to ready to pour, where the method tells it itself. */
+  readonly order?: readonly BuildStep[]
+  /** How it comes off the cast, step by step, where the method tells it itself. */
+  readonly comesOff?: MouldFigures['comesOff']
+  /** What the concrete meets, and how that is released. */
+  readonly face?: MouldFigures['face']
   /** What is wrong with it, once its boards are laid out. */
   readonly check: (layouts: readonly BoardLayout[]) => Finding[]
+}
+
+/** What a method would cost, from sizes alone: for the comparison, where building it in full takes long. */
+export type MethodEstimate = Pick<BuiltMould, 'hours' | 'life' | 'faceM2'> & {
+  readonly materialCost: number | null
 }
 
 /** Of a mould that is held by its own joints. */
@@ -49,6 +79,8 @@ export type MouldMethod = {
   /** What speaks for it. */
   readonly reason: string
   readonly finish: string
+  /** Null where it cannot be told. Without it the method is built to be compared. */
+  readonly estimate?: (input: MethodInput) => MethodEstimate | null
   /** Null where something it needs is missing from the stock; the findings say what. */
   readonly build: (input: MethodInput) => {
     readonly built: BuiltMould | null

@@ -1,11 +1,31 @@
 import type { Piece } from '../job/index.ts'
 import { blockMethod } from './block/planBlock.ts'
 import { boardBoxMethod } from './boardBox/planBoardBox.ts'
+import { brushedMethod } from './brushed/planBrushed.ts'
+import { closedMethod } from './closed/planClosed.ts'
+import { layersMethod } from './layers/planLayers.ts'
+import { linedMethod } from './lined/planLined.ts'
 import type { MethodId, MouldMethod } from './method.ts'
+import { packedMethod } from './packed/planPacked.ts'
+import { printedMethod } from './printed/planPrinted.ts'
+import { ribsMethod } from './ribs/planRibs.ts'
 import { tubeMethod } from './tube/planTube.ts'
+import { upperFormMethod } from './upperForm/planUpperForm.ts'
 
 /** Every way of building a mould, in the order in which they are offered. */
-export const METHODS: readonly MouldMethod[] = [boardBoxMethod, tubeMethod, blockMethod]
+export const METHODS: readonly MouldMethod[] = [
+  boardBoxMethod,
+  upperFormMethod,
+  linedMethod,
+  tubeMethod,
+  ribsMethod,
+  packedMethod,
+  layersMethod,
+  printedMethod,
+  blockMethod,
+  brushedMethod,
+  closedMethod,
+]
 
 export const methodOf = (id: MethodId): MouldMethod => METHODS.find((m) => m.id === id)!
 

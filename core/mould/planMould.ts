@@ -1,3 +1,4 @@
+import type { Kernel } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import { pressureAt } from '../mechanics/index.ts'
 import type { PieceStation } from '../piece/index.ts'
@@ -10,7 +11,7 @@ import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
 import { layoutBoards } from './layoutBoards.ts'
 import { tableLevel } from './level.ts'
-import type { BuiltMould, MouldMethod } from './method.ts'
+import type { BuiltMould, MethodInput, MouldMethod } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
 import type { MouldFigures, MouldStation } from './types.ts'
@@ -25,7 +26,7 @@ export function planMouldStation(
   pieceStation: PieceStation,
   stock: Stock,
   mix: Mix,
-  shouldStop?: () => boolean,
+  { kernel, quick = false, shouldStop }: { kernel: Kernel; quick?: boolean; shouldStop?: () => boolean },
 ): { station: MouldStation | null; findings: readonly Finding[] } {
   const method = methodOf(piece.mould.method)
   const why = method.why(piece)
@@ -34,9 +35,10 @@ export function planMouldStation(
     return { station: null, findings: checkMould.method(piece, method, why, others) }
   }
   if (!pieceStation.geometry.recipe) return { station: null, findings: [] }
-  const { built, findings } = method.build({ piece, pieceStation, stock, mix })
+  const input: MethodInput = { piece, pieceStation, stock, mix, kernel, quick }
+  const { built, findings } = method.build(input)
   if (!built) return { station: null, findings }
-  return assemble(method, built, findings, { piece, pieceStation, stock, mix }, shouldStop)
+  return assemble(method, built, findings, input, shouldStop)
 }
 
 /** Cut list, sheets, hardware and costs of a mould, from its parts. */
@@ -44,7 +46,7 @@ function assemble(
   method: MouldMethod,
   built: BuiltMould,
   early: readonly Finding[],
-  input: { piece: Piece; pieceStation: PieceStation; stock: Stock; mix: Mix },
+  input: MethodInput,
   shouldStop?: () => boolean,
 ): { station: MouldStation; findings: readonly Finding[] } {
   const { piece, stock, mix } = input
@@ -71,7 +73,7 @@ function assemble(
       areaMm2: input.pieceStation.figures.showFaceAreaM2 * 1e6,
       freshKgPerM3: mix.freshKgPerM3,
     })
-  const steps = buildingOrder({ piece, stock, built, method: method.id })
+  const steps = built.order ?? buildingOrder({ piece, stock, built, method: method.id })
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
   const figures: MouldFigures = {
     methodId: method.id,
@@ -118,6 +120,11 @@ function assemble(
       depthErrorMm: level.depthError,
       extraKg: level.extraKg,
     },
+    facts: built.facts ?? [],
+    router: built.router ?? [],
+    prints: built.prints ?? [],
+    comesOff: built.comesOff ?? [],
+    face: built.face ?? null,
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,

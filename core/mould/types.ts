@@ -1,9 +1,17 @@
-import type { SolidRecipe, Vector } from '../geometry/index.ts'
+import type { Placement, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, MouldChoice } from '../job/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
+import type { RouterStep } from './layers/router.ts'
 
 export type PartRole =
   | 'tube'
+  | 'layer'
+  | 'shell'
+  | 'jacket'
+  | 'packing'
+  | 'liner'
+  | 'form'
+  | 'former'
   | 'cleat'
   | 'core'
   | 'rubber'
@@ -202,6 +210,24 @@ export type BuildStep = {
   readonly waitMinutes: number
 }
 
+/** A figure that the maker sets out by. `text` stands for it where it is no number. */
+export type MouldFact = {
+  readonly label: string
+  readonly value: number
+  readonly unit: 'mm' | 'm' | 'm2' | 'L' | 'kg' | 'N' | 'h' | 'g' | 'deg' | ''
+  readonly note?: string
+}
+
+/** One part to print, and how it lies on the bed: a turn from the frame of the pour. */
+export type PrintRow = {
+  readonly partId: string
+  readonly name: string
+  readonly grams: number
+  readonly filamentM: number
+  readonly hours: number
+  readonly lies: Placement
+}
+
 export type SealantRow = {
   readonly where: string
   readonly lengthMm: number
@@ -266,6 +292,13 @@ export type MouldFigures = {
     readonly depthErrorMm: number
     readonly extraKg: number
   } | null
+  readonly facts: readonly MouldFact[]
+  readonly router: readonly RouterStep[]
+  readonly prints: readonly PrintRow[]
+  /** How it comes off the cast; empty where the release station tells it from the parts. */
+  readonly comesOff: readonly { readonly partIds: readonly string[]; readonly text: string }[]
+  /** What the concrete meets; null where it is told part by part. */
+  readonly face: { readonly material: string; readonly note: string; readonly waxed: boolean } | null
   readonly footPressureKPa: number
   readonly boardCost: number | null
   readonly costPerCast: number | null

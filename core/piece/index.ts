@@ -14,6 +14,7 @@ export { layLetters } from './lettering/layLetters.ts'
 export { loftLoop } from './loftLoop.ts'
 export { describePiece, planPieceStation } from './planPiece.ts'
 export { pieceBox, silhouette } from './silhouette.ts'
+export { type BasinSolids, basinSolids } from './slab/basin.ts'
 export { drainerFall } from './slab/drainers.ts'
 export {
   asPolygon,

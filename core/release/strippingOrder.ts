@@ -14,6 +14,8 @@ export function strippingOrder(piece: Piece, mould: MouldStation): StripStep[] {
       return rubberOff(mould)
     case 'board-box':
       return boxOff(piece, mould)
+    default:
+      return mould.figures.comesOff.map((s) => ({ code: 'strip', ...s }))
   }
 }
 

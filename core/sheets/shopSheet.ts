@@ -34,6 +34,9 @@ const HATCH: Readonly<
   card: { spacing: 0.7, angle: 0, weight: 0.12 },
   rubber: { spacing: 1.6, angle: Math.PI / 3, weight: 0.12, grey: 0.85 },
   foam: { spacing: 1.2, angle: -Math.PI / 4, weight: 0.07 },
+  print: { spacing: 0.6, angle: 0, weight: 0.09 },
+  plaster: { spacing: 2.6, angle: -Math.PI / 3, weight: 0.08 },
+  earth: { spacing: 1.8, angle: Math.PI / 5, weight: 0.12, grey: 0.9 },
   sealant: { spacing: 0.5, angle: Math.PI / 2, weight: 0.2, grey: 0.3 },
   steel: { spacing: 0.4, angle: 0, weight: 0.2, grey: 0 },
 }

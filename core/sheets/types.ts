@@ -1,7 +1,17 @@
 import type { Point } from '../geometry/index.ts'
 
 /** What a closed shape is made of; each has its own hatch, the same on the stage and on paper. */
-export type Material = 'concrete' | 'board' | 'card' | 'rubber' | 'sealant' | 'foam' | 'steel'
+export type Material =
+  | 'concrete'
+  | 'board'
+  | 'card'
+  | 'rubber'
+  | 'sealant'
+  | 'foam'
+  | 'print'
+  | 'plaster'
+  | 'earth'
+  | 'steel'
 
 /** One mark on a page. Page coordinates are mm from the lower left corner, y up. */
 export type Mark =

@@ -1,10 +1,9 @@
-import type { Agent, Board, Mesh, Mix, Mixer, Rubber, Sealant, Sealer, Skin, Stock, Tube } from './schema.ts'
+import { FILAMENTS, FOAMS, JACKETS, PRINTERS, RUBBERS, SKINS, TUBES } from './mouldRows.ts'
+import type { Agent, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
+import { HANDBOOK, OWN } from './sources.ts'
 
 /** Raised whenever a default below changes; a pour record keeps the version it was planned with. */
 export const CATALOGUE_VERSION = 1
-
-const OWN = 'own starting value; the supplier’s sheet decides'
-const HANDBOOK = 'usual handbook value'
 
 const board = (
   id: string,
@@ -44,129 +43,6 @@ const BOARDS: readonly Board[] = [
     screwHold: 400,
     price: 74,
   }),
-]
-
-const BENDS = 'least bend: own starting value, try a strip first; stiffness: usual handbook value'
-
-const skin = (
-  id: string,
-  name: string,
-  material: Skin['material'],
-  thickness: number,
-  leastRadius: number,
-  rest: Partial<Skin>,
-): Skin => ({
-  id,
-  name,
-  material,
-  thickness,
-  length: 2440,
-  width: 1220,
-  leastRadius,
-  wettedRadius: null,
-  elasticity: 4000,
-  casts: 4,
-  price: null,
-  source: BENDS,
-  ...rest,
-})
-
-const SKINS: readonly Skin[] = [
-  skin('skin-hardboard-3', '3 mm hardboard, bent', 'hardboard', 3, 300, { wettedRadius: 200, price: 9 }),
-  skin('skin-flexible-5', '5 mm flexible ply', 'flexible-ply', 5, 150, {
-    elasticity: 2500,
-    casts: 6,
-    price: 32,
-  }),
-  skin('skin-birch-3', '3 mm birch ply, grain along the bend’s axis', 'birch-ply', 3, 250, {
-    length: 1525,
-    width: 1525,
-    elasticity: 7000,
-    casts: 8,
-    price: 19,
-  }),
-  skin('skin-flashing', '0.3 mm aluminium flashing, filmed', 'aluminium', 0.3, 25, {
-    length: 5000,
-    width: 300,
-    elasticity: 70000,
-    casts: 5,
-    price: 18,
-  }),
-  skin('skin-vinyl-2', '2.5 mm vinyl floor sheet', 'vinyl', 2.5, 40, {
-    length: 3000,
-    width: 2000,
-    elasticity: 200,
-    casts: 20,
-    price: 36,
-  }),
-  skin('skin-petg-1', '1 mm PETG sheet', 'petg', 1, 100, {
-    length: 1250,
-    width: 2050,
-    elasticity: 2000,
-    casts: 25,
-    price: 24,
-  }),
-]
-
-const TUBES: readonly Tube[] = [150, 200, 250, 300, 350, 400, 450, 500, 600].map((inside, i) => ({
-  id: `tube-${inside}`,
-  name: `card tube, ${inside} mm inside`,
-  inside,
-  wall: inside < 300 ? 4 : 6,
-  length: 3000,
-  price: [14, 18, 23, 29, 36, 44, 53, 63, 84][i]!,
-  source: OWN,
-}))
-
-const RUBBERS: readonly Rubber[] = [
-  {
-    id: 'polyurethane-40',
-    name: 'polyurethane rubber, Shore A 40',
-    family: 'polyurethane',
-    densityKgPerM3: 1040,
-    partsKgPerM3: { a: 1060, b: 1020 },
-    ratio: { by: 'weight', a: 1, b: 1 },
-    hardnessShoreA: 40,
-    potMinutes: 20,
-    demouldHours: 24,
-    leastWall: 12,
-    shrinkagePercent: 0.1,
-    casts: 150,
-    pricePerKg: 22,
-    source: OWN,
-  },
-  {
-    id: 'tin-silicone-25',
-    name: 'tin-cured silicone, Shore A 25',
-    family: 'tin-silicone',
-    densityKgPerM3: 1180,
-    partsKgPerM3: { a: 1190, b: 980 },
-    ratio: { by: 'weight', a: 100, b: 5 },
-    hardnessShoreA: 25,
-    potMinutes: 45,
-    demouldHours: 24,
-    leastWall: 12,
-    shrinkagePercent: 0.4,
-    casts: 50,
-    pricePerKg: 26,
-    source: OWN,
-  },
-  {
-    id: 'platinum-silicone-20',
-    name: 'platinum-cured silicone, Shore A 20',
-    family: 'platinum-silicone',
-    densityKgPerM3: 1120,
-    partsKgPerM3: { a: 1120, b: 1120 },
-    ratio: { by: 'volume', a: 1, b: 1 },
-    hardnessShoreA: 20,
-    potMinutes: 30,
-    demouldHours: 16,
-    leastWall: 12,
-    shrinkagePercent: 0.1,
-    casts: 80,
-    pricePerKg: 34,
-    source: OWN,
-  },
 ]
 
 const MIXES: readonly Mix[] = [
@@ -408,6 +284,10 @@ export const startingStock = (): Stock =>
       skins: SKINS,
       tubes: TUBES,
       rubbers: RUBBERS,
+      foams: FOAMS,
+      printers: PRINTERS,
+      filaments: FILAMENTS,
+      jackets: JACKETS,
       mixes: MIXES,
       meshes: MESHES,
       mixers: MIXERS,

@@ -75,6 +75,56 @@ export const rubberSchema = z.strictObject({
   source,
 })
 
+/** A sheet that moulds, cores and patterns are built up from in layers. */
+export const foamSchema = z.strictObject({
+  id,
+  name: label,
+  material: z.enum(['xps', 'eps', 'polyurethane']),
+  thickness: positive,
+  length: positive,
+  width: positive,
+  densityKgPerM3: positive,
+  casts: positive.describe('casts a coated and sealed face lasts'),
+  price: price.describe('a sheet'),
+  source,
+})
+
+/** A printer of plastic filament and how it is set. */
+export const printerSchema = z.strictObject({
+  id,
+  name: label,
+  bedX: positive,
+  bedY: positive,
+  bedZ: positive,
+  nozzle: positive.describe('width of one bead of plastic, mm'),
+  layer: positive.describe('height of one layer, mm'),
+  flow: positive.describe('plastic laid down while printing, mm3 a second'),
+  idlePercent: notNegative.describe('time beside laying plastic: travel, heating, first layers'),
+  source,
+})
+
+export const filamentSchema = z.strictObject({
+  id,
+  name: label,
+  diameter: positive,
+  densityKgPerM3: positive,
+  casts: positive.describe('casts a printed face lasts'),
+  pricePerKg: price,
+  source,
+})
+
+/** What stiff shells are laid up from: jackets round rubber, and shells that are moulds by themselves. */
+export const jacketSchema = z.strictObject({
+  id,
+  name: label,
+  densityKgPerM3: positive,
+  leastWall: positive.describe('thinnest that keeps its shape, mm'),
+  hoursPerM2: positive.describe('of laying up'),
+  casts: positive,
+  pricePerKg: price,
+  source,
+})
+
 export const strengthSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('law'), s: z.number().min(0.05).max(1) }),
   z.strictObject({
@@ -187,6 +237,10 @@ export const stockSchema = z.strictObject({
   skins: rows(skinSchema),
   tubes: rows(tubeSchema),
   rubbers: rows(rubberSchema),
+  foams: rows(foamSchema),
+  printers: rows(printerSchema),
+  filaments: rows(filamentSchema),
+  jackets: rows(jacketSchema),
   mixes: rows(mixSchema),
   meshes: rows(meshSchema),
   mixers: rows(mixerSchema),
@@ -200,6 +254,10 @@ export type Board = z.infer<typeof boardSchema>
 export type Skin = z.infer<typeof skinSchema>
 export type Tube = z.infer<typeof tubeSchema>
 export type Rubber = z.infer<typeof rubberSchema>
+export type Foam = z.infer<typeof foamSchema>
+export type Printer = z.infer<typeof printerSchema>
+export type Filament = z.infer<typeof filamentSchema>
+export type Jacket = z.infer<typeof jacketSchema>
 export type Mix = z.infer<typeof mixSchema>
 export type Mesh = z.infer<typeof meshSchema>
 export type Mixer = z.infer<typeof mixerSchema>

@@ -23,7 +23,8 @@ const SKIN_KG_PER_M3 = {
 } as const
 
 /** Everything that is laid out on sheets. */
-export const sheetStock = ({ boards, skins }: Stock): SheetStock[] => [
+export const sheetStock = ({ boards, skins, foams }: Stock): SheetStock[] => [
   ...boards,
+  ...foams.map((f) => ({ ...f, grain: false })),
   ...skins.map((s) => ({ ...s, grain: false, densityKgPerM3: SKIN_KG_PER_M3[s.material] })),
 ]

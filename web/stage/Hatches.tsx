@@ -35,6 +35,18 @@ export function Hatches() {
         <rect width="8" height="8" fill="var(--foam)" />
         <path d="M0 4l2-2 2 2 2-2 2 2" fill="none" stroke="var(--foam-mark)" strokeWidth="0.9" />
       </pattern>
+      <pattern id="hatch-print" width="10" height="4" patternUnits="userSpaceOnUse">
+        <rect width="10" height="4" fill="var(--print)" />
+        <path d="M0 2h10" stroke="var(--print-mark)" strokeWidth="1" />
+      </pattern>
+      <pattern id="hatch-plaster" width="12" height="12" patternUnits="userSpaceOnUse">
+        <rect width="12" height="12" fill="var(--plaster)" />
+        <path d="M2 3h2M8 5h2M4 9h2M10 10h1" stroke="var(--plaster-mark)" strokeWidth="1.2" />
+      </pattern>
+      <pattern id="hatch-earth" width="14" height="10" patternUnits="userSpaceOnUse">
+        <rect width="14" height="10" fill="var(--earth)" />
+        <path d="M1 3l3-2M8 4l3-2M4 9l3-2M11 9l2-1" stroke="var(--earth-mark)" strokeWidth="1.1" />
+      </pattern>
     </defs>
   )
 }
@@ -45,6 +57,9 @@ export const HATCH_OF = {
   card: 'url(#hatch-card)',
   rubber: 'url(#hatch-rubber)',
   foam: 'url(#hatch-foam)',
+  print: 'url(#hatch-print)',
+  plaster: 'url(#hatch-plaster)',
+  earth: 'url(#hatch-earth)',
   sealant: 'var(--sealant)',
   steel: 'var(--steel)',
 } as const

@@ -15,13 +15,19 @@ const HATCH: Readonly<Partial<Record<MouldPart['role'], string>>> = {
   tube: HATCH_OF.card,
   core: HATCH_OF.card,
   rubber: HATCH_OF.rubber,
+  layer: HATCH_OF.foam,
+  shell: HATCH_OF.print,
+  jacket: HATCH_OF.plaster,
+  packing: HATCH_OF.earth,
+  liner: HATCH_OF.rubber,
 }
 
 /** The mould round a piece, from above: the base first, what stands on it over it. Pointing at a part lights it everywhere. */
 export function MouldParts({ parts, onScreen, scale }: Props) {
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
-  const low = (p: MouldPart) => (p.role === 'base' ? 0 : p.role === 'rubber' ? 1 : 2)
+  const low = (p: MouldPart) =>
+    p.role === 'base' ? 0 : p.role === 'rubber' || p.role === 'packing' || p.role === 'layer' ? 1 : 2
   return (
     <g>
       {[...parts]

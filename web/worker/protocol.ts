@@ -1,6 +1,7 @@
 import type { NamedMesh, Placement, Point, Vector } from '../../core/geometry/index.ts'
 import type { HoldAnswer, HoldWhat } from '../../core/hold.ts'
 import type { Change, Job, Run, StationName } from '../../core/job/index.ts'
+import type { PartRole } from '../../core/mould/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
 import type { SeamSchool, SplitRun } from '../../core/runs/index.ts'
 import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
@@ -8,22 +9,7 @@ import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
 /** A part to draw, in the frame of the pour. */
 export type PartMesh = {
   readonly id: string
-  readonly role:
-    | 'piece'
-    | 'insert'
-    | 'base'
-    | 'tube'
-    | 'cleat'
-    | 'core'
-    | 'rubber'
-    | 'strip'
-    | 'skin'
-    | 'rib'
-    | 'corner'
-    | 'knockout'
-    | 'wrap'
-    | 'sealant'
-    | 'chamfer'
+  readonly role: PartRole | 'piece' | 'insert'
   readonly mesh: NamedMesh
   /** The way a mould part leaves; null for what is cast. */
   readonly pull: Vector | null

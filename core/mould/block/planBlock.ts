@@ -1,11 +1,10 @@
-import type { PathCorner, Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
-import type { Finding, MouldChoice, Piece } from '../../job/index.ts'
+import type { Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
+import type { Finding, Piece } from '../../job/index.ts'
 import { pouredPlacement, pouredSize } from '../../piece/index.ts'
-import type { Board } from '../../stock/index.ts'
-import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
-import { boxPlan } from '../boardBox/boxPlan.ts'
+import { type BarePart, prism } from '../boardBox/boxParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
-import { boardMissing, finding } from '../checkMould.ts'
+import { boxPath, boxRound } from '../boxRound.ts'
+import { boardMissing, finding, tooLargeFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { rubberAmounts, rubberWall } from './rubber.ts'
@@ -58,7 +57,7 @@ export const blockMethod: MouldMethod = {
       solid: geometry.recipe!,
       by: pouredPlacement(piece.attitude, geometry),
     }
-    const box = blockPath(wall, length, width)
+    const box = boxPath([-wall, -wall], [length + wall, width + wall])
     const parts: BarePart[] = [
       {
         id: 'rubber',
@@ -93,7 +92,7 @@ export const blockMethod: MouldMethod = {
           minus: [cast],
         },
       },
-      ...boxParts(box, height + wall, wall, board, piece.mould),
+      ...boxRound(box, -wall, height, board, piece.mould),
     ]
     const rows = stock.rubbers.map((r): MaterialRow => {
       const own = piece.mould.rubberWall ?? rubberWall(r, size)
@@ -131,17 +130,7 @@ export const blockMethod: MouldMethod = {
       faceM2: figures.surfaceAreaM2,
       depth: height,
       check: (layouts) => {
-        const found: Finding[] = []
-        const large = layouts.flatMap((l) => l.tooLarge.map((label) => ({ label, l })))
-        for (const { label, l } of large)
-          found.push(
-            finding(piece, 'larger-than-sheet', 'stop', 'choice', {
-              parts: label,
-              board: l.boardName,
-              sheetLengthMm: l.sheetLengthMm,
-              sheetWidthMm: l.sheetWidthMm,
-            }),
-          )
+        const found = tooLargeFindings(piece, layouts)
         if (wall < wanted - 1e-6)
           found.push(
             finding(
@@ -168,70 +157,6 @@ export const blockMethod: MouldMethod = {
 }
 
 const DOWN: Vector = [0, 0, -1]
-
-/** The block's plan, as poured, round the piece's own box. */
-const blockPath = (wall: number, length: number, width: number): PathCorner[] =>
-  (
-    [
-      [-wall, -wall, 'front'],
-      [length + wall, -wall, 'right'],
-      [length + wall, width + wall, 'back'],
-      [-wall, width + wall, 'left'],
-    ] as const
-  ).map(([x, y, side]) => ({ x, y, radius: 0, side, run: { kind: 'line' } }))
-
-/** The box the rubber is poured in, which holds it while it is cast in: a base and four sides, of one board. */
-function boxParts(
-  path: readonly PathCorner[],
-  height: number,
-  wall: number,
-  board: Board,
-  choice: MouldChoice,
-): BarePart[] {
-  const plan = boxPlan(
-    path,
-    height,
-    { base: board.thickness, sides: () => board.thickness, skin: 0 },
-    { ...choice, school: 'stand', baseMargin: 0, insideCorners: 'mitre' },
-    [],
-  )
-  const flat = {
-    boardId: board.id,
-    thicknessMm: board.thickness,
-    layers: oneLayer(board),
-    laminate: null,
-    bend: null,
-  }
-  const base: BarePart = {
-    ...flat,
-    id: 'base',
-    role: 'base',
-    name: 'box base',
-    lengthMm: plan.base.length,
-    widthMm: plan.base.width,
-    pull: DOWN,
-    leaves: 0,
-    bevels: null,
-    recipe: prism(plan.base.outline, -wall - board.thickness, -wall, 'base'),
-  }
-  return [
-    base,
-    ...plan.strips.map(
-      (strip): BarePart => ({
-        ...flat,
-        id: `strip/${strip.side}`,
-        role: 'strip',
-        name: strip.side === 'left' || strip.side === 'right' ? `${strip.side} end` : strip.side,
-        lengthMm: strip.length,
-        widthMm: height,
-        pull: strip.pull,
-        leaves: strip.leaves,
-        bevels: null,
-        recipe: prism(strip.loop, -wall, height - wall, `strip/${strip.side}`),
-      }),
-    ),
-  ]
-}
 
 /** Whether a piece is one that only a soft or split mould forms well. */
 export const wantsRubber = (piece: Piece): boolean => piece.kind === 'imported'

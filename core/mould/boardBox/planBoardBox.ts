@@ -1,7 +1,6 @@
 import type { Piece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { PieceStation } from '../../piece/index.ts'
-import type { Board } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import { bowedSides } from '../bowedSides.ts'
 import { checkMould } from '../checkMould.ts'
@@ -10,19 +9,10 @@ import { partDensity, partVolume } from '../partMass.ts'
 import { asBoxed, whyNoBox } from './boxedSlab.ts'
 import { type BarePart, boxParts, perimeterOf } from './boxParts.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
+import { LIFE } from './life.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
 const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2 }
-/** Casts a mould face lasts at most [own], by material. */
-export const LIFE: Readonly<Record<Board['material'], number>> = {
-  melamine: 5,
-  mdf: 4,
-  'birch-ply': 8,
-  'spruce-ply': 8,
-  'film-faced-ply': 30,
-  hardboard: 4,
-}
-
 export const boardBoxMethod: MouldMethod = {
   id: 'board-box',
   name: 'board box',

@@ -15,7 +15,7 @@ const MARGIN = 40
 /** A tube fits when its bore is this near the piece's diameter, mm. */
 const FITS = 0.75
 /** Filament tape of 50 mm: 25 N for each mm of its width. */
-const STRAP = { width: 50, strengthN: 25 * 50 }
+export const STRAP = { width: 50, strengthN: 25 * 50 }
 const CARD_KG_PER_M3 = 700
 /** A core in the axis is a smaller tube, its wall as thick, mm. */
 const CORE_WALL = 4

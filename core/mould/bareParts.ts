@@ -1,0 +1,41 @@
+import { type Loop, rectangleLoop, type SolidRecipe, type Vector } from '../geometry/index.ts'
+import type { BarePart } from './boardBox/boxParts.ts'
+
+export const UP: Vector = [0, 0, 1]
+export const DOWN: Vector = [0, 0, -1]
+
+/** A part that is no straight board: what is not told of it is left empty. */
+export const barePart = (
+  told: Pick<BarePart, 'id' | 'role' | 'name' | 'recipe' | 'pull'> & Partial<BarePart>,
+): BarePart => ({
+  boardId: null,
+  lengthMm: 0,
+  widthMm: 0,
+  thicknessMm: 0,
+  layers: [],
+  laminate: null,
+  leaves: 0,
+  bevels: null,
+  bend: null,
+  ...told,
+})
+
+/** A plain rectangle in plan, its sides named after the part. */
+export const rectangle = (
+  name: string,
+  [x0, y0]: readonly [number, number],
+  [x1, y1]: readonly [number, number],
+): Loop =>
+  rectangleLoop([x0, y0], x1 - x0, y1 - y0, [0, 0, 0, 0], {
+    sides: ['front', 'right', 'back', 'left'].map((s) => `${name}/${s}`) as [string, string, string, string],
+    corners: [name, name, name, name],
+  })
+
+/** A solid on one side of an upright or level plane through a point. */
+export const trimmed = (solid: SolidRecipe, normal: Vector, offset: number, name: string): SolidRecipe => ({
+  kind: 'trimmed',
+  solid,
+  normal,
+  offset,
+  name,
+})

@@ -1,0 +1,307 @@
+import type { SolidRecipe } from '../../geometry/index.ts'
+import { barePart, DOWN } from '../bareParts.ts'
+import { rubberAmounts, rubberWall } from '../block/rubber.ts'
+import type { BarePart } from '../boardBox/boxParts.ts'
+import { step } from '../buildingOrder.ts'
+import { castBody, volumeOf } from '../castBody.ts'
+import { finding } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { firstParting } from '../printed/split.ts'
+import { cellOf, cells, coat, flangePoints, pullOf, wholeShell } from '../shells/flangedShells.ts'
+import { jacketOf, layUpHours } from '../shells/layUp.ts'
+import type { MaterialRow, MouldFact } from '../types.ts'
+
+/** A coat brushed on, mm; the rim of rubber round the open face, mm; thickener by weight [own]. */
+const COAT_MM = 2
+const RIM = 25
+const THICKENER = 0.03
+const HOURS = { start: 3, coat: 0.75 }
+
+/** A thin skin of rubber brushed onto the pattern, held in shape by a stiff jacket in pieces. */
+export const brushedMethod: MouldMethod = {
+  id: 'brushed',
+  name: 'brushed rubber in a jacket',
+  why: () => null,
+  reason: 'large or deep work in relief: a tenth of the rubber of a block',
+  finish: 'every mark of the pattern, matt',
+  estimate(input) {
+    const { rubber, jacket } = rowsOf(input)
+    if (!rubber || !jacket) return null
+    const body = castBody(input)
+    const need = rubberAmounts(rubber, body.area * input.piece.mould.skinCoat)
+    const kg = body.area * wallOf(input) * jacket.densityKgPerM3 * 1e-9 * 1.1
+    return {
+      hours: hoursOf(input, body.area),
+      life: rubber.casts,
+      faceM2: body.area / 1e6,
+      materialCost:
+        need.cost === null || jacket.pricePerKg === null ? null : need.cost + kg * jacket.pricePerKg,
+    }
+  },
+  build(input) {
+    const { piece, stock, kernel, quick } = input
+    const { mould } = piece
+    const { rubber, jacket } = rowsOf(input)
+    if (!rubber || !jacket) {
+      const first = { rubber: stock.rubbers[0]?.id, jacket: stock.jackets[0]?.id }
+      return {
+        built: null,
+        findings: [
+          ...(rubber
+            ? []
+            : [
+                finding(
+                  piece,
+                  'rubber-missing',
+                  'stop',
+                  'choice',
+                  { row: mould.rubber },
+                  first.rubber === undefined
+                    ? undefined
+                    : [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubber: first.rubber } }],
+                ),
+              ]),
+          ...(jacket
+            ? []
+            : [
+                finding(
+                  piece,
+                  'jacket-missing',
+                  'stop',
+                  'choice',
+                  { row: mould.jacket },
+                  first.jacket === undefined
+                    ? undefined
+                    : [{ type: 'mouldChosen', pieceId: piece.id, patch: { jacket: first.jacket } }],
+                ),
+              ]),
+        ],
+      }
+    }
+    const body = castBody(input)
+    const skin = mould.skinCoat
+    const wall = wallOf(input)
+    const rim: SolidRecipe = {
+      kind: 'outset',
+      solid: body.recipe,
+      by: skin + RIM,
+      low: body.height - skin,
+      high: body.height,
+      name: 'rim',
+    }
+    const levelled = (solid: SolidRecipe): SolidRecipe => ({
+      kind: 'trimmed',
+      solid,
+      normal: [0, 0, -1],
+      offset: -body.height,
+      name: 'rubber',
+    })
+    const coated: SolidRecipe = levelled({ kind: 'union', of: [coat(body, skin), rim] })
+    const rubberRecipe: SolidRecipe = { kind: 'difference', from: coated, minus: [body.recipe] }
+    const rubberVolume = volumeOf(input, rubberRecipe, body.area * skin)
+    const partings = mould.shells === 1 ? [] : [firstParting(quick ? null : kernel, body)]
+    if (mould.shells === 4) {
+      const { normal } = partings[0]!
+      const across = [normal[1], -normal[0], 0] as const
+      partings.push({ normal: across, offset: (across[0] * body.length + across[1] * body.width) / 2 })
+    }
+    const told = {
+      body,
+      inner: { kind: 'union', of: [coat(body, skin), rim] } as SolidRecipe,
+      inside: skin,
+      wall,
+      flange: mould.flange,
+      flangeThickness: wall,
+      low: null,
+      high: body.height - skin,
+      partings,
+      name: 'jacket',
+    }
+    const whole = wholeShell({ ...told, holes: [] })
+    const bolts = quick
+      ? 0
+      : partings.reduce((sum, p) => sum + flangePoints(kernel, told, p, mould.boltSpacing).length, 0)
+    const jackets = cells(partings).map((cell, i): BarePart => {
+      const recipe = cellOf(whole, partings, cell, 'seam')
+      return barePart({
+        id: `jacket/${i + 1}`,
+        role: 'jacket',
+        name: `jacket ${i + 1}`,
+        lengthMm: body.length + 2 * (skin + wall + mould.flange),
+        widthMm: body.width + 2 * (skin + wall + mould.flange),
+        thicknessMm: wall,
+        pull: pullOf(partings, cell, DOWN),
+        leaves: i,
+        mass: {
+          volume: volumeOf(input, recipe, (body.area * wall) / cells(partings).length),
+          kgPerM3: jacket.densityKgPerM3,
+        },
+        recipe,
+      })
+    })
+    const parts: BarePart[] = [
+      barePart({
+        id: 'rubber',
+        role: 'rubber',
+        name: 'rubber skin',
+        lengthMm: body.length + 2 * (skin + RIM),
+        widthMm: body.width + 2 * (skin + RIM),
+        thicknessMm: skin,
+        pull: DOWN,
+        leaves: jackets.length,
+        mass: { volume: rubberVolume, kgPerM3: rubber.densityKgPerM3 },
+        recipe: rubberRecipe,
+      }),
+      ...jackets,
+    ]
+    const kg = jackets.reduce((sum, p) => sum + (p.mass!.volume * jacket.densityKgPerM3) / 1e9, 0) * 1.1
+    const row = (r: typeof rubber): MaterialRow => {
+      const need = rubberAmounts(r, rubberVolume)
+      return {
+        name: r.name,
+        amount: need.kg,
+        unit: 'kg',
+        cost: need.cost,
+        note: `A ${need.a.kg.toFixed(2)} kg (${need.a.litres.toFixed(2)} L), B ${need.b.kg.toFixed(2)} kg (${need.b.litres.toFixed(2)} L); pot life ${r.potMinutes} min, ${r.casts} casts`,
+        isPart: r.id === rubber.id,
+      }
+    }
+    const coats = Math.max(2, Math.ceil(skin / COAT_MM))
+    const need = rubberAmounts(rubber, rubberVolume)
+    const block = rubberAmounts(
+      rubber,
+      Math.max(
+        0,
+        (body.length + 2 * rubberWall(rubber, body.length)) *
+          (body.width + 2 * rubberWall(rubber, body.length)) *
+          (body.height + rubberWall(rubber, body.length)) -
+          body.volume,
+      ),
+    )
+    const facts: MouldFact[] = [
+      {
+        label: 'Coats',
+        value: coats,
+        unit: '',
+        note: 'the first thin and worked into the detail, the next thickened',
+      },
+      {
+        label: 'Rubber a coat',
+        value: need.kg / coats,
+        unit: 'kg',
+        note: 'each on the last while that is tacky',
+      },
+      { label: 'Thickener', value: need.kg * THICKENER, unit: 'kg' },
+      { label: 'A poured block would take', value: block.kg, unit: 'kg' },
+      { label: 'Jacket', value: jackets.length, unit: '', note: `pieces of ${jacket.name}, ${wall} mm` },
+      ...(bolts > 0
+        ? [{ label: 'Bolts', value: bolts, unit: '' as const, note: 'through the jacket’s flanges' }]
+        : []),
+    ]
+    const built: BuiltMould = {
+      parts,
+      materials: [
+        row(rubber),
+        {
+          name: jacket.name,
+          amount: kg,
+          unit: 'kg',
+          cost: jacket.pricePerKg === null ? null : kg * jacket.pricePerKg,
+          note: 'a tenth for what sticks to tools',
+          isPart: false,
+        },
+      ],
+      alternatives: stock.rubbers.filter((r) => r.id !== rubber.id).map(row),
+      screws: [],
+      sealant: [],
+      holdDown: [],
+      bowing: [],
+      straps: NO_STRAPS,
+      tapeLengthMm: 0,
+      hours: hoursOf(input, body.area),
+      life: rubber.casts,
+      faceM2: body.area / 1e6,
+      depth: body.height,
+      facts,
+      order: [
+        step('lacquer', 'Seal the pattern: two coats, sanded between, hard right through.', [], 30, 24 * 60),
+        step(
+          'fix',
+          'Stand it on a waxed board, its open face down, fixed; the rubber’s rim lies on this board.',
+          [],
+          15,
+        ),
+        step('wax', 'Brush on the pattern’s release, two thin coats.', [], 15, 20),
+        step(
+          'pour',
+          `Brush on ${coats} coats, ${(need.kg / coats).toFixed(2)} kg each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
+          [parts[0]!],
+          45 * coats,
+          rubber.potMinutes * (coats - 1) + rubber.demouldHours * 60,
+        ),
+        step(
+          'fix',
+          `Lay up the jacket over the cured rubber, ${jackets.length === 1 ? 'in one' : `${jackets.length} pieces against a fence at each seam, each flange waxed before the next`}.`,
+          jackets,
+          60 * jackets.length,
+          24 * 60,
+        ),
+        step('cut', 'Drill the flanges while it is closed; number the pieces.', jackets, 5 + 2 * bolts),
+        step(
+          'check',
+          'Jacket off, rubber peeled off the pattern; back into the jacket, open face up, dusted so that it sits.',
+          parts,
+          20,
+        ),
+      ],
+      comesOff: [
+        {
+          partIds: jackets.map((p) => p.id),
+          text: `Turn it over onto a board, bolts out, jacket off${jackets.length > 1 ? ' piece by piece, outward of its seams' : ''}.`,
+        },
+        {
+          partIds: ['rubber'],
+          text: 'Peel the rubber back from its rim like a glove; never pull the cast out of it.',
+        },
+      ],
+      face: { material: 'rubber', note: 'none, or a light water-based release', waxed: false },
+      check: () => {
+        const found = []
+        if (skin < rubber.leastWall / 4)
+          found.push(
+            finding(
+              piece,
+              'rubber-wall-thin',
+              'warn',
+              'rubber',
+              {
+                wallMm: skin,
+                wantedMm: rubber.leastWall / 2,
+                rubber: rubber.name,
+                shore: rubber.hardnessShoreA,
+              },
+              [{ type: 'mouldChosen', pieceId: piece.id, patch: { skinCoat: rubber.leastWall / 2 } }],
+            ),
+          )
+        const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+        if (casts > rubber.casts)
+          found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: rubber.casts }))
+        return found
+      },
+    }
+    return { built, findings: [] }
+  },
+}
+
+const rowsOf = (input: MethodInput) => ({
+  rubber: input.stock.rubbers.find((r) => r.id === input.piece.mould.rubber),
+  jacket: jacketOf(input),
+})
+
+const wallOf = ({ piece, stock }: MethodInput): number =>
+  Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)
+
+const hoursOf = (input: MethodInput, area: number): number =>
+  HOURS.start +
+  HOURS.coat * Math.max(2, Math.ceil(input.piece.mould.skinCoat / COAT_MM)) +
+  layUpHours(area, jacketOf(input)!)

@@ -1,0 +1,144 @@
+import {
+  type Kernel,
+  measureRegion,
+  measureSolid,
+  type Region,
+  type SolidRecipe,
+  sectionSolid,
+  type Vector,
+} from '../geometry/index.ts'
+import { pouredPlacement, pouredSize } from '../piece/index.ts'
+import type { MethodInput } from './method.ts'
+
+/** The piece as it lies in the pour: its solid, and its box from the origin, mm. */
+export type CastBody = {
+  readonly recipe: SolidRecipe
+  readonly length: number
+  readonly width: number
+  readonly height: number
+  readonly volume: number
+  /** The whole of its surface, mm2. */
+  readonly area: number
+}
+
+export function castBody({ piece, pieceStation }: MethodInput): CastBody {
+  const { geometry, figures } = pieceStation
+  const [length, width, height] = pouredSize(piece.attitude, geometry)
+  return {
+    recipe: { kind: 'moved', solid: geometry.recipe!, by: pouredPlacement(piece.attitude, geometry) },
+    length,
+    width,
+    height,
+    volume: figures.volumeLitres * 1e6,
+    area: figures.surfaceAreaM2 * 1e6,
+  }
+}
+
+/** Volume of a part, mm3: measured on the solid, or a guess while something is dragged. */
+export const volumeOf = ({ kernel, quick }: MethodInput, recipe: SolidRecipe, guess: number): number =>
+  quick ? guess : kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)
+
+/** Level sections of a solid at some heights, each as closed contours in x and y. */
+export const levelSections = (
+  kernel: Kernel,
+  recipe: SolidRecipe,
+  heights: readonly number[],
+): readonly Region[] =>
+  kernel.withSolids((scope) => {
+    const solid = scope.solid(recipe)
+    return heights.map((z) => sectionSolid(scope, solid, { origin: [0, 0, z], u: [1, 0, 0], v: [0, 1, 0] }))
+  })
+
+/** Box of a region in its plane; all 0 when there is none. */
+export function regionBox(region: Region): {
+  readonly min: readonly [number, number]
+  readonly max: readonly [number, number]
+} {
+  const points = region.flat()
+  if (points.length === 0) return { min: [0, 0], max: [0, 0] }
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
+  return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] }
+}
+
+/** Length round every contour of a region, mm. */
+export const regionPerimeter = (region: Region): number =>
+  region.reduce(
+    (sum, ring) =>
+      sum +
+      ring.reduce((around, [x, y], i) => {
+        const [nx, ny] = ring[(i + 1) % ring.length]!
+        return around + Math.hypot(nx - x, ny - y)
+      }, 0),
+    0,
+  )
+
+/** Sections this much wider further out are an undercut, not chords that stray, mm2 for each mm of their edge. */
+const LOCKS = 0.15
+const STEPS = 24
+
+/** Plane of a section square to an axis: its u and v with the axis are right-handed. */
+const square = (axis: Vector): { u: Vector; v: Vector } => {
+  if (Math.abs(axis[2]) > 0.5) return { u: [1, 0, 0], v: [0, Math.sign(axis[2]), 0] }
+  return { u: [-axis[1], axis[0], 0], v: [0, 0, 1] }
+}
+
+/**
+ * Where a rigid mould part that leaves along `way` (a unit vector, level or upright) would lock: going outward from
+ * `from` to `to` (offsets along it), every section must lie within the one before. Null when it leaves.
+ */
+export function lockOf(
+  kernel: Kernel,
+  recipe: SolidRecipe,
+  way: Vector,
+  from: number,
+  to: number,
+): { readonly at: number; readonly area: number } | null {
+  const { u, v } = square(way)
+  const at = Array.from({ length: STEPS }, (_, i) => from + ((to - from) * (i + 0.5)) / STEPS)
+  return kernel.withSolids((scope) => {
+    const solid = scope.solid(recipe)
+    const regions = at.map((s) =>
+      sectionSolid(scope, solid, { origin: [way[0] * s, way[1] * s, way[2] * s], u, v }),
+    )
+    const sections = regions.map((r) =>
+      scope.keep(
+        new scope.kernel.CrossSection(
+          r.length > 0 ? r.map((ring) => ring.map(([x, y]): [number, number] => [x, y])) : [],
+          'Positive',
+        ),
+      ),
+    )
+    let worst: { at: number; area: number } | null = null
+    for (let i = 0; i + 1 < sections.length; i += 1) {
+      const area = scope.keep(sections[i + 1]!.subtract(sections[i]!)).area()
+      if (area > LOCKS * regionPerimeter(regions[i + 1]!) && area > (worst?.area ?? 0))
+        worst = { at: at[i + 1]!, area }
+    }
+    return worst
+  })
+}
+
+/** Where a cast would lock in a rigid mould that is drawn down off it: the height, mm. Null when it draws. */
+export function undercut(
+  kernel: Kernel,
+  body: CastBody,
+): { readonly z: number; readonly area: number } | null {
+  const lock = lockOf(kernel, body.recipe, [0, 0, -1], -body.height, 0)
+  return lock && { z: -lock.at, area: lock.area }
+}
+
+/** The height at which a solid is greatest in plan, and its area there. */
+export function greatestSection(
+  kernel: Kernel,
+  body: CastBody,
+): { readonly z: number; readonly area: number } {
+  const steps = 64
+  const heights = Array.from({ length: steps - 1 }, (_, i) => (body.height * (i + 1)) / steps)
+  const areas = levelSections(kernel, body.recipe, heights).map(measureRegion)
+  // The topmost of equals: what stands above it then draws off upward.
+  let best = 0
+  areas.forEach((area, i) => {
+    if (area > areas[best]! * (1 + 1e-6)) best = i
+  })
+  return { z: heights[best]!, area: areas[best]! }
+}

@@ -1,0 +1,297 @@
+import { measureRegion, type SolidRecipe } from '../../geometry/index.ts'
+import type { Finding, Piece } from '../../job/index.ts'
+import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
+import { massOf } from '../../units/convert.ts'
+import { barePart, DOWN, rectangle } from '../bareParts.ts'
+import { type BarePart, prism } from '../boardBox/boxParts.ts'
+import { holdDownForce } from '../boardBox/fixings.ts'
+import { LIFE } from '../boardBox/life.ts'
+import { namesOf, step } from '../buildingOrder.ts'
+import { type CastBody, castBody, levelSections, undercut } from '../castBody.ts'
+import { finding, tooLargeFindings } from '../checkMould.ts'
+import type { BuiltMould, MethodInput, MouldMethod } from '../method.ts'
+import { NO_STRAPS } from '../method.ts'
+import type { BuildStep, MouldFact } from '../types.ts'
+import { routerSteps } from './router.ts'
+
+/** Hours [own]: set out; a layer cut and glued; a m2 of hollow routed, filled and coated. */
+const HOURS = { start: 0.5, layer: 0.3, faceM2: 4 }
+/** Least floor below the hollow, mm [own]. */
+const FLOOR = 20
+/** Coat over foam, L a m2 in two coats, and filler, kg a m2 [own]. */
+const COAT = { litres: 0.5, fillerKg: 0.8 }
+/** Registration dowels a joint, and the margin they need, mm [own]. */
+const DOWELS = { each: 4, margin: 25 }
+
+/** How layers of a thickness stand under a hollow of a height: from the top down, whole, a floor below. */
+export function layerHeights(
+  height: number,
+  thickness: number,
+  floor = FLOOR,
+): readonly (readonly [number, number])[] {
+  const count = Math.ceil((height + Math.min(floor, thickness)) / thickness - 1e-9)
+  return Array.from({ length: count }, (_, i) => {
+    const low = height - (count - i) * thickness
+    return [low, low + thickness] as const
+  })
+}
+
+/** A block glued up from sheets of foam or board, the piece routed out of it layer by layer. */
+export const layersMethod: MouldMethod = {
+  id: 'layers',
+  name: 'layered block',
+  why: () => null,
+  reason: 'bowls, ramps and odd forms without a printer: sheets, glue and a router',
+  finish: 'as good as its filler and coat: sanded smooth, or left in steps',
+  estimate(input) {
+    const sheet = stackOf(input)
+    if (!sheet) return null
+    const body = castBody(input)
+    const { length, width, count } = blockOf(input, body, sheet)
+    return {
+      hours: HOURS.start + HOURS.layer * count + (HOURS.faceM2 * body.area) / 1e6,
+      life: lifeOf(sheet, input.stock),
+      faceM2: body.area / 1e6,
+      materialCost:
+        sheet.price === null
+          ? null
+          : (sheet.price * count * length * width * 1.15) / (sheet.length * sheet.width),
+    }
+  },
+  build(input) {
+    const { piece, stock, quick } = input
+    const sheet = stackOf(input)
+    const first = stock.foams[0]
+    if (!sheet)
+      return {
+        built: null,
+        findings: [
+          finding(
+            piece,
+            'layers-missing',
+            'stop',
+            'choice',
+            { row: piece.mould.layerStock },
+            first && [{ type: 'mouldChosen', pieceId: piece.id, patch: { layerStock: first.id } }],
+          ),
+        ],
+      }
+    const body = castBody(input)
+    const margin = piece.mould.blockMargin
+    const { length, width, heights } = blockOf(input, body, sheet)
+    const plan = rectangle('block', [-margin, -margin], [body.length + margin, body.width + margin])
+    const parts = heights.map(([low, high], i): BarePart => {
+      const whole = prism(plan, low, high, `layer/${i + 1}`)
+      const recipe: SolidRecipe =
+        high <= 1e-9 ? whole : { kind: 'difference', from: whole, minus: [body.recipe] }
+      const full = length * width * sheet.thickness
+      const share = (Math.min(high, body.height) - Math.max(low, 0)) / body.height
+      return barePart({
+        id: `layer/${i + 1}`,
+        role: 'layer',
+        name: `layer ${i + 1}`,
+        boardId: sheet.id,
+        lengthMm: length,
+        widthMm: width,
+        thicknessMm: sheet.thickness,
+        layers: [{ boardId: sheet.id, name: sheet.name, thicknessMm: sheet.thickness }],
+        pull: DOWN,
+        leaves: heights.length - 1 - i,
+        mass: { volume: full - Math.max(0, share) * body.volume, kgPerM3: sheet.densityKgPerM3 },
+        recipe,
+      })
+    })
+    const shape = quick ? null : measureShape(input, body, heights)
+    const joints = heights.length - 1
+    const glue =
+      shape?.jointAreas.reduce((sum, a) => sum + Math.max(0, length * width - a), 0) ??
+      joints * length * width * 0.5
+    const faceM2 = body.area / 1e6
+    const raw = stock.foams.some((f) => f.id === sheet.id)
+    const facts: MouldFact[] = [
+      { label: 'Block', value: heights.length, unit: '', note: `layers of ${sheet.name}` },
+      { label: 'Faces to glue', value: glue / 1e6, unit: 'm2' },
+      {
+        label: 'Dowels',
+        value: margin >= DOWELS.margin ? DOWELS.each * joints : 0,
+        unit: '',
+        note:
+          margin >= DOWELS.margin
+            ? '10 mm, four a joint, clear of the hollow'
+            : `none: ${DOWELS.margin} mm of margin is wanted for them`,
+      },
+      { label: 'Filler', value: COAT.fillerKg * faceM2, unit: 'kg' },
+      { label: 'Coat', value: COAT.litres * faceM2, unit: 'L', note: 'two coats, water-based on foam' },
+      ...(shape
+        ? [
+            { label: 'Router passes', value: shape.router.steps.length, unit: '' as const },
+            {
+              label: 'Ridge left to sand',
+              value: shape.router.ridgeMm,
+              unit: 'mm' as const,
+              note: 'the highest between two passes',
+            },
+          ]
+        : []),
+    ]
+    const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+    const life = shape?.locks && raw ? 1 : lifeOf(sheet, stock)
+    const built: BuiltMould = {
+      parts,
+      materials: [],
+      alternatives: [],
+      screws: [],
+      sealant: [],
+      holdDown: (shape?.islands ?? []).map((volume, i) => ({
+        partId: 'layer/1',
+        name: `loose core ${i + 1}`,
+        holdForceN: holdDownForce(volume, massOf(volume, sheet.densityKgPerM3), input.mix.freshKgPerM3),
+        screws: 0,
+      })),
+      bowing: [],
+      straps: NO_STRAPS,
+      tapeLengthMm: 0,
+      hours: HOURS.start + HOURS.layer * heights.length + HOURS.faceM2 * faceM2,
+      life,
+      faceM2,
+      depth: body.height,
+      facts,
+      router: shape?.router.steps ?? [],
+      order: layersOrder(parts, sheet, joints, shape?.router.steps.length ?? 0, piece),
+      comesOff: [
+        {
+          partIds: parts.map((p) => p.id),
+          text: raw
+            ? 'Foam is cut and broken away: saw down to within a finger of the cast at each corner, then prise the pieces outward.'
+            : 'Tap the block loose all round and lift it off the cast, air in at the lowest corner.',
+        },
+      ],
+      face: {
+        material: raw ? 'coated foam' : 'coated board',
+        note: 'on the hard coat only: solvents eat bare foam',
+        waxed: true,
+      },
+      check: (layouts) => [
+        ...tooLargeFindings(piece, layouts),
+        ...(shape ? checkShape(input, shape, raw) : []),
+        ...(casts > life
+          ? [finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: life })]
+          : []),
+      ],
+    }
+    return { built, findings: [] }
+  },
+}
+
+const stackOf = ({ piece, stock }: Pick<MethodInput, 'piece' | 'stock'>): SheetStock | undefined =>
+  sheetStock(stock).find((s) => s.id === piece.mould.layerStock)
+
+function blockOf({ piece }: MethodInput, body: CastBody, sheet: SheetStock) {
+  const heights = layerHeights(body.height, sheet.thickness)
+  const margin = 2 * piece.mould.blockMargin
+  return { length: body.length + margin, width: body.width + margin, heights, count: heights.length }
+}
+
+const lifeOf = (sheet: SheetStock, stock: Stock): number => {
+  const foam = stock.foams.find((f) => f.id === sheet.id)
+  const board = stock.boards.find((b) => b.id === sheet.id)
+  return foam?.casts ?? (board ? LIFE[board.material] : 1)
+}
+
+type Shape = {
+  readonly jointAreas: readonly number[]
+  readonly router: ReturnType<typeof routerSteps>
+  readonly locks: ReturnType<typeof undercut>
+  /** Volumes of what stands loose in the block, mm3. */
+  readonly islands: readonly number[]
+}
+
+function measureShape(
+  input: MethodInput,
+  body: CastBody,
+  heights: readonly (readonly [number, number])[],
+): Shape {
+  const { kernel, piece } = input
+  const inside = heights.slice(1).map(([low]) => low)
+  const [low, high] = [heights[0]![0], body.height]
+  const plan = rectangle('block', [-1, -1], [body.length + 1, body.width + 1])
+  const block: SolidRecipe = {
+    kind: 'difference',
+    from: prism(plan, low, high, 'block'),
+    minus: [body.recipe],
+  }
+  const islands = kernel.withSolids((scope) =>
+    scope
+      .solid(block)
+      .body.decompose()
+      .map((b) => scope.keep(b))
+      .filter((b) => b.boundingBox().min[2] > low + 1e-6 && b.volume() > 1)
+      // Scraps between chords are no core.
+      .filter((b) => b.volume() > 1e-6 * body.volume)
+      .map((b) => b.volume()),
+  )
+  return {
+    jointAreas: levelSections(kernel, body.recipe, inside).map(measureRegion),
+    router: routerSteps(kernel, body, piece.mould.routerPass),
+    locks: undercut(kernel, body),
+    islands,
+  }
+}
+
+function checkShape({ piece }: MethodInput, shape: Shape, raw: boolean): Finding[] {
+  const found: Finding[] = []
+  if (shape.locks)
+    found.push(
+      finding(piece, raw ? 'undercut-breaks' : 'undercut-locks', raw ? 'note' : 'stop', 'layer/1', {
+        heightMm: shape.locks.z,
+      }),
+    )
+  if (shape.islands.length > 0)
+    found.push(finding(piece, 'core-floats', 'warn', 'layer/1', { cores: shape.islands.length }))
+  return found
+}
+
+function layersOrder(
+  parts: readonly BarePart[],
+  sheet: SheetStock,
+  joints: number,
+  passes: number,
+  piece: Piece,
+): BuildStep[] {
+  return [
+    step(
+      'cut',
+      `Cut ${parts.length} layers of ${sheet.name} to size, square, and number them from the floor up.`,
+      parts,
+      10 + 4 * parts.length,
+    ),
+    step(
+      'mark',
+      'Stack them dry, drill for the dowels through each pair, and mark front and left on every one.',
+      parts,
+      5 + 3 * joints,
+    ),
+    step(
+      'cut',
+      `Rout the hollow layer by layer before they are glued, ${passes > 0 ? `${passes} passes in all, each as listed` : 'pass by pass'}; ${piece.attitude.down === 'top' ? 'it lies mirrored' : 'it lies as the piece will stand'}.`,
+      parts,
+      20 + 2 * passes,
+    ),
+    step(
+      'laminate',
+      `Glue ${namesOf(parts)} on their dowels, clamped or weighted flat.`,
+      parts,
+      10 + 5 * joints,
+      12 * 60,
+    ),
+    step('seal', 'Sand the ridges, fill what is low, sand again.', parts, 60, 4 * 60),
+    step(
+      'lacquer',
+      'Coat twice, water-based on foam; it must be hard right through before wax.',
+      parts,
+      30,
+      24 * 60,
+    ),
+    step('check', 'Check depth and width of the hollow at three places against the drawing.', [], 10),
+  ]
+}

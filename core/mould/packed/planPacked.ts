@@ -1,0 +1,205 @@
+import type { SolidRecipe } from '../../geometry/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import { barePart, DOWN, rectangle } from '../bareParts.ts'
+import { prism } from '../boardBox/boxParts.ts'
+import { boxPath, boxRound } from '../boxRound.ts'
+import { step } from '../buildingOrder.ts'
+import { volumeOf } from '../castBody.ts'
+import { finding, TALL, tooLargeFindings } from '../checkMould.ts'
+import type { BuiltMould, MouldMethod } from '../method.ts'
+import { whyNoProfile } from '../ribs/constantSection.ts'
+import { checkSkin, skinParts, skinRows } from '../ribs/skinParts.ts'
+import { STRAP } from '../tube/planTube.ts'
+import type { MouldFact } from '../types.ts'
+
+/** Packed density, kg/m3; how much more it is loose; layer that a rammer packs, mm [own]. */
+const PACKING = {
+  earth: { name: 'damp earth', kgPerM3: 1800, loose: 1.3, layer: 100 },
+  sand: { name: 'damp sand', kgPerM3: 1700, loose: 1.15, layer: 150 },
+} as const
+/** Hours [own]: set out; a strip of liner; a m3 packed. */
+const HOURS = { start: 1.5, strip: 0.4, m3: 6 }
+/** Room a rammer needs between liner and box, mm [own]. */
+const ROOM = 80
+
+/** A liner bent to the profile, held by earth or sand packed behind it in a plain box. */
+export const packedMethod: MouldMethod = {
+  id: 'packed',
+  name: 'liner with packed fill',
+  why: whyNoProfile,
+  reason: 'one big curved block: no ribs to cut, and the fill is used again',
+  finish: 'smooth from the liner, true only as far as it was packed evenly',
+  build(input) {
+    const { piece, mix } = input
+    const { skin, board, findings, body } = skinRows(input)
+    if (!skin || !board) return { built: null, findings }
+    const { runs, parts: skins } = skinParts(input, body, skin)
+    const pack = PACKING[piece.mould.packing]
+    const margin = piece.mould.blockMargin + skin.thickness
+    const [low, high] = [
+      [-margin, -margin],
+      [body.length + margin, body.width + margin],
+    ] as const
+    const recipe: SolidRecipe = {
+      kind: 'difference',
+      from: prism(rectangle('packing', low, high), 0, body.height, 'packing'),
+      minus: [
+        {
+          kind: 'outset',
+          solid: body.recipe,
+          by: skin.thickness,
+          low: -1,
+          high: body.height + 1,
+          name: 'packing/inside',
+        },
+      ],
+    }
+    const guess = (body.length + 2 * margin) * (body.width + 2 * margin) * body.height - body.volume
+    const volume = volumeOf(input, recipe, guess)
+    const packing = barePart({
+      id: 'packing',
+      role: 'packing',
+      name: `packed ${piece.mould.packing}`,
+      lengthMm: body.length + 2 * margin,
+      widthMm: body.width + 2 * margin,
+      thicknessMm: body.height,
+      pull: DOWN,
+      leaves: 0,
+      mass: { volume, kgPerM3: pack.kgPerM3 },
+      recipe,
+    })
+    const box = boxRound(boxPath(low, high), 0, body.height, board, piece.mould)
+    const parts = [...box, packing, ...skins]
+    const pressure = pressureAt(body.height, mix.freshKgPerM3)
+    const push = (pressure / 1000) * 0.5 * body.height * (Math.max(body.length, body.width) + 2 * margin)
+    // Each turn takes the push on a pair of opposite sides with both its legs, at a third of what breaks it.
+    const straps = Math.max(2, Math.ceil((push * 3) / (2 * STRAP.strengthN)))
+    const layers = Math.ceil(body.height / pack.layer)
+    const blocks = input.pieceStation.geometry.blocks.length
+    const facts: MouldFact[] = [
+      { label: `Packed ${piece.mould.packing}`, value: volume / 1e6, unit: 'L' },
+      {
+        label: 'Loose, to bring',
+        value: (volume / 1e6) * pack.loose,
+        unit: 'L',
+        note: `${pack.loose} times as much`,
+      },
+      { label: 'It weighs', value: (volume * pack.kgPerM3) / 1e9, unit: 'kg' },
+      {
+        label: 'Layers to ram',
+        value: layers,
+        unit: '',
+        note: `${pack.layer} mm each, both sides of the liner kept level`,
+      },
+      { label: 'Liner, developed', value: runs.reduce((sum, r) => sum + r.developed, 0), unit: 'mm' },
+      {
+        label: 'Straps round the box',
+        value: straps,
+        unit: '',
+        note: '50 mm filament tape, closest at the foot',
+      },
+      ...(blocks > 1
+        ? [
+            {
+              label: 'Separators',
+              value: blocks - 1,
+              unit: '' as const,
+              note: 'a waxed sheet from base to top between two blocks',
+            },
+          ]
+        : []),
+    ]
+    const built: BuiltMould = {
+      parts,
+      materials: [
+        {
+          name: pack.name,
+          amount: (volume / 1e6) * pack.loose,
+          unit: 'L',
+          cost: 0,
+          note: 'loose; no stones over 20 mm; it is used again',
+          isPart: true,
+        },
+      ],
+      alternatives: [],
+      screws: [],
+      sealant: [],
+      holdDown: [],
+      bowing: [],
+      straps: { count: straps, spacingMm: Math.floor(body.height / (straps + 1)) },
+      tapeLengthMm: 0,
+      hours: HOURS.start + HOURS.strip * runs.length + (HOURS.m3 * volume) / 1e9,
+      life: 1,
+      faceM2: body.area / 1e6,
+      depth: body.height,
+      facts,
+      order: [
+        step(
+          'cut',
+          'Cut the box and one board to the profile: a gauge for the liner at foot and top.',
+          box,
+          60,
+        ),
+        step('fix', `Stand the box on its base and put on the ${straps} straps.`, box, 30 + 3 * straps),
+        step(
+          'mark',
+          'Draw the profile on the base, the liner’s thickness outside it; tack a strip of wood along the outside of the line.',
+          box,
+          25,
+        ),
+        step(
+          'fix',
+          'Stand the liner on its line, held at the top by the gauge and by sticks across its inside.',
+          skins,
+          20 * runs.length,
+        ),
+        step(
+          'fix',
+          `Pack ${pack.name} in ${layers} layers, the same height all round, ramming away from the liner; measure the width at every layer.`,
+          [packing],
+          ((volume / 1e9) * HOURS.m3 * 60) | 0,
+        ),
+        step('seal', 'Tape the liner’s joints from inside, bead round its foot; sticks out.', skins, 20, 180),
+        step('check', 'Measure the profile at foot, middle and top against the gauge.', [], 15),
+      ],
+      comesOff: [
+        {
+          partIds: box.filter((p) => p.role === 'strip').map((p) => p.id),
+          text: 'Straps off from the top, box sides off.',
+        },
+        { partIds: ['packing'], text: 'Dig the fill away evenly all round, from the top.' },
+        { partIds: skins.map((p) => p.id), text: 'Peel the liner off.' },
+        { partIds: ['base'], text: 'Tip the cast off its base onto battens.' },
+      ],
+      face: { material: skin.name, note: 'raw sheet soaks: seal it first', waxed: true },
+      check: (layouts) => [
+        ...tooLargeFindings(piece, layouts),
+        ...checkSkin(input, skin, runs),
+        ...(piece.mould.blockMargin < ROOM
+          ? [
+              finding(
+                piece,
+                'packing-narrow',
+                'warn',
+                'packing',
+                { roomMm: piece.mould.blockMargin, wantedMm: ROOM },
+                [{ type: 'mouldChosen', pieceId: piece.id, patch: { blockMargin: ROOM } }],
+              ),
+            ]
+          : []),
+        ...(body.height > TALL.deep || pressure > TALL.pressure
+          ? [finding(piece, 'tall-form', 'stop', 'choice', { depthMm: body.height, pressureKPa: pressure })]
+          : []),
+        ...(Math.ceil(piece.plannedCasts / piece.mouldCount) > 1
+          ? [
+              finding(piece, 'mould-wears-out', 'note', 'choice', {
+                casts: Math.ceil(piece.plannedCasts / piece.mouldCount),
+                lasts: 1,
+              }),
+            ]
+          : []),
+      ],
+    }
+    return { built, findings: [] }
+  },
+}

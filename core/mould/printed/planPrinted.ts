@@ -1,0 +1,422 @@
+import { measureSolid, type Placement, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import type { Change, Finding, MouldChoice } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import type { Filament, Printer } from '../../stock/index.ts'
+import { barePart, DOWN } from '../bareParts.ts'
+import type { BarePart } from '../boardBox/boxParts.ts'
+import { step } from '../buildingOrder.ts'
+import { type CastBody, castBody, levelSections, lockOf, undercut, volumeOf } from '../castBody.ts'
+import { finding } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
+import {
+  cellOf,
+  cells,
+  cylinderAlong,
+  flangePoints,
+  type Parting,
+  pullOf,
+  wholeShell,
+} from '../shells/flangedShells.ts'
+import type { MouldFact, PrintRow } from '../types.ts'
+import { printFigures } from './printFigures.ts'
+import { splitPlanes } from './split.ts'
+
+/** Hours by hand [own]: set up, then clean and fit each part. */
+const HOURS = { start: 1, part: 0.4 }
+/** Bolt through a flange, and the peg that keys it, mm; a female key is this much larger [own]. */
+const BOLT = { radius: 2.2, peg: 2.5, pegHigh: 4, clearance: 0.2 }
+/** Long-term tension a printed wall bears across its layers, MPa [own]. */
+const WALL_MPA = 4
+/** Parts from which a bed is too small to be of use. */
+const MANY = 60
+/** An open top smaller than this share of the plan is no opening to fill by. */
+const OPEN = 0.02
+
+/** Shells printed round the piece, split to the bed, bolted at their flanges. */
+export const printedMethod: MouldMethod = {
+  id: 'printed',
+  name: 'printed shells',
+  why: () => null,
+  reason: 'relief and free forms straight from the model, and the same again next year',
+  finish: 'layer lines unless they are filled and sanded',
+  estimate(input) {
+    const { printer, filament } = rowsOf(input)
+    if (!printer || !filament) return null
+    const body = castBody(input)
+    // The open face has no wall; flanges and slopes add as much again.
+    const { hours: _, ...print } = printFigures(body.area * input.piece.mould.shellWall, printer, filament)
+    return {
+      hours: HOURS.start + HOURS.part * input.piece.mould.shells,
+      life: filament.casts,
+      faceM2: body.area / 1e6,
+      materialCost: print.cost,
+    }
+  },
+  build(input) {
+    const { piece, kernel, quick } = input
+    const { printer, filament, findings } = rowsOf(input)
+    if (!printer || !filament) return { built: null, findings }
+    const { mould: choice } = piece
+    const body = castBody(input)
+    const partings = splitPlanes(quick ? null : kernel, {
+      body,
+      shells: choice.shells,
+      beyond: choice.shellWall + choice.flange,
+      below: choice.shellWall,
+      bed: { x: printer.bedX, y: printer.bedY, z: printer.bedZ },
+    })
+    const told = {
+      body,
+      inner: body.recipe,
+      inside: 0,
+      wall: choice.shellWall,
+      flange: choice.flange,
+      flangeThickness: choice.shellWall,
+      low: -choice.shellWall,
+      high: body.height,
+      partings,
+      name: 'print',
+    }
+    const fixings = quick ? [] : partings.map((p) => flangePoints(kernel, told, p, choice.boltSpacing))
+    const bolts = fixings.flatMap((points, i) =>
+      points
+        .filter((_, k) => k % 2 === 0)
+        .map((p) =>
+          cylinderAlong(
+            p,
+            partings[i]!.normal,
+            BOLT.radius,
+            3 * choice.shellWall,
+            3 * choice.shellWall,
+            'bolt',
+          ),
+        ),
+    )
+    const whole = wholeShell({ ...told, holes: bolts })
+    const rows: PrintRow[] = []
+    const guess = (body.area * choice.shellWall) / Math.max(1, cells(partings).length)
+    const parts = cells(partings).flatMap((cell, n): BarePart[] => {
+      const name = `printed part ${n + 1}`
+      const id = `shell/${n + 1}`
+      const bare = cellOf(whole, partings, cell, 'seam')
+      const recipe = keyed(bare, fixings, partings, cell)
+      const volume = volumeOf(input, recipe, guess)
+      if (volume < 1) return []
+      const box = quick ? null : kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
+      const size = box ? [0, 1, 2].map((k) => box.max[k]! - box.min[k]!) : [0, 0, 0]
+      const lies = bedPlacement(partings, cell, size as [number, number, number], printer)
+      const { cost: _, ...figures } = printFigures(volume, printer, filament)
+      rows.push({ partId: id, name, ...figures, lies })
+      return [
+        barePart({
+          id,
+          role: 'shell',
+          name,
+          lengthMm: size[0]!,
+          widthMm: size[1]!,
+          thicknessMm: size[2]!,
+          pull: pullOf(partings, cell, DOWN),
+          leaves: n,
+          mass: { volume, kgPerM3: filament.densityKgPerM3 },
+          recipe,
+        }),
+      ]
+    })
+    const grams = rows.reduce((sum, r) => sum + r.grams, 0)
+    const hours = rows.reduce((sum, r) => sum + r.hours, 0)
+    const boltCount = fixings.reduce((sum, points) => sum + Math.ceil(points.length / 2), 0)
+    const facts: MouldFact[] = [
+      { label: 'Plastic', value: grams, unit: 'g', note: 'walls printed full, supports not counted' },
+      { label: 'Filament', value: rows.reduce((sum, r) => sum + r.filamentM, 0), unit: 'm' },
+      {
+        label: 'Printing',
+        value: hours,
+        unit: 'h',
+        note: `an estimate: ${printer.flow} mm³ a second and ${printer.idlePercent} percent beside`,
+      },
+      { label: 'Bolts', value: boltCount, unit: '', note: 'M4 through the flanges, pegs between them' },
+    ]
+    const built: BuiltMould = {
+      parts,
+      materials: [
+        {
+          name: filament.name,
+          amount: grams / 1000,
+          unit: 'kg',
+          cost: filament.pricePerKg === null ? null : (grams / 1000) * filament.pricePerKg,
+          note: `${rows.reduce((sum, r) => sum + r.filamentM, 0).toFixed(0)} m`,
+          isPart: false,
+        },
+      ],
+      alternatives: [],
+      screws: [],
+      sealant: [],
+      holdDown: [],
+      bowing: [],
+      straps: NO_STRAPS,
+      tapeLengthMm: 0,
+      hours: HOURS.start + HOURS.part * parts.length,
+      life: filament.casts,
+      faceM2: body.area / 1e6,
+      depth: body.height,
+      facts,
+      prints: rows,
+      order: printOrder(parts, boltCount, hours),
+      comesOff: [
+        {
+          partIds: parts.map((p) => p.id),
+          text: `Bolts out, then each part off square to its seam${partings.length > 0 ? ', a thin wedge in the flange, never against the concrete' : ': turn it over and tap the floor'}.`,
+        },
+      ],
+      face: {
+        material: 'printed plastic',
+        note: 'into the layer lines with a brush, then wipe',
+        waxed: true,
+      },
+      check: () => checkPrinted(input, body, partings, printer, filament, parts.length),
+    }
+    return { built, findings: [] }
+  },
+}
+
+function rowsOf({ piece, stock }: MethodInput): {
+  printer: Printer | undefined
+  filament: Filament | undefined
+  findings: Finding[]
+} {
+  const printer = stock.printers.find((p) => p.id === piece.mould.printer)
+  const filament = stock.filaments.find((f) => f.id === piece.mould.filament)
+  const missing = (code: string, row: string, first: MouldChoiceOf | undefined): Finding =>
+    finding(piece, code, 'stop', 'choice', { row }, first && [choose(piece.id, first)])
+  return {
+    printer,
+    filament,
+    findings: [
+      ...(printer
+        ? []
+        : [
+            missing(
+              'printer-missing',
+              piece.mould.printer,
+              stock.printers[0] && { printer: stock.printers[0].id },
+            ),
+          ]),
+      ...(filament
+        ? []
+        : [
+            missing(
+              'filament-missing',
+              piece.mould.filament,
+              stock.filaments[0] && { filament: stock.filaments[0].id },
+            ),
+          ]),
+    ],
+  }
+}
+
+type MouldChoiceOf = Partial<MouldChoice>
+const choose = (pieceId: string, patch: MouldChoiceOf): Change => ({ type: 'mouldChosen', pieceId, patch })
+
+/** Pegs on the far side of a seam, and sockets a little larger on the near one, so that parts meet in one way only. */
+function keyed(
+  part: SolidRecipe,
+  fixings: readonly (readonly Vector[])[],
+  partings: readonly Parting[],
+  cell: readonly (1 | -1)[],
+): SolidRecipe {
+  const pegs: SolidRecipe[] = []
+  const sockets: SolidRecipe[] = []
+  fixings.forEach((points, i) => {
+    const parting = partings[i]!
+    for (const p of points.filter((_, k) => k % 2 === 1)) {
+      if (!touches(p, partings, cell, i)) continue
+      if (cell[i] === 1) pegs.push(cylinderAlong(p, parting.normal, BOLT.peg, BOLT.pegHigh, 1, 'key'))
+      else
+        sockets.push(
+          cylinderAlong(
+            p,
+            parting.normal,
+            BOLT.peg + BOLT.clearance,
+            BOLT.pegHigh + BOLT.clearance,
+            1,
+            'key',
+          ),
+        )
+    }
+  })
+  const joined: SolidRecipe = pegs.length > 0 ? { kind: 'union', of: [part, ...pegs] } : part
+  return sockets.length > 0 ? { kind: 'difference', from: joined, minus: sockets } : joined
+}
+
+/** Whether a point on one seam belongs to a cell: well inside all the others. */
+const touches = (p: Vector, partings: readonly Parting[], cell: readonly (1 | -1)[], own: number): boolean =>
+  partings.every(({ normal, offset }, i) => {
+    if (i === own) return true
+    const d = p[0] * normal[0] + p[1] * normal[1] + p[2] * normal[2] - offset
+    return d * cell[i]! > BOLT.peg + 1
+  })
+
+/** How a part lies on the bed: its first upright seam down where it fits so, else as it stands. */
+function bedPlacement(
+  partings: readonly Parting[],
+  cell: readonly (1 | -1)[],
+  [length, width, height]: readonly [number, number, number],
+  printer: Printer,
+): Placement {
+  const stands: Placement = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] }
+  const seam = partings.find((p) => Math.abs(p.normal[2]) < 0.5)
+  if (!seam) return stands
+  const s = cell[partings.indexOf(seam)]!
+  const axis: Vector = [seam.normal[0] * s, seam.normal[1] * s, 0]
+  const along: Vector = [-axis[1], axis[0], 0]
+  const across = Math.abs(axis[0]) * width + Math.abs(axis[1]) * length
+  const out = Math.abs(axis[0]) * length + Math.abs(axis[1]) * width
+  const fits =
+    out <= printer.bedZ &&
+    Math.max(across, height) <= Math.max(printer.bedX, printer.bedY) &&
+    Math.min(across, height) <= Math.min(printer.bedX, printer.bedY)
+  if (!fits) return stands
+  // Rows of the turn: along -> x, down -> y, the seam's outward axis -> z; its transpose's columns are images of x, y, z.
+  const rows = [along, [0, 0, -1], axis] as const
+  const column = (k: 0 | 1 | 2): Vector => [rows[0][k], rows[1][k], rows[2][k]]
+  return { x: column(0), y: column(1), z: column(2), origin: [0, 0, 0] }
+}
+
+function checkPrinted(
+  input: MethodInput,
+  body: CastBody,
+  partings: readonly Parting[],
+  printer: Printer,
+  filament: Filament,
+  count: number,
+): Finding[] {
+  const { piece, quick, mix } = input
+  const { mould } = piece
+  const found: Finding[] = []
+  const lines = Math.max(2, Math.round(mould.shellWall / printer.nozzle)) * printer.nozzle
+  if (mould.shellWall < 2 * printer.nozzle - 1e-9)
+    found.push(
+      finding(
+        piece,
+        'print-wall-thin',
+        mould.shellWall < printer.nozzle ? 'stop' : 'warn',
+        'choice',
+        { wallMm: mould.shellWall, nozzleMm: printer.nozzle },
+        [choose(piece.id, { shellWall: Math.max(lines, 4 * printer.nozzle) })],
+      ),
+    )
+  const least = 3 * (mould.shellWall + mould.flange)
+  if (Math.min(printer.bedX, printer.bedY, printer.bedZ) < least || count > MANY) {
+    const larger = input.stock.printers.find((p) => p.bedX * p.bedY > printer.bedX * printer.bedY)
+    found.push(
+      finding(
+        piece,
+        'bed-too-small',
+        count > MANY ? 'warn' : 'stop',
+        'choice',
+        { parts: count, bedMm: Math.min(printer.bedX, printer.bedY), flangeMm: mould.flange },
+        larger && [choose(piece.id, { printer: larger.id })],
+      ),
+    )
+  }
+  const tension = (pressureAt(body.height, mix.freshKgPerM3) / 1000) * (Math.max(body.length, body.width) / 2)
+  const stress = tension / Math.max(mould.shellWall, 1e-6)
+  if (stress > WALL_MPA)
+    found.push(
+      finding(
+        piece,
+        'shell-bursts',
+        'warn',
+        'choice',
+        { stressMPa: stress, allowedMPa: WALL_MPA, wallMm: mould.shellWall },
+        [choose(piece.id, { shellWall: Math.ceil((tension / WALL_MPA) * 2) / 2 })],
+      ),
+    )
+  const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+  if (casts > filament.casts)
+    found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: filament.casts }))
+  if (quick) return found
+  const lock = locksOf(input, body, partings)
+  if (lock)
+    found.push(
+      finding(
+        piece,
+        'undercut-locks',
+        'stop',
+        'shell/1',
+        { heightMm: lock.heightMm },
+        mould.shells < 4 ? [choose(piece.id, { shells: mould.shells === 1 ? 2 : 4 })] : undefined,
+      ),
+    )
+  const [top, most] = areasOf(input, body)
+  if (top < OPEN * most)
+    found.push(
+      finding(piece, 'no-fill-opening', 'stop', 'shell/1', { openMm2: Math.round(top) }, [
+        choose(piece.id, { method: 'closed' }),
+      ]),
+    )
+  return found
+}
+
+/** Whether a part cannot leave the cast along its own pull. One shell draws off the whole, two leave outward of their seam. */
+function locksOf(
+  { kernel }: MethodInput,
+  body: CastBody,
+  partings: readonly Parting[],
+): { heightMm: number } | null {
+  const seams = partings.filter((p) => Math.abs(p.normal[2]) < 0.5)
+  if (seams.length === 0) {
+    const under = undercut(kernel, body)
+    return under && { heightMm: under.z }
+  }
+  const { normal, offset } = seams[0]!
+  const reach = Math.abs(normal[0]) * body.length + Math.abs(normal[1]) * body.width
+  for (const s of [1, -1] as const) {
+    const way: Vector = [normal[0] * s, normal[1] * s, 0]
+    const lock = lockOf(kernel, body.recipe, way, offset * s, offset * s + reach / 2)
+    if (lock) return { heightMm: body.height / 2 }
+  }
+  return null
+}
+
+const areasOf = ({ kernel }: MethodInput, body: CastBody): [number, number] => {
+  const heights = [
+    body.height - Math.min(0.5, body.height / 50),
+    ...[0.25, 0.5, 0.75].map((k) => k * body.height),
+  ]
+  const areas = levelSections(kernel, body.recipe, heights).map((region) =>
+    region.reduce((sum, ring) => {
+      const twice = ring.reduce((s, [x, y], i) => {
+        const [nx, ny] = ring[(i + 1) % ring.length]!
+        return s + x * ny - nx * y
+      }, 0)
+      return sum + twice / 2
+    }, 0),
+  )
+  return [areas[0]!, Math.max(...areas)]
+}
+
+const printOrder = (parts: readonly BarePart[], bolts: number, hours: number) => [
+  step(
+    'cut',
+    `Print ${parts.length} ${parts.length === 1 ? 'part' : 'parts'}, walls full, the seam face on the bed.`,
+    parts,
+    15 * parts.length,
+    hours * 60,
+  ),
+  step('check', 'Trim strings and brims, try each seam dry: no light through it.', parts, 8 * parts.length),
+  step(
+    'seal',
+    'Fill and sand the inside where it shows; a thin film of sealant or petroleum jelly on every seam face.',
+    parts,
+    20 + 5 * parts.length,
+  ),
+  step('fix', `Bolt the flanges, ${bolts} in all, a little at a time and crosswise.`, parts, 2 * bolts + 5),
+  step('wax', 'Wax the inside with a brush, wipe it off.', parts, 15),
+  step(
+    'brace',
+    'Bed the foot in sand or a frame so that it stands plumb and is backed as it fills.',
+    parts,
+    10,
+  ),
+]

@@ -1,0 +1,238 @@
+import type { SolidRecipe } from '../../geometry/index.ts'
+import type { Finding } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import { barePart, DOWN, rectangle } from '../bareParts.ts'
+import { RIB_DEPTH, ribSpacing } from '../boardBox/bentSides.ts'
+import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
+import { LIFE } from '../boardBox/life.ts'
+import { step } from '../buildingOrder.ts'
+import { finding, TALL, tooLargeFindings } from '../checkMould.ts'
+import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
+import type { MouldFact } from '../types.ts'
+import { whyNoProfile } from './constantSection.ts'
+import { checkSkin, skinParts, skinRows } from './skinParts.ts'
+
+/** Hours [own]: set out, cut a rib, hang a strip of skin. */
+const HOURS = { start: 2, rib: 0.75, strip: 0.4 }
+/** Posts that tie the ribs, mm wide [own]. */
+const POST = 60
+
+/**
+ * Undersides of the ribs from the base up: each stands as far above the last as the skin spans under the pressure at
+ * its own foot, (384 E I w/(5 q))^(1/4), so that they open out towards the top; the last lies flush with it.
+ */
+export function ribLevels(
+  height: number,
+  thickness: number,
+  skin: { readonly elasticity: number; readonly thickness: number },
+  freshKgPerM3: number,
+  fixed: number | null,
+): number[] {
+  const top = height - thickness
+  if (top <= 0) return [0]
+  const levels = [0]
+  for (;;) {
+    const at = levels[levels.length - 1]!
+    const span = fixed ?? ribSpacing(skin.elasticity, skin.thickness, pressureAt(height - at, freshKgPerM3))
+    const next = at + Math.max(thickness, span)
+    if (next >= top - thickness / 2) break
+    levels.push(next)
+  }
+  return [...levels, top]
+}
+
+/** Ribs cut to the profile, a thin skin inside them: the piece stands or lies on one end of its profile. */
+export const ribsMethod: MouldMethod = {
+  id: 'ribs',
+  name: 'skin on contour ribs',
+  why: whyNoProfile,
+  reason: 'curved profiles: a thin sheet takes the curve, ribs hold it to line',
+  finish: 'smooth from the skin, its joints to be dressed',
+  build(input) {
+    const { piece, mix } = input
+    const { skin, board, findings, body } = skinRows(input)
+    if (!skin || !board) return { built: null, findings }
+    const { runs, parts: skins } = skinParts(input, body, skin)
+    const out = skin.thickness + RIB_DEPTH
+    const levels = ribLevels(body.height, board.thickness, skin, mix.freshKgPerM3, piece.mould.ribSpacing)
+    const frame = rectangle('rib', [-out, -out], [body.length + out, body.width + out])
+    const [length, width] = [body.length + 2 * out, body.width + 2 * out]
+    const hollow = (low: number, high: number): SolidRecipe => ({
+      kind: 'outset',
+      solid: body.recipe,
+      by: skin.thickness,
+      low: low - 1,
+      high: high + 1,
+      name: 'rib/inside',
+    })
+    const flat = { boardId: board.id, thicknessMm: board.thickness, layers: oneLayer(board) }
+    const plan = body.volume / body.height
+    const ribs = levels.map((z, i): BarePart => {
+      const high = z + Math.min(board.thickness, body.height)
+      return barePart({
+        ...flat,
+        id: `rib/${i + 1}`,
+        role: 'rib',
+        name: `rib ${i + 1}`,
+        lengthMm: length,
+        widthMm: width,
+        pull: [0, 0, 1],
+        leaves: i,
+        mass: { volume: Math.max(0, length * width - plan) * board.thickness, kgPerM3: board.densityKgPerM3 },
+        recipe: {
+          kind: 'difference',
+          from: prism(frame, z, high, `rib/${i + 1}`),
+          minus: [hollow(z, high)],
+        },
+      })
+    })
+    const base = barePart({
+      ...flat,
+      id: 'base',
+      role: 'base',
+      name: 'base',
+      lengthMm: length,
+      widthMm: width,
+      pull: DOWN,
+      recipe: prism(
+        rectangle('base', [-out, -out], [body.length + out, body.width + out]),
+        -board.thickness,
+        0,
+        'base',
+      ),
+    })
+    const posts = (
+      [
+        [-out - board.thickness, 0.2 * body.width],
+        [-out - board.thickness, 0.8 * body.width - POST],
+        [body.length + out, 0.2 * body.width],
+        [body.length + out, 0.8 * body.width - POST],
+      ] as const
+    ).map(([x, y], i) =>
+      barePart({
+        ...flat,
+        id: `post/${i + 1}`,
+        role: 'cleat',
+        name: `post ${i + 1}`,
+        lengthMm: body.height,
+        widthMm: POST,
+        pull: [x < 0 ? -1 : 1, 0, 0],
+        leaves: 0,
+        recipe: prism(
+          rectangle(`post/${i + 1}`, [x, y], [x + board.thickness, y + POST]),
+          0,
+          body.height,
+          `post/${i + 1}`,
+        ),
+      }),
+    )
+    const parts = [base, ...ribs, ...skins, ...posts]
+    const joints = runs.filter((r) => !r.closed).length
+    const blocks = input.pieceStation.geometry.blocks.length
+    const life = Math.min(skin.casts, LIFE[board.material])
+    const facts: MouldFact[] = [
+      { label: 'Ribs', value: ribs.length, unit: '', note: `${board.name}; closest at the foot` },
+      { label: 'Widest between ribs', value: widest(levels), unit: 'mm' },
+      { label: 'Skin, developed', value: runs.reduce((sum, r) => sum + r.developed, 0), unit: 'mm' },
+      {
+        label: 'Strips of skin',
+        value: runs.length,
+        unit: '',
+        note: `${joints} upright joints, taped behind`,
+      },
+      ...(blocks > 1
+        ? [
+            {
+              label: 'Separators',
+              value: blocks - 1,
+              unit: '' as const,
+              note: 'a waxed sheet from base to top between two blocks',
+            },
+          ]
+        : []),
+    ]
+    const built: BuiltMould = {
+      parts,
+      materials: [],
+      alternatives: [],
+      screws: [],
+      sealant: [],
+      holdDown: [],
+      bowing: [],
+      straps: NO_STRAPS,
+      tapeLengthMm: joints * body.height,
+      hours: HOURS.start + HOURS.rib * ribs.length + HOURS.strip * runs.length,
+      life,
+      faceM2: body.area / 1e6,
+      depth: body.height,
+      facts,
+      order: [
+        step(
+          'cut',
+          `Cut one rib to the profile, the skin’s ${skin.thickness} mm outside it, and template the other ${ribs.length - 1} from it with a flush bit. Number them from the base up.`,
+          ribs,
+          40 + 15 * ribs.length,
+        ),
+        step(
+          'fix',
+          'Screw the first rib to the base, then rib by rib to the posts, each plumbed over the first.',
+          [base, ...ribs, ...posts],
+          6 * (ribs.length + posts.length),
+        ),
+        step(
+          'fix',
+          `Bend ${runs.length === 1 ? 'the skin' : 'each strip of skin'} into its ribs and tack it to every one; butt the joints, none on a curve.`,
+          skins,
+          20 * runs.length,
+        ),
+        step(
+          'tape',
+          'Tape the joints behind; fill and dress them inside.',
+          skins,
+          10 * Math.max(1, joints),
+          60,
+        ),
+        step('seal', 'Bead round the foot of the skin on the base.', [base], 15, 180),
+        step('brace', 'Strap or stay the ribs across the open sides before it is filled.', ribs, 20),
+      ],
+      comesOff: [
+        { partIds: posts.map((p) => p.id), text: 'Posts off: unscrew them from the ribs.' },
+        {
+          partIds: ribs.map((p) => p.id),
+          text: 'Ribs off from the top, lifted clear of the cast one by one.',
+        },
+        { partIds: skins.map((p) => p.id), text: 'Peel each strip of skin away from one edge.' },
+        { partIds: ['base'], text: 'Tip the cast off its base onto battens.' },
+      ],
+      face: { material: skin.name, note: 'raw sheet soaks: seal it first', waxed: true },
+      check: (layouts) => {
+        const found: Finding[] = [...tooLargeFindings(piece, layouts), ...checkSkin(input, skin, runs)]
+        const pressure = pressureAt(body.height, mix.freshKgPerM3)
+        if (body.height > TALL.deep || pressure > TALL.pressure)
+          found.push(
+            finding(piece, 'tall-form', 'stop', 'choice', { depthMm: body.height, pressureKPa: pressure }),
+          )
+        const wanted = ribSpacing(skin.elasticity, skin.thickness, pressure)
+        if (piece.mould.ribSpacing !== null && piece.mould.ribSpacing > wanted * 1.05)
+          found.push(
+            finding(
+              piece,
+              'ribs-too-wide',
+              'warn',
+              'choice',
+              { spacingMm: piece.mould.ribSpacing, wantedMm: wanted, skin: skin.name },
+              [{ type: 'mouldChosen', pieceId: piece.id, patch: { ribSpacing: null } }],
+            ),
+          )
+        const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+        if (casts > life)
+          found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: life }))
+        return found
+      },
+    }
+    return { built, findings: [] }
+  },
+}
+
+const widest = (levels: readonly number[]): number =>
+  levels.slice(1).reduce((most, z, i) => Math.max(most, z - levels[i]!), 0)

@@ -1,0 +1,100 @@
+import type { Finding } from '../../job/index.ts'
+import type { Skin } from '../../stock/index.ts'
+import { barePart } from '../bareParts.ts'
+import type { BarePart } from '../boardBox/boxParts.ts'
+import { type CastBody, castBody } from '../castBody.ts'
+import { boardMissing, finding } from '../checkMould.ts'
+import type { MethodInput } from '../method.ts'
+import { type SkinRun, skinRuns } from './skinRuns.ts'
+
+/** The skin of a profile, strip by strip, each standing in place. */
+export function skinParts(
+  { kernel }: MethodInput,
+  body: CastBody,
+  skin: Skin,
+): { readonly runs: readonly SkinRun[]; readonly parts: readonly BarePart[] } {
+  const runs = skinRuns(kernel, body.recipe, skin.thickness)
+  const parts = runs.map((run, i): BarePart => {
+    const bent = Number.isFinite(run.leastRadius)
+    const middle = run.points[Math.floor(run.points.length / 2)]!
+    const before = run.points[Math.max(0, Math.floor(run.points.length / 2) - 1)]!
+    const [dx, dy] = [middle[0] - before[0], middle[1] - before[1]]
+    const size = Math.hypot(dx, dy) || 1
+    return barePart({
+      id: `skin/${i + 1}`,
+      role: 'skin',
+      name: `skin strip ${i + 1}`,
+      boardId: skin.id,
+      lengthMm: run.developed,
+      widthMm: body.height,
+      thicknessMm: skin.thickness,
+      layers: [{ boardId: skin.id, name: skin.name, thicknessMm: skin.thickness }],
+      pull: [dy / size, -dx / size, 0],
+      leaves: i,
+      bend: bent ? { radiusMm: run.leastRadius, angleDeg: 0 } : null,
+      mass: { volume: run.developed * body.height * skin.thickness, kgPerM3: 900 },
+      recipe: {
+        kind: 'plate',
+        region: run.region,
+        low: 0,
+        high: body.height,
+        name: `skin/${i + 1}`,
+      },
+    })
+  })
+  return { runs, parts }
+}
+
+/** Rows a skinned mould needs; what is missing is said. */
+export function skinRows(input: MethodInput) {
+  const { piece, stock } = input
+  const skin = stock.skins.find((s) => s.id === piece.mould.skin)
+  const board = stock.boards.find((b) => b.id === piece.mould.sideBoard)
+  const first = stock.skins[0]
+  const findings: Finding[] = [
+    ...(board ? [] : [boardMissing(piece, 'the sides', piece.mould.sideBoard)]),
+    ...(skin
+      ? []
+      : [
+          finding(
+            piece,
+            'skin-missing',
+            'stop',
+            'choice',
+            { row: piece.mould.skin },
+            first && [{ type: 'mouldChosen', pieceId: piece.id, patch: { skin: first.id } }],
+          ),
+        ]),
+  ]
+  return { skin, board, findings, body: castBody(input) }
+}
+
+/** The strip that is bent tighter than the skin goes, with a skin that would do. */
+export function checkSkin({ piece, stock }: MethodInput, skin: Skin, runs: readonly SkinRun[]): Finding[] {
+  const tightest = Math.min(...runs.map((r) => r.leastRadius))
+  if (tightest >= skin.leastRadius) return []
+  const at = runs.findIndex((r) => r.leastRadius === tightest)
+  const wetted = skin.wettedRadius !== null && tightest >= skin.wettedRadius
+  const other = stock.skins
+    .filter((s) => s.leastRadius <= tightest)
+    .sort((a, b) => b.leastRadius - a.leastRadius)[0]
+  return [
+    finding(
+      piece,
+      'bend-too-tight',
+      wetted ? 'warn' : 'stop',
+      `skin/${at + 1}`,
+      {
+        part: `skin strip ${at + 1}`,
+        radiusMm: tightest,
+        leastMm: skin.leastRadius,
+        wettedMm: wetted ? (skin.wettedRadius ?? 0) : 0,
+        skin: skin.name,
+        kerfDepthMm: 0,
+        kerfSpacingMm: 0,
+        other: other?.name ?? '',
+      },
+      other && [{ type: 'mouldChosen', pieceId: piece.id, patch: { skin: other.id } }],
+    ),
+  ]
+}

@@ -1,0 +1,200 @@
+import { type Kernel, type Point, type SolidRecipe, sectionSolid, type Vector } from '../../geometry/index.ts'
+import { trimmed } from '../bareParts.ts'
+import type { CastBody } from '../castBody.ts'
+
+/** A plane that parts a shell: `normal` is a unit vector, level or straight up. */
+export type Parting = { readonly normal: Vector; readonly offset: number }
+
+export type ShellsTold = {
+  readonly body: CastBody
+  /** What the shells lie against: the cast, or the rubber round it. */
+  readonly inner: SolidRecipe
+  /** How far that stands outside the cast, mm. */
+  readonly inside: number
+  readonly wall: number
+  readonly flange: number
+  readonly flangeThickness: number
+  /** Where the shells end below and above, mm; null leaves them closed. */
+  readonly low: number | null
+  readonly high: number | null
+  readonly partings: readonly Parting[]
+  /** Cylinders through the flanges, and whatever else is taken out. */
+  readonly holes: readonly SolidRecipe[]
+  readonly name: string
+}
+
+/** The coat of a cast by a distance; the same recipe wherever it is asked for, so that it is made once. */
+export const coat = (body: CastBody, by: number): SolidRecipe => ({
+  kind: 'grown',
+  solid: body.recipe,
+  by,
+  name: 'shell',
+})
+
+/** One side or the other of every parting, in order: -1 behind it, 1 before it. */
+export type Cell = readonly (1 | -1)[]
+
+/** Every cell that parallel partings leave: a cell beyond the second of two parallel planes is beyond the first too. */
+export function cells(partings: readonly Parting[]): Cell[] {
+  let found: Cell[] = [[]]
+  partings.forEach(({ normal, offset }, i) => {
+    found = found.flatMap((cell): Cell[] => {
+      const beyond = partings
+        .slice(0, i)
+        .some((p, k) => parallel(p.normal, normal) && p.offset > offset && cell[k] === 1)
+      const behind = partings
+        .slice(0, i)
+        .some((p, k) => parallel(p.normal, normal) && p.offset < offset && cell[k] === -1)
+      if (beyond) return [[...cell, 1]]
+      if (behind) return [[...cell, -1]]
+      return [
+        [...cell, -1],
+        [...cell, 1],
+      ]
+    })
+  })
+  return found
+}
+
+const parallel = (a: Vector, b: Vector): boolean =>
+  Math.abs(a[0] * b[0] + a[1] * b[1] + a[2] * b[2] - 1) < 1e-9
+
+/** The whole shell with a flange at each parting, before it is parted. */
+export function wholeShell(told: ShellsTold): SolidRecipe {
+  const { body, inner, inside, wall, flange, flangeThickness, partings, holes, name } = told
+  const wide = coat(body, inside + wall + flange)
+  const flanges = partings.map(({ normal, offset }) =>
+    trimmed(
+      trimmed(wide, normal, offset - flangeThickness, name),
+      [-normal[0], -normal[1], -normal[2]],
+      -offset - flangeThickness,
+      name,
+    ),
+  )
+  const coated = coat(body, inside + wall)
+  let shell: SolidRecipe = {
+    kind: 'difference',
+    from: flanges.length > 0 ? { kind: 'union', of: [coated, ...flanges] } : coated,
+    minus: [inner, ...holes],
+  }
+  if (told.low !== null) shell = trimmed(shell, [0, 0, 1], told.low, name)
+  if (told.high !== null) shell = trimmed(shell, [0, 0, -1], -told.high, name)
+  return shell
+}
+
+/** What of a shell lies in a cell. */
+export const cellOf = (
+  shell: SolidRecipe,
+  partings: readonly Parting[],
+  cell: Cell,
+  name: string,
+): SolidRecipe =>
+  partings.reduce<SolidRecipe>((solid, { normal, offset }, i) => {
+    const s = cell[i]!
+    return trimmed(solid, [normal[0] * s, normal[1] * s, normal[2] * s], offset * s, name)
+  }, shell)
+
+/** The way a cell leaves: outward of all its partings; straight up or down where that is all there is. */
+export function pullOf(partings: readonly Parting[], cell: Cell, otherwise: Vector): Vector {
+  const sum: [number, number, number] = [0, 0, 0]
+  const seen: Vector[] = []
+  partings.forEach(({ normal }, i) => {
+    if (seen.some((n) => parallel(n, normal))) return
+    seen.push(normal)
+    // Between two parallel planes it leaves neither way along them.
+    const sides = partings.flatMap((p, k) => (parallel(p.normal, normal) ? [cell[k]!] : []))
+    if (sides.some((s) => s !== cell[i])) return
+    for (const k of [0, 1, 2] as const) sum[k] += normal[k] * cell[i]!
+  })
+  const size = Math.hypot(...sum)
+  return size < 1e-9 ? otherwise : [sum[0] / size, sum[1] / size, sum[2] / size]
+}
+
+/** Points along the middle of a flange, evenly spaced, clear of its ends, in space. */
+export function flangePoints(
+  kernel: Kernel,
+  told: Pick<ShellsTold, 'body' | 'inside' | 'wall' | 'flange' | 'low' | 'high'>,
+  { normal, offset }: Parting,
+  spacing: number,
+): Vector[] {
+  const { body, inside, wall, flange } = told
+  const upright = Math.abs(normal[2]) < 0.5
+  const u: Vector = upright ? [-normal[1], normal[0], 0] : [1, 0, 0]
+  const v: Vector = upright ? [0, 0, 1] : [0, 1, 0]
+  const origin: Vector = [normal[0] * offset, normal[1] * offset, normal[2] * offset]
+  const rings = kernel.withSolids((scope) =>
+    sectionSolid(scope, scope.solid(coat(body, inside + wall + flange / 2)), { origin, u, v }),
+  )
+  const clear = (z: number) =>
+    (told.low === null || z > told.low + flange / 2) && (told.high === null || z < told.high - flange / 2)
+  return rings
+    .filter((ring) => signedArea(ring) > 0)
+    .flatMap((ring) => walk(ring, spacing))
+    .map(
+      ([a, b]): Vector => [
+        origin[0] + u[0] * a + v[0] * b,
+        origin[1] + u[1] * a + v[1] * b,
+        origin[2] + u[2] * a + v[2] * b,
+      ],
+    )
+    .filter((p) => !upright || clear(p[2]))
+}
+
+const signedArea = (ring: readonly Point[]): number =>
+  ring.reduce((sum, [x, y], i) => {
+    const [nx, ny] = ring[(i + 1) % ring.length]!
+    return sum + x * ny - nx * y
+  }, 0)
+
+/** Points evenly along a closed ring, no further apart than `spacing`. */
+function walk(ring: readonly Point[], spacing: number): Point[] {
+  const sides = ring.map((p, i) => {
+    const q = ring[(i + 1) % ring.length]!
+    return { p, q, length: Math.hypot(q[0] - p[0], q[1] - p[1]) }
+  })
+  const around = sides.reduce((sum, s) => sum + s.length, 0)
+  const count = Math.max(2, Math.ceil(around / spacing))
+  const points: Point[] = []
+  let [next, gone] = [around / count / 2, 0]
+  for (const { p, q, length } of sides) {
+    while (next <= gone + length + 1e-9 && points.length < count) {
+      const t = length > 0 ? (next - gone) / length : 0
+      points.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t])
+      next += around / count
+    }
+    gone += length
+  }
+  return points
+}
+
+/** A round hole or peg along a direction through a point: from `back` behind it to `ahead` before it. */
+export function cylinderAlong(
+  [x, y, z]: Vector,
+  normal: Vector,
+  radius: number,
+  back: number,
+  ahead: number,
+  name: string,
+): SolidRecipe {
+  const upright = Math.abs(normal[2]) > 0.5
+  const u: Vector = upright ? [1, 0, 0] : [-normal[1], normal[0], 0]
+  const v: Vector = [
+    normal[1] * u[2] - normal[2] * u[1],
+    normal[2] * u[0] - normal[0] * u[2],
+    normal[0] * u[1] - normal[1] * u[0],
+  ]
+  return {
+    kind: 'moved',
+    by: { x: u, y: v, z: normal, origin: [x, y, z] },
+    solid: {
+      kind: 'turned',
+      at: [0, 0],
+      profile: [
+        { radius: 0, z: -back, name },
+        { radius, z: -back, name },
+        { radius, z: ahead, name },
+        { radius: 0, z: ahead, name },
+      ],
+    },
+  }
+}

@@ -1,0 +1,352 @@
+import {
+  type Loop,
+  measureSolid,
+  type Placement,
+  type SolidRecipe,
+  type Vector,
+} from '../../geometry/index.ts'
+import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
+import { basinSolids, pouredPlacement } from '../../piece/index.ts'
+import { massOf } from '../../units/convert.ts'
+import { barePart, DOWN, rectangle, UP } from '../bareParts.ts'
+import { whyNoBox } from '../boardBox/boxedSlab.ts'
+import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
+import { holdDownForce } from '../boardBox/fixings.ts'
+import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
+import { buildingOrder, step } from '../buildingOrder.ts'
+import { castBody, volumeOf } from '../castBody.ts'
+import { finding } from '../checkMould.ts'
+import type { BuiltMould, MouldMethod } from '../method.ts'
+import type { MouldFact } from '../types.ts'
+
+/** Hours for core and upper form [own]. */
+const HOURS = { core: 2, form: 2 }
+/** A core of laminated board or foam under a hard coat, kg/m3 [own]. */
+const CORE_KG_PER_M3 = 450
+/** Height of fill that slumps out under an upper form before it is stiff, as a share of its own height [own]. */
+const SLUMPS = 0.6
+
+const slabOf = (piece: Piece): SlabPiece | null => (piece.kind === 'slab' && piece.basin ? piece : null)
+
+/** The slab's own box would form it but for its basin. */
+function whyNoUpper(piece: Piece): string | null {
+  const slab = slabOf(piece)
+  if (!slab) return 'no basin hangs below it'
+  if (piece.attitude.down !== 'top') return 'it is not poured show face down'
+  return whyNoBox({ ...slab, basin: null })
+}
+
+/** A slab in its box, the basin's core on the base, and a second form on the slab's back round the shell. */
+export const upperFormMethod: MouldMethod = {
+  id: 'upper-form',
+  name: 'board box with an upper form',
+  why: whyNoUpper,
+  reason: 'slab and basin in one pour, no joint between them',
+  finish: 'smooth from faced board; the shell’s outside as its boards',
+  build(input) {
+    const piece = slabOf(input.piece)!
+    const { pieceStation, stock, mix, kernel, quick } = input
+    const flat = { ...piece, basin: null }
+    const { geometry } = pieceStation
+    const plain = boardBoxMethod.build({ ...input, piece: flat })
+    const board = stock.boards.find((b) => b.id === piece.mould.sideBoard)
+    if (!plain.built || !board) return plain
+    const body = castBody(input)
+    const by = pouredPlacement(piece.attitude, geometry)
+    const { outside, core, holes } = basinSolids(piece, piece.basin!)
+    const basin = piece.basin!
+    const base = rectangle('core', [-1, -1], [body.length + 1, body.width + 1])
+    // The core stands on the base; what overshoots the show face is sawn off.
+    const coreSolid: SolidRecipe = trimUp({ kind: 'moved', solid: core, by }, 0)
+    const top = piece.thickness
+    const shellBox = quick
+      ? null
+      : kernel.withSolids((s) =>
+          measureSolid(s.solid(trimUp({ kind: 'moved', solid: outside, by }, top)).body),
+        )
+    const middle = at(by, [basin.u, basin.v, 0])
+    const half = [basin.length / 2 + basin.shell, basin.width / 2 + basin.shell] as const
+    const min = shellBox?.min ?? [middle[0] - half[0], middle[1] - half[1], top]
+    const max = shellBox?.max ?? [middle[0] + half[0], middle[1] + half[1], body.height]
+    const t = board.thickness
+    // Its boards lean with the shell, one thickness all the way up.
+    const lean = Math.tan((basin.draftDeg * Math.PI) / 180)
+    const sides = formSides([min[0], min[1]], [max[0], max[1]], t)
+    const form = sides.map(({ id, name, loop, pull, length }): BarePart => {
+      const along: Vector = [-pull[1] * t, pull[0] * t, 0]
+      const shifted = (k: -1 | 0 | 1): SolidRecipe => ({
+        kind: 'moved',
+        solid: outside,
+        by: shift(by, [pull[0] * t + along[0] * k, pull[1] * t + along[1] * k, 0]),
+      })
+      const whole: SolidRecipe = {
+        kind: 'difference',
+        from: {
+          kind: 'intersection',
+          of: [
+            prism(loop, top, body.height, `form/${id}`),
+            { kind: 'union', of: [shifted(-1), shifted(0), shifted(1)] },
+          ],
+        },
+        minus: [{ kind: 'moved', solid: outside, by }],
+      }
+      return barePart({
+        id: `form/${id}`,
+        role: 'form',
+        name: `upper form, ${name}`,
+        boardId: board.id,
+        lengthMm: length,
+        widthMm: (body.height - top) * Math.hypot(1, lean),
+        thicknessMm: t,
+        layers: oneLayer(board),
+        pull,
+        mass: { volume: length * (body.height - top) * t, kgPerM3: board.densityKgPerM3 },
+        recipe: whole,
+      })
+    })
+    const coreVolume = volumeOf(input, coreSolid, basin.length * basin.width * basin.depth)
+    const wasteHeight = basin.waste > 0 ? body.height : 0
+    const corePart = barePart({
+      id: 'core/basin',
+      role: 'core',
+      name: 'basin core',
+      lengthMm: basin.length,
+      widthMm: basin.width,
+      thicknessMm: basin.depth + (basin.form === 'ramp' ? basin.fall : 0),
+      pull: DOWN,
+      mass: { volume: coreVolume, kgPerM3: CORE_KG_PER_M3 },
+      recipe: coreSolid,
+    })
+    const waste = basin.waste > 0 ? wastePart(holes[0]!, by, coreSolid, base, body.height, basin.waste) : []
+    // Beams across the rim hold the upper form down and level.
+    const beams = [min[0], max[0] - BEAM].map((x, i) =>
+      barePart({
+        id: `beam/${i + 1}`,
+        role: 'cleat',
+        name: `bridge ${i + 1}`,
+        boardId: board.id,
+        lengthMm: body.width + 2 * t,
+        widthMm: BEAM,
+        thicknessMm: t,
+        layers: oneLayer(board),
+        pull: UP,
+        recipe: prism(
+          rectangle(`beam/${i + 1}`, [x, -t], [x + BEAM, body.width + t]),
+          body.height,
+          body.height + t,
+          `beam/${i + 1}`,
+        ),
+      }),
+    )
+    const parts = [...plain.built.parts, corePart, ...waste, ...form, ...beams]
+    const hold = holdDownForce(coreVolume, massOf(coreVolume, CORE_KG_PER_M3), mix.freshKgPerM3)
+    const rise = body.height - top
+    const area = (max[0] - min[0]) * (max[1] - min[1])
+    const lift = mix.freshKgPerM3 * 9.81 * 1e-9 * (rise * lean) * rise * (max[0] - min[0] + (max[1] - min[1]))
+    const facts: MouldFact[] = [
+      {
+        label: 'Core',
+        value: coreVolume / 1e6,
+        unit: 'L',
+        note: `draft ${basin.draftDeg}°, its slope the upper form’s own, so that the shell is ${basin.shell} mm all round`,
+      },
+      { label: 'Upper form stands', value: rise, unit: 'mm', note: 'above the slab’s back' },
+      { label: 'Lift of the upper form', value: lift, unit: 'N', note: 'its boards lean over the fill' },
+      { label: 'Slab’s back left open', value: (body.length * body.width - area) / 1e6, unit: 'm2' },
+    ]
+    const built: BuiltMould = {
+      ...plain.built,
+      parts,
+      facts,
+      holdDown: [
+        ...plain.built.holdDown,
+        {
+          partId: 'core/basin',
+          name: 'basin core',
+          holdForceN: hold,
+          screws: Math.max(4, Math.ceil(hold / board.screwHold)),
+        },
+        {
+          partId: 'form/front',
+          name: 'upper form',
+          holdForceN: lift,
+          screws: Math.max(4, Math.ceil(lift / board.screwHold)),
+        },
+      ],
+      hours: plain.built.hours + HOURS.core + HOURS.form,
+      depth: Math.max(body.height, wasteHeight),
+      order: [
+        ...buildingOrder({
+          piece: input.piece,
+          stock,
+          built: { ...plain.built, parts: [...plain.built.parts] },
+          method: 'board-box',
+        }).slice(0, -1),
+        step(
+          'laminate',
+          'Build the core up in layers, shape it to its draft, fill, coat, and leave it hard right through.',
+          [corePart],
+          90,
+          24 * 60,
+        ),
+        step(
+          'fix',
+          'Screw the core to the base from below, over the waste’s disc; bead round its foot.',
+          [corePart, ...waste],
+          25,
+          180,
+        ),
+        step(
+          'fix',
+          'Screw the four leaning boards into a ring; try it over the core with a gauge of the shell’s thickness at eight places.',
+          form,
+          40,
+        ),
+        step(
+          'brace',
+          'Hang the ring from bridges across the rim at the slab’s thickness, screwed to the box: it must not rest on fresh concrete, nor rise.',
+          [...form, ...beams],
+          25,
+        ),
+        step(
+          'check',
+          'Fill the slab first and let it stiffen until it holds a thumbprint; then the shell through the ring, rodded. Too soon, and it slumps out under the ring.',
+          [],
+          10,
+        ),
+      ],
+      comesOff: [
+        { partIds: beams.map((p) => p.id), text: 'Bridges off.' },
+        {
+          partIds: form.map((p) => p.id),
+          text: 'Unscrew the ring at its corners, each board straight outward.',
+        },
+        {
+          partIds: plain.built.parts.filter((p) => p.role === 'strip').map((p) => p.id),
+          text: 'Sides of the box off.',
+        },
+        {
+          partIds: ['base', 'core/basin'],
+          text: 'Screws of the core out from below; turn the piece over, peel the base off, and ease the core out by its air hole.',
+        },
+      ],
+      face: null,
+      check: (layouts) => [...plain.built!.check(layouts), ...checkUpper(piece, rise, top)],
+    }
+    return { built, findings: plain.findings }
+  },
+}
+
+/** Bridges across the rim, mm wide [own]. */
+const BEAM = 60
+
+const trimUp = (solid: SolidRecipe, offset: number): SolidRecipe => ({
+  kind: 'trimmed',
+  solid,
+  normal: [0, 0, 1],
+  offset,
+  name: 'core/foot',
+})
+
+const shift = (by: Placement, [dx, dy, dz]: Vector): Placement => ({
+  ...by,
+  origin: [by.origin[0] + dx, by.origin[1] + dy, by.origin[2] + dz],
+})
+
+const at = ({ x, y, z, origin }: Placement, p: Vector): Vector => [
+  x[0] * p[0] + y[0] * p[1] + z[0] * p[2] + origin[0],
+  x[1] * p[0] + y[1] * p[1] + z[1] * p[2] + origin[1],
+  x[2] * p[0] + y[2] * p[1] + z[2] * p[2] + origin[2],
+]
+
+/** What fills the waste between the core and the top of the shell. */
+function wastePart(
+  hole: SolidRecipe,
+  by: Placement,
+  core: SolidRecipe,
+  base: Loop,
+  height: number,
+  diameter: number,
+): BarePart[] {
+  return [
+    barePart({
+      id: 'core/waste',
+      role: 'core',
+      name: 'waste disc',
+      lengthMm: diameter,
+      widthMm: diameter,
+      thicknessMm: 0,
+      pull: UP,
+      recipe: {
+        kind: 'difference',
+        from: {
+          kind: 'intersection',
+          of: [{ kind: 'moved', solid: hole, by }, prism(base, 0, height, 'waste')],
+        },
+        minus: [core],
+      },
+    }),
+  ]
+}
+
+/** Four mitred quarters of a ring between two rectangles. */
+function formSides([x0, y0]: readonly [number, number], [x1, y1]: readonly [number, number], t: number) {
+  // The boards lean inward above: a ring wide enough for all of the lean is cut to the shell.
+  const inner = Math.min(x1 - x0, y1 - y0) / 2 - 1
+  const d = Math.max(1, inner)
+  const quad = (id: string, points: readonly (readonly [number, number])[]): Loop =>
+    points.map((p, i) => ({
+      name: `form/${id}`,
+      from: p,
+      to: points[(i + 1) % points.length]!,
+      arc: null,
+    }))
+  const [a, b, c, e] = [
+    [x0 - t, y0 - t],
+    [x1 + t, y0 - t],
+    [x1 + t, y1 + t],
+    [x0 - t, y1 + t],
+  ] as const
+  const [p, q, r, s] = [
+    [x0 + d, y0 + d],
+    [x1 - d, y0 + d],
+    [x1 - d, y1 - d],
+    [x0 + d, y1 - d],
+  ] as const
+  return [
+    {
+      id: 'front',
+      name: 'front',
+      loop: quad('front', [a, b, q, p]),
+      pull: [0, -1, 0] as Vector,
+      length: x1 - x0 + 2 * t,
+    },
+    {
+      id: 'right',
+      name: 'right',
+      loop: quad('right', [b, c, r, q]),
+      pull: [1, 0, 0] as Vector,
+      length: y1 - y0 + 2 * t,
+    },
+    {
+      id: 'back',
+      name: 'back',
+      loop: quad('back', [c, e, s, r]),
+      pull: [0, 1, 0] as Vector,
+      length: x1 - x0 + 2 * t,
+    },
+    {
+      id: 'left',
+      name: 'left',
+      loop: quad('left', [e, a, p, s]),
+      pull: [-1, 0, 0] as Vector,
+      length: y1 - y0 + 2 * t,
+    },
+  ]
+}
+
+function checkUpper(piece: SlabPiece, rise: number, top: number): Finding[] {
+  return rise > top / SLUMPS
+    ? [finding(piece, 'upper-slumps', 'warn', 'form/front', { riseMm: rise, slabMm: top })]
+    : []
+}
