@@ -1,7 +1,7 @@
 import type { Manifold, Mat4 } from 'manifold-3d'
 import { extrudeTagged } from './extrudeTagged.ts'
 import { buildWalled, meshToSolid, ringMesh } from './facedMesh.ts'
-import { growSolid, growTurned, outsetSolid } from './growSolid.ts'
+import { flangeSolid, growSolid, growTurned, outsetSolid } from './growSolid.ts'
 import type { FaceNames, Solid, SolidScope } from './kernel.ts'
 import type { Placement, SolidRecipe } from './recipe.ts'
 import { turnedMesh } from './turnedMesh.ts'
@@ -33,6 +33,8 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
     }
     case 'grown':
       return named(scope, grow(scope, recipe.solid, recipe.by), recipe.name)
+    case 'flange':
+      return named(scope, flangeSolid(scope, scope.solid(recipe.solid), recipe), recipe.name)
     case 'outset':
       return named(scope, outsetSolid(scope, scope.solid(recipe.solid).body, recipe), recipe.name)
     case 'difference': {

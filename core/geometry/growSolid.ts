@@ -1,7 +1,8 @@
 import type { CrossSection, Manifold } from 'manifold-3d'
-import type { SolidScope } from './kernel.ts'
+import type { Solid, SolidScope } from './kernel.ts'
 import type { SolidRecipe, Vector } from './recipe.ts'
-import { NOTHING } from './region.ts'
+import { sectionOf } from './region.ts'
+import { type CutPlane, sectionSolid } from './sectionSolid.ts'
 import { turnedChords } from './turnedMesh.ts'
 
 type Turned = Extract<SolidRecipe, { kind: 'turned' }>
@@ -57,6 +58,20 @@ export function growTurned(scope: SolidScope, turned: Turned, by: number): Manif
   return scope.keep(body.translate(turned.at[0], turned.at[1], 0))
 }
 
+/** A body's section by a plane, grown by `by`, as a plate to either side of the plane. */
+export function flangeSolid(
+  scope: SolidScope,
+  solid: Solid,
+  { by, plane, half }: { readonly by: number; readonly plane: CutPlane; readonly half: number },
+): Manifold {
+  const { u, v, origin: o } = plane
+  const n: Vector = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
+  const cut = sectionOf(scope, sectionSolid(scope, solid, plane))
+  const grown = scope.keep(scope.keep(cut.offset(by, 'Round', 2, TURN)).simplify(by / 100))
+  const plate = scope.keep(scope.keep(grown.extrude(2 * half)).translate(0, 0, -half))
+  return scope.keep(plate.transform([...u, 0, ...v, 0, ...n, 0, ...o, 1]))
+}
+
 /** A body's plan from above, grown by `by` (shrunk when negative), as a plate between two heights. */
 export function outsetSolid(
   scope: SolidScope,
@@ -100,7 +115,7 @@ function seen(
   const { min, max } = body.boundingBox()
   const cut = scope.keep(body.slice(Math.min(high, max[2] - 1e-6)))
   if (high < max[2] && high > min[2]) rings.push(...cut.toPolygons())
-  return scope.keep(new scope.kernel.CrossSection(rings.length > 0 ? rings : NOTHING, 'Positive'))
+  return sectionOf(scope, rings)
 }
 
 /** What of a flat polygon lies above a height (`way` 1) or below it (-1). */

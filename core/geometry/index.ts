@@ -22,7 +22,14 @@ export * from './outline.ts'
 export * from './path.ts'
 export type { EdgeShape, LoftLoop, LoftSide, Placement, SideProfile, SolidRecipe, Vector } from './recipe.ts'
 export { canonicalJson, hashText, recipeKey } from './recipeKey.ts'
-export { combineRegions, loopRegion, measureRegion, offsetRegion, outlineFromAbove } from './region.ts'
+export {
+  combineRegions,
+  loopRegion,
+  measureRegion,
+  offsetRegion,
+  outlineFromAbove,
+  sectionOf,
+} from './region.ts'
 export { type CutPlane, type Region, sectionSolid, uprightPlane } from './sectionSolid.ts'
 export { seenLines } from './seenLines.ts'
 export { lengthOf } from './vector.ts'

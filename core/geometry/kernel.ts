@@ -1,7 +1,7 @@
 import Module, { type CrossSection, type Manifold, type ManifoldToplevel } from 'manifold-3d'
 import { buildSolid } from './buildSolid.ts'
 import type { SolidRecipe } from './recipe.ts'
-import { recipeKey } from './recipeKey.ts'
+import { solidKey } from './recipeKey.ts'
 
 /** Face names of one original mesh: one name for all its faces, or one by face id. */
 export type FaceNames = string | readonly string[]
@@ -93,7 +93,7 @@ export async function openKernel(
           return handle
         },
         solid: (recipe) => {
-          const key = recipeKey(recipe)
+          const key = solidKey(recipe)
           const held = cache.get(key)
           if (held) {
             cache.delete(key)

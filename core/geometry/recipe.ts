@@ -1,5 +1,5 @@
 import type { Arc, Loop, Point } from './outline.ts'
-import type { Region } from './sectionSolid.ts'
+import type { CutPlane, Region } from './sectionSolid.ts'
 
 /** The treatment of an edge; `size` is the bead's radius or the chamfer's leg, mm. */
 export type EdgeShape =
@@ -104,6 +104,15 @@ export type SolidRecipe =
       readonly kind: 'grown'
       readonly solid: SolidRecipe
       readonly by: number
+      readonly name: string
+    }
+  | {
+      /** The section of a body by a plane, `by` mm larger all round, as a plate that thick to either side of it. */
+      readonly kind: 'flange'
+      readonly solid: SolidRecipe
+      readonly by: number
+      readonly plane: CutPlane
+      readonly half: number
       readonly name: string
     }
   | {

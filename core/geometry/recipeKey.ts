@@ -1,3 +1,5 @@
+import type { SolidRecipe } from './recipe.ts'
+
 /** JSON with sorted keys, so that equal data gives equal text whatever the order it was written in. */
 export function canonicalJson(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`
@@ -25,3 +27,34 @@ export function hashText(text: string): string {
 
 /** The cache key of any plain data. */
 export const recipeKey = (data: unknown): string => hashText(canonicalJson(data))
+
+const keys = new WeakMap<SolidRecipe, string>()
+
+/**
+ * The cache key of a recipe. A recipe holds others, and a mould's parts hold the same ones many times over: each is
+ * written out once and remembered as long as it lives. Recipes are never changed once they are made.
+ */
+export function solidKey(recipe: SolidRecipe): string {
+  const known = keys.get(recipe)
+  if (known) return known
+  const told: Record<string, unknown> = { ...recipe }
+  switch (recipe.kind) {
+    case 'difference':
+      told.from = solidKey(recipe.from)
+      told.minus = recipe.minus.map(solidKey)
+      break
+    case 'union':
+    case 'intersection':
+      told.of = recipe.of.map(solidKey)
+      break
+    case 'moved':
+    case 'trimmed':
+    case 'grown':
+    case 'outset':
+    case 'flange':
+      told.solid = solidKey(recipe.solid)
+  }
+  const key = recipeKey(told)
+  keys.set(recipe, key)
+  return key
+}

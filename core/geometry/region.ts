@@ -9,7 +9,7 @@ import type { Region } from './sectionSolid.ts'
 export const loopRegion = (loop: Loop): Region => [loopChords(loop).points]
 
 /** The library refuses an empty list: a ring without area is empty too. */
-export const NOTHING: [number, number][][] = [
+const NOTHING: [number, number][][] = [
   [
     [0, 0],
     [0, 0],
@@ -17,7 +17,8 @@ export const NOTHING: [number, number][][] = [
   ],
 ]
 
-const toSection = (scope: SolidScope, region: Region): CrossSection =>
+/** A region as the library's own; it lives as long as the scope. */
+export const sectionOf = (scope: SolidScope, region: Region): CrossSection =>
   scope.keep(
     new scope.kernel.CrossSection(
       region.length === 0 ? NOTHING : region.map((ring) => ring.map(([x, y]) => [x, y] as [number, number])),
@@ -35,7 +36,7 @@ export function combineRegions(
   regions: readonly Region[],
 ): Region {
   return kernel.withSolids((scope) => {
-    const sections = regions.map((r) => toSection(scope, r))
+    const sections = regions.map((r) => sectionOf(scope, r))
     return toRegion(scope.keep(scope.kernel.CrossSection[how](sections)))
   })
 }
@@ -49,7 +50,7 @@ export function offsetRegion(
   chordsPerTurn = 96,
 ): Region {
   return kernel.withSolids((scope) => {
-    const section = toSection(scope, region)
+    const section = sectionOf(scope, region)
     const grown = section.offset(delta, join === 'round' ? 'Round' : 'Miter', 4, chordsPerTurn)
     return toRegion(scope.keep(grown))
   })

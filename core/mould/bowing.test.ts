@@ -72,6 +72,7 @@ it('offers braces that cure the finding, and names a board that bows all the sam
       planPieceStation(kernel, piece, 2300, true),
       testStock,
       testStock.mixes[0]!,
+      { kernel },
     ).findings
   }
   const job = testJob(testSlab({ thickness: 280 }))

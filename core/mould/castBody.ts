@@ -4,6 +4,7 @@ import {
   measureSolid,
   type Region,
   type SolidRecipe,
+  sectionOf,
   sectionSolid,
   type Vector,
 } from '../geometry/index.ts'
@@ -100,14 +101,7 @@ export function lockOf(
     const regions = at.map((s) =>
       sectionSolid(scope, solid, { origin: [way[0] * s, way[1] * s, way[2] * s], u, v }),
     )
-    const sections = regions.map((r) =>
-      scope.keep(
-        new scope.kernel.CrossSection(
-          r.length > 0 ? r.map((ring) => ring.map(([x, y]): [number, number] => [x, y])) : [],
-          'Positive',
-        ),
-      ),
-    )
+    const sections = regions.map((r) => sectionOf(scope, r))
     let worst: { at: number; area: number } | null = null
     for (let i = 0; i + 1 < sections.length; i += 1) {
       const area = scope.keep(sections[i + 1]!.subtract(sections[i]!)).area()

@@ -64,6 +64,9 @@ function checkStock(piece: Piece, { base, side, sealant }: StockFound): Finding[
   return findings
 }
 
+/** Other methods offered at most. */
+const OFFERED = 3
+
 /** A piece that the chosen method does not form; those that do are offered. */
 function checkMethod(
   piece: Piece,
@@ -72,7 +75,7 @@ function checkMethod(
   others: readonly MouldMethod[],
 ): Finding[] {
   const found = finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, method: method.name, why })
-  const remedies = others.map((o): Finding['remedies'][number] => ({
+  const remedies = others.slice(0, OFFERED).map((o): Finding['remedies'][number] => ({
     code: o.id,
     facts: { method: o.name },
     changes: [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: o.id } }],

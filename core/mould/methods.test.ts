@@ -20,7 +20,7 @@ const chosen = <P extends Piece>(piece: P, patch: Partial<MouldChoice>): P => ({
 })
 const plan = (piece: Piece, stock = testStock) => {
   const pieceStation = planPieceStation(kernel, piece, 2300, false)
-  return { pieceStation, ...planMouldStation(piece, pieceStation, stock, mix) }
+  return { pieceStation, ...planMouldStation(piece, pieceStation, stock, mix, { kernel }) }
 }
 const measure = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
 const drum = (diameter: number, over: Partial<TurnedPiece> = {}) =>
@@ -229,17 +229,24 @@ describe('methods side by side', () => {
     const { station } = plan(testTop())
     expect(station!.figures.methods.map((m) => [m.id, m.chosen])).toEqual([
       ['board-box', true],
+      ['layers', false],
+      ['printed', false],
       ['block', false],
+      ['brushed', false],
+      ['closed', false],
     ])
     const turned = plan(drum(300)).station!.figures.methods
-    expect(turned.map((m) => m.id)).toEqual(['tube', 'block'])
+    expect(turned.map((m) => m.id)).toEqual(['tube', 'layers', 'printed', 'block', 'brushed', 'closed'])
     expect(turned.every((m) => m.materialCost! > 0 && m.buildHours > 0)).toBe(true)
   })
   it('offers the methods that do when the chosen one does not', () => {
     const piece = chosen(drum(300), { method: 'board-box' })
     expect(whyNoMould(piece)).toBe('it is turned')
     const [found] = plan(piece).findings
-    expect([found!.code, found!.remedies.map((r) => r.code)]).toEqual(['no-method', ['tube', 'block']])
+    expect([found!.code, found!.remedies.map((r) => r.code)]).toEqual([
+      'no-method',
+      ['tube', 'layers', 'printed'],
+    ])
     for (const method of METHODS)
       expect(explainMould(found!, { mm: words, fine: words })!.remedies![method.id]).toBeTruthy()
   })

@@ -14,7 +14,7 @@ beforeAll(async () => {
 })
 const mix = testStock.mixes[0]!
 const plan = (piece: Piece, stock = testStock) =>
-  planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, mix)
+  planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, mix, { kernel })
 const station = (piece: Piece, stock = testStock) => plan(piece, stock).station!
 const choose = (patch: Partial<MouldChoice>, piece = testSlab()): SlabPiece => ({
   ...piece,
@@ -262,7 +262,7 @@ describe('every part is a solid in place', () => {
   )
   it.each(variants)('no gap, no overlap, each as large as listed: %s', (_, piece) => {
     const pieceStation = planPieceStation(kernel, piece, 2300, false)
-    const { parts } = planMouldStation(piece, pieceStation, testStock, mix).station!
+    const { parts } = planMouldStation(piece, pieceStation, testStock, mix, { kernel }).station!
     const measure = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
     const cast: SolidRecipe = {
       kind: 'moved',

@@ -1,7 +1,10 @@
 import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
+import { explainShaped } from './shapedWords.ts'
 
 /** Sentences for the findings of this station. */
-export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsStyle): Explanation | null {
+export function explainMould(finding: Finding, style: WordsStyle): Explanation | null {
+  const { code, facts: f } = finding
+  const { mm, fine } = style
   switch (code) {
     case 'board-missing':
       return {
@@ -16,6 +19,14 @@ export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsSty
           'board-box': 'Build a board box',
           tube: 'Cast it in a card tube',
           block: 'Make a rubber block',
+          'upper-form': 'Build a board box with an upper form',
+          lined: 'Line a board box',
+          ribs: 'Hang a skin on contour ribs',
+          packed: 'Pack a liner round',
+          layers: 'Build up a layered block',
+          printed: 'Print shells',
+          brushed: 'Brush on rubber',
+          closed: 'Lay up a closed mould',
         },
       }
     case 'not-in-mould':
@@ -152,6 +163,6 @@ export function explainMould({ code, facts: f }: Finding, { mm, fine }: WordsSty
         why: 'Faces wear by waxing and prying. Plan a second mould or a harder board.',
       }
     default:
-      return null
+      return explainShaped(finding, style)
   }
 }

@@ -18,7 +18,7 @@ const with_ = (mould: Partial<MouldChoice>, over: Partial<SlabPiece> = {}): Slab
 }
 function plan(piece: SlabPiece) {
   const station = planPieceStation(kernel, piece, 2300, true)
-  const mould = planMouldStation(piece, station, testStock, testStock.mixes[0]!).station!
+  const mould = planMouldStation(piece, station, testStock, testStock.mixes[0]!, { kernel }).station!
   return { station, mould, release: planReleaseStation(kernel, piece, station, mould, testStock) }
 }
 

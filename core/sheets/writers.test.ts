@@ -128,8 +128,9 @@ describe('outlines as DXF', () => {
       sides: { front: testSlab().sides.front!, back: testSlab().sides.back! },
     })
     const parts = (piece: typeof disc) =>
-      planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), testStock, testStock.mixes[0]!)
-        .station!.parts
+      planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), testStock, testStock.mixes[0]!, {
+        kernel,
+      }).station!.parts
     expect(partOutlines(parts(disc)).map((o) => o.name)).toEqual(['A base', 'C back rib', 'C front rib'])
     expect(partOutlines(parts(testSlab()))).toEqual([])
     const drawn = partOutlines(parts(testTop())).map((o) => o.name)

@@ -62,7 +62,7 @@ const disc = (d: number, skin: string, s: Partial<Piece['mould']> = {}) => {
   return { ...slab, mould: { ...slab.mould, skin, ...s } }
 }
 const plan = (piece: Piece, stock = testStock) =>
-  planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, stock.mixes[0]!)
+  planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, stock.mixes[0]!, { kernel })
 
 it('goes round a disc with one skin, lapped on itself, on half ribs', () => {
   const { station } = plan(disc(400, 'skin-flashing', { overlap: 30 }))

@@ -1,4 +1,4 @@
-import type { Kernel, Vector } from '../../geometry/index.ts'
+import { type Kernel, sectionOf, type Vector } from '../../geometry/index.ts'
 import { type CastBody, levelSections } from '../castBody.ts'
 
 const STEPS = 48
@@ -15,17 +15,11 @@ export function localTops(kernel: Kernel, body: CastBody): Vector[] {
   )
   const regions = levelSections(kernel, body.recipe, heights)
   return kernel.withSolids((scope) => {
-    const { CrossSection } = scope.kernel
     const tops: Vector[] = []
-    let above: InstanceType<typeof CrossSection> | null = null
+    let above: ReturnType<typeof sectionOf> | null = null
     regions.forEach((region, i) => {
       if (region.length === 0) return
-      const section = scope.keep(
-        new CrossSection(
-          region.map((ring) => ring.map(([x, y]): [number, number] => [x, y])),
-          'Positive',
-        ),
-      )
+      const section = sectionOf(scope, region)
       for (const piece of section.decompose().map((p) => scope.keep(p))) {
         if (piece.area() < 1e-3) continue
         if (above && scope.keep(piece.intersect(above)).area() > 1e-6) continue

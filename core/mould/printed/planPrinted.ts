@@ -345,7 +345,11 @@ function checkPrinted(
         'stop',
         'shell/1',
         { heightMm: lock.heightMm },
-        mould.shells < 4 ? [choose(piece.id, { shells: mould.shells === 1 ? 2 : 4 })] : undefined,
+        mould.shells === 1
+          ? [choose(piece.id, { shells: 2 })]
+          : undercut(input.kernel, body) === null
+            ? [choose(piece.id, { shells: 1 })]
+            : undefined,
       ),
     )
   const [top, most] = areasOf(input, body)

@@ -40,7 +40,9 @@ const cutArea = (kernel: Kernel, body: CastBody, { normal, offset }: Parting): n
 
 /** A plane through the middle of the cast, its normal turned by `rad` from the x axis. */
 const throughMiddle = ({ length, width }: CastBody, rad: number): Parting => {
-  const normal: Vector = [Math.cos(rad), Math.sin(rad), 0]
+  const exact = (n: number) =>
+    Math.abs(n) < 1e-12 ? 0 : Math.abs(Math.abs(n) - 1) < 1e-12 ? Math.sign(n) : n
+  const normal: Vector = [exact(Math.cos(rad)), exact(Math.sin(rad)), 0]
   return { normal, offset: (normal[0] * length + normal[1] * width) / 2 }
 }
 
@@ -66,7 +68,7 @@ export function firstParting(kernel: Kernel | null, body: CastBody): Parting {
 export function splitPlanes(kernel: Kernel | null, told: Told): Parting[] {
   const { body, shells, beyond, below, bed } = told
   const first = shells > 1 ? firstParting(kernel, body) : null
-  const across: Vector = first ? [first.normal[1], -first.normal[0], 0] : X
+  const across: Vector = first ? [first.normal[1], 0 - first.normal[0], 0] : X
   const other: Vector = first ? first.normal : Y
   const second: Parting[] =
     shells === 4 ? [{ normal: across, offset: (across[0] * body.length + across[1] * body.width) / 2 }] : []

@@ -35,7 +35,7 @@ export function ribLevels(
     const at = levels[levels.length - 1]!
     const span = fixed ?? ribSpacing(skin.elasticity, skin.thickness, pressureAt(height - at, freshKgPerM3))
     const next = at + Math.max(thickness, span)
-    if (next >= top - thickness / 2) break
+    if (next > top - thickness) break
     levels.push(next)
   }
   return [...levels, top]

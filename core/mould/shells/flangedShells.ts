@@ -1,4 +1,12 @@
-import { type Kernel, type Point, type SolidRecipe, sectionSolid, type Vector } from '../../geometry/index.ts'
+import {
+  type CutPlane,
+  type Kernel,
+  offsetRegion,
+  type Point,
+  type SolidRecipe,
+  sectionSolid,
+  type Vector,
+} from '../../geometry/index.ts'
 import { trimmed } from '../bareParts.ts'
 import type { CastBody } from '../castBody.ts'
 
@@ -62,14 +70,15 @@ const parallel = (a: Vector, b: Vector): boolean =>
 /** The whole shell with a flange at each parting, before it is parted. */
 export function wholeShell(told: ShellsTold): SolidRecipe {
   const { body, inner, inside, wall, flange, flangeThickness, partings, holes, name } = told
-  const wide = coat(body, inside + wall + flange)
-  const flanges = partings.map(({ normal, offset }) =>
-    trimmed(
-      trimmed(wide, normal, offset - flangeThickness, name),
-      [-normal[0], -normal[1], -normal[2]],
-      -offset - flangeThickness,
+  const flanges = partings.map(
+    (parting): SolidRecipe => ({
+      kind: 'flange',
+      solid: body.recipe,
+      by: inside + wall + flange,
+      plane: planeOf(parting),
+      half: flangeThickness,
       name,
-    ),
+    }),
   )
   const coated = coat(body, inside + wall)
   let shell: SolidRecipe = {
@@ -110,6 +119,14 @@ export function pullOf(partings: readonly Parting[], cell: Cell, otherwise: Vect
   return size < 1e-9 ? otherwise : [sum[0] / size, sum[1] / size, sum[2] / size]
 }
 
+/** The plane of a parting: its u and v with the normal are right-handed. */
+export const planeOf = ({ normal, offset }: Parting): CutPlane => ({
+  origin: [normal[0] * offset, normal[1] * offset, normal[2] * offset],
+  ...(Math.abs(normal[2]) < 0.5
+    ? { u: [-normal[1], normal[0], 0] as const, v: [0, 0, 1] as const }
+    : { u: [1, 0, 0] as const, v: [0, 1, 0] as const }),
+})
+
 /** Points along the middle of a flange, evenly spaced, clear of its ends, in space. */
 export function flangePoints(
   kernel: Kernel,
@@ -119,12 +136,10 @@ export function flangePoints(
 ): Vector[] {
   const { body, inside, wall, flange } = told
   const upright = Math.abs(normal[2]) < 0.5
-  const u: Vector = upright ? [-normal[1], normal[0], 0] : [1, 0, 0]
-  const v: Vector = upright ? [0, 0, 1] : [0, 1, 0]
-  const origin: Vector = [normal[0] * offset, normal[1] * offset, normal[2] * offset]
-  const rings = kernel.withSolids((scope) =>
-    sectionSolid(scope, scope.solid(coat(body, inside + wall + flange / 2)), { origin, u, v }),
-  )
+  const plane = planeOf({ normal, offset })
+  const { u, v, origin } = plane
+  const section = kernel.withSolids((scope) => sectionSolid(scope, scope.solid(body.recipe), plane))
+  const rings = offsetRegion(kernel, section, inside + wall + flange / 2, 'round')
   const clear = (z: number) =>
     (told.low === null || z > told.low + flange / 2) && (told.high === null || z < told.high - flange / 2)
   return rings
@@ -187,14 +202,19 @@ export function cylinderAlong(
     kind: 'moved',
     by: { x: u, y: v, z: normal, origin: [x, y, z] },
     solid: {
-      kind: 'turned',
-      at: [0, 0],
-      profile: [
-        { radius: 0, z: -back, name },
-        { radius, z: -back, name },
-        { radius, z: ahead, name },
-        { radius: 0, z: ahead, name },
+      kind: 'plate',
+      region: [
+        Array.from({ length: FEW }, (_, i): Point => {
+          const a = (2 * Math.PI * i) / FEW
+          return [radius * Math.cos(a), radius * Math.sin(a)]
+        }),
       ],
+      low: -back,
+      high: ahead,
+      name,
     },
   }
 }
+
+/** Sides of a bolt hole or peg: a mould has many, and none is measured by. */
+const FEW = 16

@@ -1,4 +1,5 @@
 import { lazy, Suspense } from 'react'
+import type { MouldChoice } from '../../../core/job/index.ts'
 import { METHODS, whyNoMould } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
@@ -6,12 +7,51 @@ import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { BuildingOrder } from './BuildingOrder.tsx'
 import { Exports } from './Exports.tsx'
+import {
+  BrushedBench,
+  ClosedBench,
+  LayersBench,
+  LinedBench,
+  PackedBench,
+  PrintedBench,
+  RibsBench,
+  UpperFormBench,
+} from './ShapedBenches.tsx'
 import { TableLevel } from './TableLevel.tsx'
 import { TubeBench } from './TubeBench.tsx'
 import { useMould } from './useMould.ts'
 
+const RUBBER =
+  'Uncured rubber and its vapours harm skin and lungs: gloves, air, and no food near. Polyurethane foams on damp.'
+
 const MethodChart = lazy(() => import('./MethodChart.tsx').then((m) => ({ default: m.MethodChart })))
-const BENCHES = { 'board-box': BoardBoxBench, tube: TubeBench, block: BlockBench } as const
+const BENCHES = {
+  'board-box': BoardBoxBench,
+  'upper-form': UpperFormBench,
+  lined: LinedBench,
+  tube: TubeBench,
+  ribs: RibsBench,
+  packed: PackedBench,
+  layers: LayersBench,
+  printed: PrintedBench,
+  block: BlockBench,
+  brushed: BrushedBench,
+  closed: ClosedBench,
+} as const satisfies Record<MouldChoice['method'], () => unknown>
+
+/** The caution that stands where the method is. */
+const CAUTIONS: Partial<Record<MouldChoice['method'], string>> = {
+  block: RUBBER,
+  brushed: RUBBER,
+  closed:
+    'Resins and their vapours harm skin and lungs: gloves, air. A full closed form is heavy and pushes apart: straps on before it is filled.',
+  printed:
+    'Printers fume: air. Sanding printed plastic makes dust: wet, with a respirator. Tall shells burst without sand or straps round them.',
+  layers:
+    'Foam and filler dust harm the lungs: extraction and a respirator. Hot wires fume: only in moving air.',
+  packed:
+    'Packed fill is heavy: build it where it stands. Tall forms fail under pressure: have them designed by someone qualified.',
+}
 
 /** How the mould is built: the method, and what that method decides. */
 export function MouldBench() {
@@ -62,9 +102,8 @@ export function MouldBench() {
       {figures && <TableLevel />}
       <Exports />
       <Caution>
-        {mould.method === 'block' && why === null
-          ? 'Uncured rubber and its vapours harm skin and lungs: gloves, air, and no food near. Polyurethane foams on damp.'
-          : 'Sawn board dust harms the lungs: extraction and a respirator. No screw point through into the mould. Tall or closed forms fail under pressure: have them designed by someone qualified.'}
+        {(why === null && CAUTIONS[mould.method]) ||
+          'Sawn board dust harms the lungs: extraction and a respirator. No screw point through into the mould. Tall or closed forms fail under pressure: have them designed by someone qualified.'}
       </Caution>
     </>
   )

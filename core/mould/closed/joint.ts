@@ -1,0 +1,57 @@
+import { type Region, sectionSolid, type Vector } from '../../geometry/index.ts'
+import { GRAVITY } from '../../units/convert.ts'
+import { UP } from '../bareParts.ts'
+import { type CastBody, lockOf } from '../castBody.ts'
+import type { MethodInput } from '../method.ts'
+import { firstParting } from '../printed/split.ts'
+import { type Parting, planeOf } from '../shells/flangedShells.ts'
+
+/** The joint: level at the greatest section; upright through the middle where a level one would lock and this does not. */
+export function jointOf(input: MethodInput, body: CastBody, z: number): Parting {
+  const level: Parting = { normal: UP, offset: z }
+  if (input.quick || locksAt(input, body, level).length === 0) return level
+  const upright = firstParting(input.kernel, body)
+  return locksAt(input, body, upright).length === 0 ? upright : level
+}
+
+/** The sides of a joint on which the shell would lock: 1 before it, -1 behind. */
+export function locksAt({ kernel }: MethodInput, body: CastBody, { normal, offset }: Parting): (1 | -1)[] {
+  const reach = Math.abs(normal[0]) * body.length + Math.abs(normal[1]) * body.width
+  return ([1, -1] as const).filter((s) => {
+    const way: Vector = [normal[0] * s, normal[1] * s, normal[2] * s]
+    const far = normal[2] > 0.5 ? (s === 1 ? body.height : 0) : offset * s + reach / 2
+    return lockOf(kernel, body.recipe, way, offset * s, far) !== null
+  })
+}
+
+export const jointSection = ({ kernel }: MethodInput, body: CastBody, parting: Parting): Region =>
+  kernel.withSolids((scope) => sectionSolid(scope, scope.solid(body.recipe), planeOf(parting)))
+
+/** Degrees from the front to an upright joint, seen from above. */
+export const jointAngle = ({ normal }: Parting): number =>
+  ((((Math.atan2(normal[1], normal[0]) * 180) / Math.PI + 90) % 180) + 180) % 180
+
+/**
+ * What lifts the upper shell, N: the fill presses up on it as if concrete stood over all its plan to the level in the
+ * funnel, less what of the cast truly stands above the joint: F = rho g (A (h + head) - V above).
+ */
+export const shellUplift = (
+  { area, above, volumeAbove, head }: { area: number; above: number; volumeAbove: number; head: number },
+  freshKgPerM3: number,
+): number => Math.max(0, freshKgPerM3 * GRAVITY * (area * (above + head) - volumeAbove) * 1e-9)
+
+/**
+ * What pushes two shells apart across an upright joint, N: the pressure over its section, rho g (A H - moment of A),
+ * its y being height and H the level in the funnel.
+ */
+export function shellSpread(section: Region, level: number, freshKgPerM3: number): number {
+  let [area, moment] = [0, 0]
+  for (const ring of section)
+    ring.forEach(([x, y], i) => {
+      const [nx, ny] = ring[(i + 1) % ring.length]!
+      const cross = x * ny - nx * y
+      area += cross / 2
+      moment += ((y + ny) * cross) / 6
+    })
+  return freshKgPerM3 * GRAVITY * 1e-9 * (area * level - moment)
+}

@@ -1,0 +1,91 @@
+import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
+
+/** Sentences for the findings of moulds that are shaped: layered, printed, laid up, ribbed, packed, lined. */
+export function explainShaped({ code, facts: f }: Finding, { mm }: WordsStyle): Explanation | null {
+  const missing = (what: string): Explanation => ({
+    what: `No ${what} ${f.row} in the stock`,
+    why: 'Choose another, or add this one to the job’s stock.',
+    remedy: `Take the first ${what} in stock`,
+  })
+  switch (code) {
+    case 'layers-missing':
+      return missing('sheet')
+    case 'printer-missing':
+      return missing('printer')
+    case 'filament-missing':
+      return missing('filament')
+    case 'jacket-missing':
+      return missing('shell material')
+    case 'undercut-locks':
+      return {
+        what: `A rigid part of this mould cannot leave the cast: it locks near ${mm(f.heightMm)}`,
+        why: 'Further out the cast is wider than nearer the joint. More shells, another attitude, or rubber lets it go.',
+        remedy: 'Part it into another number of shells',
+      }
+    case 'undercut-breaks':
+      return {
+        what: `The cast is wider ${mm(f.heightMm)} up than above: foam comes off in pieces, once`,
+        why: 'A rigid block does not draw over it. Count one cast, or turn the piece over.',
+      }
+    case 'core-floats':
+      return {
+        what:
+          f.cores === 1 ? 'A core stands loose in the block' : `${f.cores} cores stand loose in the block`,
+        why: 'Nothing under it joins it to the floor. Hang it from a bridge across the top, held down against its lift; or turn the piece over, so that the core stands.',
+      }
+    case 'print-wall-thin':
+      return {
+        what: `A wall of ${mm(f.wallMm)} from a ${f.nozzleMm} mm nozzle`,
+        why: 'A wall prints sound from two beads of plastic on, and stays tight from four.',
+        remedy: 'Print four beads',
+      }
+    case 'bed-too-small':
+      return {
+        what: `${f.parts} ${f.parts === 1 ? 'part' : 'parts'} on a bed of ${mm(f.bedMm)}`,
+        why: `Flanges of ${mm(f.flangeMm)} leave little of each part for the cast. A larger bed, narrower flanges or another method serves better.`,
+        remedy: 'Take a larger printer from the stock',
+      }
+    case 'shell-bursts':
+      return {
+        what: `The fill pulls ${Number(f.stressMPa).toFixed(1)} MPa in the printed wall; ${f.allowedMPa} is kept to`,
+        why: 'Layers part under long pull. A thicker wall bears it; sand packed round the shell bears it better.',
+        remedy: 'Make the wall as thick as it asks',
+      }
+    case 'no-fill-opening':
+      return {
+        what: 'This mould closes over the top: there is nothing to fill it by',
+        why: `${f.openMm2} mm² are left open. Turn the piece onto another face, or take a closed mould with a filling hole and vents.`,
+        remedy: 'Take a closed mould of two shells',
+      }
+    case 'flat-top-open':
+      return {
+        what: 'This piece has a flat top: it can be filled open',
+        why: 'A closed mould traps air under a level roof. An open one is easier to fill and to strike off.',
+      }
+    case 'ribs-too-wide':
+      return {
+        what: `Ribs ${mm(f.spacingMm)} apart; ${f.skin} spans ${mm(f.wantedMm)} at the foot`,
+        why: 'Between ribs that far apart the skin bows more than 1 mm under the fill, and the face waves.',
+        remedy: 'Space the ribs by the skin’s stiffness',
+      }
+    case 'packing-narrow':
+      return {
+        what: `${mm(f.roomMm)} between liner and box; a rammer wants ${mm(f.wantedMm)}`,
+        why: 'Fill that is not rammed gives way, and the liner bulges.',
+        remedy: `Make it ${mm(f.wantedMm)}`,
+      }
+    case 'liner-thin':
+      return {
+        what: `A liner of ${mm(f.thicknessMm)}; less than ${mm(f.wantedMm)} has no back to its texture`,
+        why: 'Its hollows show through and the panel prints the backing.',
+        remedy: 'Take a 6 mm liner',
+      }
+    case 'upper-slumps':
+      return {
+        what: `The upper form stands ${mm(f.riseMm)} over a slab of ${mm(f.slabMm)}`,
+        why: 'What stands that high pushes the soft slab out from under the ring. Wait for a thumbprint to hold, fill in two lifts, and weigh down the slab’s open back with boards.',
+      }
+    default:
+      return null
+  }
+}

@@ -1,0 +1,256 @@
+import type { MouldChoice } from '../../../core/job/index.ts'
+import { sheetStock } from '../../../core/stock/index.ts'
+import { Choice, Pick } from '../../ui/Choice.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
+import { Switch } from '../../ui/Switch.tsx'
+import { BoardBoxBench } from './BoardBoxBench.tsx'
+import { CutTable } from './CutTable.tsx'
+import { Facts } from './Facts.tsx'
+import { Materials } from './Materials.tsx'
+import { Prints } from './Prints.tsx'
+import { RouterTable } from './RouterTable.tsx'
+import { useMould } from './useMould.ts'
+
+type LengthChoice = 'blockMargin' | 'routerPass' | 'shellWall' | 'flange' | 'boltSpacing' | 'skinCoat'
+
+/** A length that the method asks for. */
+function LengthField({
+  label,
+  field,
+  min,
+  max,
+}: {
+  label: string
+  field: LengthChoice
+  min: number
+  max: number
+}) {
+  const { mould, choose, mm } = useMould()
+  return (
+    <MeasureField
+      label={label}
+      value={mould[field]}
+      min={min}
+      max={max}
+      onCommit={(value) => choose(`${label.toLowerCase()} ${mm(value)}`, { [field]: value })}
+    />
+  )
+}
+
+function Shells({ label }: { label: string }) {
+  const { mould, choose } = useMould()
+  return (
+    <Choice
+      label={label}
+      value={`${mould.shells}`}
+      options={[
+        { value: '1', name: 'one', note: 'drawn off whole' },
+        { value: '2', name: 'two', note: 'parted upright' },
+        { value: '4', name: 'four', note: 'parted crosswise' },
+      ]}
+      onChoose={(n) => choose(`${n} shells`, { shells: Number(n) as MouldChoice['shells'] })}
+    />
+  )
+}
+
+function JacketPick({ label }: { label: string }) {
+  const { mould, job, choose } = useMould()
+  return (
+    <Pick
+      label={label}
+      value={mould.jacket}
+      options={job.stock.jackets}
+      onChoose={(jacket) => choose('shell material', { jacket })}
+    />
+  )
+}
+
+/** Sheets glued up and routed: which sheet, how much round the piece, the passes. */
+export function LayersBench() {
+  const { mould, job, choose } = useMould()
+  return (
+    <>
+      <Pick
+        label="Layers of"
+        value={mould.layerStock}
+        options={sheetStock(job.stock).filter((s) => !job.stock.skins.some((k) => k.id === s.id))}
+        onChoose={(layerStock) => choose('layers', { layerStock })}
+      />
+      <LengthField label="Round the piece" field="blockMargin" min={5} max={1000} />
+      <LengthField label="Depth of one pass" field="routerPass" min={0.5} max={50} />
+      <Facts />
+      <RouterTable />
+      <CutTable />
+    </>
+  )
+}
+
+/** Printed shells: printer, filament, wall, how they part. */
+export function PrintedBench() {
+  const { mould, job, choose } = useMould()
+  return (
+    <>
+      <Pick
+        label="Printer"
+        value={mould.printer}
+        options={job.stock.printers}
+        onChoose={(printer) => choose('printer', { printer })}
+      />
+      <Pick
+        label="Filament"
+        value={mould.filament}
+        options={job.stock.filaments}
+        onChoose={(filament) => choose('filament', { filament })}
+      />
+      <Shells label="Shells" />
+      <LengthField label="Wall" field="shellWall" min={0.4} max={60} />
+      <LengthField label="Flange" field="flange" min={5} max={100} />
+      <LengthField label="Bolts every" field="boltSpacing" min={20} max={1000} />
+      <Facts />
+      <Prints />
+    </>
+  )
+}
+
+/** A brushed skin of rubber and its jacket. */
+export function BrushedBench() {
+  const { mould, figures, job, choose } = useMould()
+  return (
+    <>
+      <Pick
+        label="Rubber"
+        value={mould.rubber}
+        options={job.stock.rubbers}
+        onChoose={(rubber) => choose('rubber', { rubber })}
+      />
+      <LengthField label="Skin of rubber" field="skinCoat" min={2} max={40} />
+      <JacketPick label="Jacket of" />
+      <Shells label="Jacket in" />
+      <LengthField label="Jacket’s wall at least" field="shellWall" min={1} max={100} />
+      <LengthField label="Flange" field="flange" min={5} max={100} />
+      <Facts />
+      {figures && <Materials title="To weigh out" rows={figures.materials} />}
+      {figures && <Materials title="In other rubbers" rows={figures.alternatives} />}
+    </>
+  )
+}
+
+/** Two shells closed round the whole piece. */
+export function ClosedBench() {
+  const { figures } = useMould()
+  return (
+    <>
+      <JacketPick label="Shells of" />
+      <LengthField label="Wall at least" field="shellWall" min={1} max={100} />
+      <LengthField label="Flange" field="flange" min={5} max={100} />
+      <LengthField label="Bolts every" field="boltSpacing" min={20} max={1000} />
+      <Facts />
+      {figures && <Materials title="To mix" rows={figures.materials} />}
+      {figures && <Materials title="In other materials" rows={figures.alternatives} />}
+    </>
+  )
+}
+
+function SkinPicks({ boardLabel }: { boardLabel: string }) {
+  const { mould, job, choose } = useMould()
+  return (
+    <>
+      <Pick
+        label="Skin"
+        value={mould.skin}
+        options={job.stock.skins}
+        onChoose={(skin) => choose('skin', { skin })}
+      />
+      <Pick
+        label={boardLabel}
+        value={mould.sideBoard}
+        options={job.stock.boards}
+        onChoose={(sideBoard) => choose('boards', { sideBoard })}
+      />
+    </>
+  )
+}
+
+/** A skin on ribs cut to the profile. */
+export function RibsBench() {
+  const { mould, choose, mm } = useMould()
+  return (
+    <>
+      <SkinPicks boardLabel="Ribs and base" />
+      <Switch
+        label="Ribs by the skin’s stiffness"
+        on={mould.ribSpacing === null}
+        onSwitch={(on) => choose(on ? 'ribs by stiffness' : 'own spacing', { ribSpacing: on ? null : 150 })}
+      />
+      {mould.ribSpacing !== null && (
+        <MeasureField
+          label="Ribs every"
+          value={mould.ribSpacing}
+          min={20}
+          max={2000}
+          onCommit={(ribSpacing) => choose(`ribs every ${mm(ribSpacing)}`, { ribSpacing })}
+        />
+      )}
+      <Facts />
+      <CutTable />
+    </>
+  )
+}
+
+/** A liner with earth or sand packed behind it. */
+export function PackedBench() {
+  const { mould, choose } = useMould()
+  return (
+    <>
+      <SkinPicks boardLabel="Box" />
+      <Choice
+        label="Packed with"
+        value={mould.packing}
+        options={[
+          { value: 'earth', name: 'earth', note: 'damp, sieved' },
+          { value: 'sand', name: 'sand', note: 'sharp, damp' },
+        ]}
+        onChoose={(packing) => choose(`packed ${packing}`, { packing })}
+      />
+      <LengthField label="Between liner and box" field="blockMargin" min={20} max={1000} />
+      <Facts />
+      <CutTable />
+    </>
+  )
+}
+
+/** A textured liner under a board box. */
+export function LinedBench() {
+  const { mould, choose, mm } = useMould()
+  const { liner } = mould
+  return (
+    <>
+      <MeasureField
+        label="Liner, with its texture"
+        value={liner.thickness}
+        min={0.5}
+        max={100}
+        onCommit={(thickness) => choose(`liner ${mm(thickness)}`, { liner: { ...liner, thickness } })}
+      />
+      <MeasureField
+        label="Foam behind it"
+        value={liner.backing}
+        min={0}
+        max={200}
+        onCommit={(backing) => choose(`backing ${mm(backing)}`, { liner: { ...liner, backing } })}
+      />
+      <Facts />
+      <BoardBoxBench />
+    </>
+  )
+}
+
+/** A second form on the slab’s back, round the shell of its basin. */
+export function UpperFormBench() {
+  return (
+    <>
+      <Facts />
+      <BoardBoxBench />
+    </>
+  )
+}
