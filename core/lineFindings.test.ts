@@ -86,7 +86,7 @@ const WRONG: [code: string, level: string, piece: Piece, job?: Partial<Job>][] =
   [
     'not-in-mould',
     'warn',
-    testSlab({ openings: [{ ...newOpening('r', 'soap dish', { kind: 'round', diameter: 90 }), depth: 8 }] }),
+    testSlab({ openings: [{ ...newOpening('r', 'pipe', { kind: 'round', diameter: 90 }), draftDeg: 4 }] }),
   ],
   ['mesh-for-slabs', 'note', newTurned(told, testStock)],
   [

@@ -383,13 +383,13 @@ const seat = newSwept(told('stargazing-seat', 'Stargazing seat'), stock, {
   exposure: 'outdoors',
   width: 560,
   corners: [
-    corner(0, 0, 'foot', 20),
-    corner(920, 0, 'back', 20),
-    { x: 1010, y: 860, radius: 25, side: 'head', run: line },
+    corner(0, 0, 'foot', 45),
+    corner(920, 0, 'back', 45),
+    { x: 1010, y: 860, radius: 0, side: 'head', run: line },
     {
       x: 930,
       y: 870,
-      radius: 25,
+      radius: 0,
       side: 'lean',
       run: {
         kind: 'spline',
@@ -412,7 +412,7 @@ const seat = newSwept(told('stargazing-seat', 'Stargazing seat'), stock, {
         ],
       },
     },
-    corner(20, 380, 'front', 30),
+    corner(20, 380, 'front', 45),
   ],
   separators: [{ id: 'part', at: 505, leanDeg: 6, gap: 4 }],
 })
@@ -423,9 +423,9 @@ const plinth = newSwept(told('stepping-plinth', 'Stepping plinth'), stock, {
   corners: [
     corner(0, 0, 'foot'),
     corner(600, 0, 'riser'),
-    corner(600, 160, 'step', 10),
+    corner(600, 160, 'step', 45),
     corner(320, 160, 'second-riser'),
-    corner(320, 320, 'top', 10),
+    corner(320, 320, 'top', 45),
     corner(0, 320, 'rear'),
   ],
 })
@@ -479,10 +479,10 @@ const wallTile = slabOf('wall-tile', 'Wall tile', 300, 300, 40, {
   plannedCasts: 12,
   mouldCount: 2,
   sides: {
-    front: plainSide({ liner: 3 }),
+    front: plainSide(),
     right: plainSide(),
     back: plainSide(),
-    left: plainSide({ liner: 3 }),
+    left: plainSide(),
   },
 })
 
@@ -598,6 +598,25 @@ const held = holdFigure(
   { min: 20, max: 120 },
 )
 if (held?.kind === 'held') counterweight.thickness = held.mm
+
+/** How each is built, so that every method is seen once. */
+const built = (piece: Piece, mould: Partial<Piece['mould']>, down?: string) => {
+  piece.mould = { ...piece.mould, ...mould }
+  if (down) piece.attitude = { down, turnDeg: 0 }
+}
+built(sill, { method: 'layers', layerStock: 'foam-xps-30' })
+built(bollard, { method: 'printed', printer: 'printer-300', shells: 1, shellWall: 6 }, 'top')
+built(hourDial, { method: 'brushed', rubber: 'tin-silicone-25', jacket: 'jacket-plaster', shells: 2 })
+built(rainBasin, { method: 'layers', layerStock: 'foam-xps-50', blockMargin: 30 })
+built(seat, { method: 'ribs', skin: 'skin-vinyl-2', sideBoard: 'film-ply-18' })
+built(plinth, { method: 'packed', skin: 'skin-vinyl-2', blockMargin: 100 })
+built(planter, { method: 'layers', layerStock: 'foam-eps-100', blockMargin: 50 })
+built(trough, { method: 'layers', layerStock: 'foam-eps-100', blockMargin: 40 })
+built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 } })
+built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
+built(plateTrough, { method: 'upper-form' })
+built(finial, { method: 'closed', jacket: 'jacket-glass-resin', shellWall: 5 })
+built(flueCap, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 
 const others: Piece[] = [
   sill,

@@ -30,6 +30,6 @@ export {
   outlineFromAbove,
   sectionOf,
 } from './region.ts'
-export { type CutPlane, type Region, sectionSolid, uprightPlane } from './sectionSolid.ts'
+export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
 export { seenLines } from './seenLines.ts'
 export { lengthOf } from './vector.ts'

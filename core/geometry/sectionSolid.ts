@@ -18,30 +18,43 @@ export function uprightPlane(a: Point, b: Point): CutPlane {
 }
 
 /** The section of a solid by any plane. */
-export function sectionSolid(scope: SolidScope, { body }: Solid, { origin, u, v }: CutPlane): Region {
+export const sectionSolid = (scope: SolidScope, solid: Solid, plane: CutPlane): Region =>
+  sectionsAlong(scope, solid, plane, [0])[0]!
+
+/** Sections by parallel planes, each `offset` further along u x v than the plane: the solid is turned only once. */
+export function sectionsAlong(
+  scope: SolidScope,
+  { body }: Solid,
+  { origin, u, v }: CutPlane,
+  offsets: readonly number[],
+): Region[] {
   const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const
-  const dot = (a: readonly [number, number, number]) =>
-    -(a[0] * origin[0] + a[1] * origin[1] + a[2] * origin[2])
-  const turned = scope.keep(
-    body.transform([
-      u[0],
-      v[0],
-      n[0],
-      0,
-      u[1],
-      v[1],
-      n[1],
-      0,
-      u[2],
-      v[2],
-      n[2],
-      0,
-      dot(u),
-      dot(v),
-      dot(n),
-      1,
-    ]),
-  )
-  const cut = scope.keep(turned.slice(0))
-  return cut.toPolygons().map((ring) => ring.map(([x, y]): Point => [x, y]))
+  const dot = (a: readonly [number, number, number]) => a[0] * origin[0] + a[1] * origin[1] + a[2] * origin[2]
+  const level = u[0] === 1 && v[1] === 1 && origin[0] === 0 && origin[1] === 0
+  const turned = level
+    ? body
+    : scope.keep(
+        body.transform([
+          u[0],
+          v[0],
+          n[0],
+          0,
+          u[1],
+          v[1],
+          n[1],
+          0,
+          u[2],
+          v[2],
+          n[2],
+          0,
+          -dot(u),
+          -dot(v),
+          0,
+          1,
+        ]),
+      )
+  return offsets.map((offset) => {
+    const cut = scope.keep(turned.slice(dot(n) + offset))
+    return cut.toPolygons().map((ring) => ring.map(([x, y]): Point => [x, y]))
+  })
 }

@@ -137,6 +137,27 @@ function boxOrder({ piece, stock, built }: Told): BuildStep[] {
         chamfers.length * WORK.place,
       ),
     )
+  const formers = of('former')
+  const [hung, laid] = [formers.filter((p) => p.pull[2] > 0), formers.filter((p) => p.pull[2] <= 0)]
+  if (laid.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Stick ${namesOf(laid)} to the base${piece.attitude.down === 'top' ? ', mirrored' : ''}, sealed at every edge.`,
+        laid,
+        laid.length * WORK.place * 2,
+        WAIT.hotGlue,
+      ),
+    )
+  if (hung.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Hang ${namesOf(hung)} from a bridge across the sides, at its depth.`,
+        hung,
+        hung.length * WORK.place * 3,
+      ),
+    )
   const bead = built.sealant.reduce((sum, r) => sum + r.lengthMm, 0) / 1000
   const waxFirst = piece.mould.bead === 'wax-first'
   if (waxFirst)

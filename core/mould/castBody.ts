@@ -5,7 +5,7 @@ import {
   type Region,
   type SolidRecipe,
   sectionOf,
-  sectionSolid,
+  sectionsAlong,
   type Vector,
 } from '../geometry/index.ts'
 import { pouredPlacement, pouredSize } from '../piece/index.ts'
@@ -46,8 +46,12 @@ export const levelSections = (
   heights: readonly number[],
 ): readonly Region[] =>
   kernel.withSolids((scope) => {
-    const solid = scope.solid(recipe)
-    return heights.map((z) => sectionSolid(scope, solid, { origin: [0, 0, z], u: [1, 0, 0], v: [0, 1, 0] }))
+    return sectionsAlong(
+      scope,
+      scope.solid(recipe),
+      { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0] },
+      heights,
+    )
   })
 
 /** Box of a region in its plane; all 0 when there is none. */
@@ -97,10 +101,7 @@ export function lockOf(
   const { u, v } = square(way)
   const at = Array.from({ length: STEPS }, (_, i) => from + ((to - from) * (i + 0.5)) / STEPS)
   return kernel.withSolids((scope) => {
-    const solid = scope.solid(recipe)
-    const regions = at.map((s) =>
-      sectionSolid(scope, solid, { origin: [way[0] * s, way[1] * s, way[2] * s], u, v }),
-    )
+    const regions = sectionsAlong(scope, scope.solid(recipe), { origin: [0, 0, 0], u, v }, at)
     const sections = regions.map((r) => sectionOf(scope, r))
     let worst: { at: number; area: number } | null = null
     for (let i = 0; i + 1 < sections.length; i += 1) {

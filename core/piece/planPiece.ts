@@ -43,6 +43,7 @@ function build(kernel: Kernel, piece: Piece): Built {
 export type DescribedPiece = {
   readonly built: Built
   readonly letters: readonly Finding[]
+  readonly lettering: PieceGeometry['formed']
   readonly body: SolidRecipe | null
   readonly bulk: Bulk | null
 }
@@ -58,6 +59,14 @@ export function describePiece(kernel: Kernel, piece: Piece): DescribedPiece {
   return {
     built,
     letters: letters.findings,
+    lettering: letters.solids.map((l) => ({
+      id: l.id,
+      name: `letters ${JSON.stringify(piece.lettering.find((p) => p.id === l.id)?.text ?? '')}`,
+      face: l.face,
+      raised: l.raised,
+      recipe: l.recipe,
+      volume: l.bulk.volume,
+    })),
     body: stopped ? null : withLetters(bare.recipe, letters.solids),
     bulk:
       built.bulk &&
@@ -92,6 +101,7 @@ export function planPieceStation(
   const geometry: PieceGeometry = {
     ...bare,
     noMesh: bare.noMesh ?? [],
+    formed: [...(bare.formed ?? []), ...described.lettering],
     ...withRelief(bare, piece),
     kind: piece.kind,
     recipe: stopped ? null : body,

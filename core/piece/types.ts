@@ -54,16 +54,31 @@ export type PieceGeometry = {
   readonly thinnest: { readonly mm: number; readonly where: string } | null
   /** Parts of the plan that no mesh runs through besides openings: a basin. */
   readonly noMesh: readonly Region[]
+  /** Work that is cut into a slab or stands out of it, letters too: what a mould forms beside the outline. */
+  readonly formed: readonly FormedFeature[]
   /** How far work stands out of the top and the underside, mm. */
   readonly relief: { readonly top: number; readonly bottom: number }
   /** Markers of what is cast in, as solids in place. */
   readonly inserts: readonly { readonly id: string; readonly name: string; readonly recipe: SolidRecipe }[]
 }
 
+/** One recess, groove, panel or line of letters, as placed. */
+export type FormedFeature = {
+  readonly id: string
+  readonly name: string
+  /** The face it is on: `top`, `bottom`, or a side. */
+  readonly face: string
+  /** Whether it stands out of its face; else it is cut in, overshooting the face. */
+  readonly raised: boolean
+  readonly recipe: SolidRecipe
+  /** mm3, as near as it is known without the solid. */
+  readonly volume: number
+}
+
 /** What a builder of one kind gives: its geometry, its bulk where it is known without the solid, and findings. */
 export type Built = {
-  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts' | 'noMesh' | 'relief'> &
-    Partial<Pick<PieceGeometry, 'noMesh' | 'relief'>>
+  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts' | 'noMesh' | 'relief' | 'formed'> &
+    Partial<Pick<PieceGeometry, 'noMesh' | 'relief' | 'formed'>>
   readonly bulk: Bulk | null
   /** Area of the face that is looked at, mm2. */
   readonly showFaceArea: number

@@ -79,7 +79,7 @@ export function boxPath(piece: BoxedSlab, { length }: Pick<PieceGeometry, 'lengt
 
 /** Every part of the box as a solid in place, as poured. Cavity and parts share the piece's own loops. */
 export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxStock): BarePart[] {
-  const { thickness } = geometry
+  const { thickness } = piece
   const path = boxPath(piece, geometry)
   const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
   const plan = boxPlan(

@@ -18,12 +18,27 @@ export function whyNoBox(piece: Piece): string | null {
     return 'a curved side meets its neighbour at an inside corner'
   if (piece.attitude.down !== 'top' && piece.attitude.down !== 'bottom') return 'it is poured on its side'
   if (piece.basin) return 'its basin hangs below'
-  const raised =
-    piece.panels.some((p) => (p.kind === 'frame' ? !p.sunk : p.rise > 0)) ||
-    piece.lettering.some((l) => l.depth > 0)
-  if (raised) return 'work stands out of its face'
+  const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
+  if (raisedOn(piece, up) > 0) return 'work stands out of the face that lies open'
+  const rise = raisedOn(piece, piece.attitude.down)
+  if (
+    rise > 0 &&
+    Object.values(piece.sides).some((s) => s[piece.attitude.down as 'top' | 'bottom'].kind !== 'square')
+  )
+    return 'work stands out of its face beside shaped edges'
+  if (piece.lettering.some((l) => l.on !== 'top' && l.on !== 'bottom')) return 'letters are on its sides'
   const odd = Object.entries(piece.sides).find(([, side]) => !isPlainSide(side))
   return odd ? `its ${sideWords(odd[0])} side is not a plain one` : null
+}
+
+/** How far work stands out of a face, mm: fields, frames and letters. */
+function raisedOn(piece: SlabPiece, face: string): number {
+  const panels = piece.panels.map((p) => (p.kind === 'frame' ? (p.sunk ? 0 : p.height) : p.rise))
+  return Math.max(
+    0,
+    ...(face === 'top' ? panels : []),
+    ...piece.lettering.filter((l) => l.on === face).map((l) => l.depth),
+  )
 }
 
 const KIND_WORDS: Readonly<Record<Exclude<Piece['kind'], 'slab'>, string>> = {
@@ -82,17 +97,17 @@ export function hasInsideCorner(piece: Piece): boolean {
   )
 }
 
-/** The piece as the board box takes it, or null. */
-export const asBoxed = (piece: Piece): BoxedSlab | null =>
-  whyNoBox(piece) === null ? (piece as BoxedSlab) : null
+/** The piece as the board box takes it, as thick as it stands in the pour with its raised work; or null. */
+export function asBoxed(piece: Piece): BoxedSlab | null {
+  if (whyNoBox(piece) !== null) return null
+  const slab = piece as BoxedSlab
+  return { ...slab, thickness: slab.thickness + raisedOn(slab as SlabPiece, slab.attitude.down) }
+}
 
 /** Features that the box does not form yet: they are cast only if the maker fixes something in it by hand. */
 export function notFormed(piece: BoxedSlab): string[] {
   return [
-    ...piece.openings.filter((o) => o.depth !== null || o.draftDeg !== 0).map((o) => o.name),
-    ...piece.drainers.map((d) => d.name),
-    ...piece.panels.map((p) => p.name),
-    ...piece.lettering.map((l) => `lettering “${l.text.split('\n')[0]!.slice(0, 20)}”`),
+    ...piece.openings.filter((o) => o.depth === null && o.draftDeg !== 0).map((o) => o.name),
     ...piece.inserts.map((i) => i.name),
   ]
 }

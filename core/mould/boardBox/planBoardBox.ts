@@ -6,20 +6,23 @@ import { bowedSides } from '../bowedSides.ts'
 import { checkMould } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
 import { partDensity, partVolume } from '../partMass.ts'
+import type { MouldFact } from '../types.ts'
 import { asBoxed, whyNoBox } from './boxedSlab.ts'
 import { type BarePart, boxParts, perimeterOf } from './boxParts.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
+import { formers } from './formers.ts'
 import { LIFE } from './life.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
-const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2 }
+const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2, former: 0.4 }
 export const boardBoxMethod: MouldMethod = {
   id: 'board-box',
   name: 'board box',
   why: whyNoBox,
   reason: 'flat work with upright sides: cheap, quick, accurate to the saw',
   finish: 'smooth from faced board, arrises from the sealant bead',
-  build({ piece: any, pieceStation, stock, mix }) {
+  build(input) {
+    const { piece: any, pieceStation, stock, mix } = input
     const piece = asBoxed(any)!
     const base = stock.boards.find((b) => b.id === piece.mould.baseBoard)
     const side = stock.boards.find((b) => b.id === piece.mould.sideBoard)
@@ -30,7 +33,14 @@ export const boardBoxMethod: MouldMethod = {
     if (!base || !side || !sealant) return { built: null, findings }
     const { geometry, figures } = pieceStation
     const skin = stock.skins.find((s) => s.id === piece.mould.skin)
-    const parts = boxParts(piece, geometry, { base, side, laminate, skin, freshKgPerM3: mix.freshKgPerM3 })
+    const box = boxParts(piece, geometry, { base, side, laminate, skin, freshKgPerM3: mix.freshKgPerM3 })
+    const formed = formers(
+      input,
+      piece,
+      geometry,
+      box.filter((p) => p.role === 'knockout' || p.role === 'wrap'),
+    )
+    const parts = [...box, ...formed]
     const { spacing, holds } = screwSpacing(piece, base, side, mix)
     const bowing = bowedSides(piece, parts, side, mix, holds)
     const raw = parts.filter((p) => p.role === 'knockout' || p.role === 'corner')
@@ -46,8 +56,9 @@ export const boardBoxMethod: MouldMethod = {
       alternatives: [],
       screws: screwRows(piece, geometry, parts, base, side, spacing),
       sealant: sealantRows(piece, geometry),
+      facts: formed.length > 0 ? formerFacts(formed) : [],
       holdDown: parts
-        .filter((p) => p.role === 'knockout')
+        .filter((p) => p.role === 'knockout' || (p.role === 'former' && p.pull[2] > 0))
         .map((p) => {
           const volume = partVolume(p)
           const force = holdDownForce(volume, massOf(volume, partDensity(p, stock)), mix.freshKgPerM3)
@@ -65,7 +76,11 @@ export const boardBoxMethod: MouldMethod = {
         0,
       ),
       hours:
-        HOURS.box + HOURS.strip * count('strip') + HOURS.skin * count('skin') + HOURS.knockout * raw.length,
+        HOURS.former * formed.length +
+        HOURS.box +
+        HOURS.strip * count('strip') +
+        HOURS.skin * count('skin') +
+        HOURS.knockout * raw.length,
       life,
       faceM2: figures.surfaceAreaM2,
       depth: piece.thickness,
@@ -81,6 +96,17 @@ export const boardBoxMethod: MouldMethod = {
     return { built, findings }
   },
 }
+
+/** What is fixed in the box beside its boards. */
+const formerFacts = (formed: readonly BarePart[]): MouldFact[] => [
+  {
+    label: 'Formers',
+    value: formed.length,
+    unit: '',
+    note: 'of sealed board, foam or print, each checked against the drawing as it lies',
+  },
+  { label: 'They fill', value: formed.reduce((sum, p) => sum + p.mass!.volume, 0) / 1e6, unit: 'L' },
+]
 
 const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {
   if (part.role === 'corner') return (Math.PI / 2) * part.lengthMm

@@ -364,12 +364,12 @@ function checkPrinted(
 
 /** Whether a part cannot leave the cast along its own pull. One shell draws off the whole, two leave outward of their seam. */
 function locksOf(
-  { kernel }: MethodInput,
+  { kernel, piece }: MethodInput,
   body: CastBody,
   partings: readonly Parting[],
 ): { heightMm: number } | null {
   const seams = partings.filter((p) => Math.abs(p.normal[2]) < 0.5)
-  if (seams.length === 0) {
+  if (piece.mould.shells === 1 || seams.length === 0) {
     const under = undercut(kernel, body)
     return under && { heightMm: under.z }
   }

@@ -23,7 +23,12 @@ import { panelSolid } from './panels.ts'
 import { placeOpenings, resolvePlacing } from './placing.ts'
 import { apronCutters, deepestApron, dripCutters, outlineLoft, recessCutter, slabBody } from './slabSolid.ts'
 
-type Feature = { readonly add: boolean; readonly recipe: SolidRecipe; readonly bulk: Bulk | null }
+type Feature = {
+  readonly add: boolean
+  readonly recipe: SolidRecipe
+  readonly bulk: Bulk | null
+  readonly of: { readonly id: string; readonly name: string; readonly face: string }
+}
 
 /** A flat slab of any plan, with what is cut into it, stands on it or hangs below it. */
 export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
@@ -60,6 +65,12 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
       blocks: [],
       noMesh: basin ? [[basin.plan]] : [],
       relief: { top: rise, bottom: 0 },
+      formed: features.map(({ add, recipe: solid, bulk: own, of }) => ({
+        ...of,
+        raised: add,
+        recipe: solid,
+        volume: own?.volume ?? 0,
+      })),
       thinnest: basin
         ? { mm: Math.min(piece.thickness, piece.basin!.shell), where: 'the shell of the basin' }
         : null,
@@ -73,10 +84,11 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
 /** Everything that is cut from the slab or set on it, each with its bulk where that is known exactly. */
 function slabFeatures(piece: SlabPiece, openings: Built['geometry']['openings']): Feature[] {
   const byId = new Map(piece.openings.map((o) => [o.id, o]))
-  const take = (recipe: SolidRecipe, exact: SolidRecipe): Feature => ({
+  const take = (recipe: SolidRecipe, exact: SolidRecipe, of: Feature['of']): Feature => ({
     add: false,
     recipe,
     bulk: measureRecipe(exact),
+    of,
   })
   const drips = dripCutters(piece)
   const exactDrips = dripCutters(piece, 0)
@@ -85,13 +97,29 @@ function slabFeatures(piece: SlabPiece, openings: Built['geometry']['openings'])
       .filter((o) => o.depth !== null)
       .map((o) => {
         const opening = byId.get(o.openingId)!
-        return take(recessCutter(opening, o, piece.thickness), recessCutter(opening, o, piece.thickness, 0))
+        return take(recessCutter(opening, o, piece.thickness), recessCutter(opening, o, piece.thickness, 0), {
+          id: o.key,
+          name: o.name,
+          face: o.on,
+        })
       }),
-    ...drips.map((drip, i) => take(drip, exactDrips[i]!)),
-    ...piece.drainers.flatMap((d) => drainerCuts(d, piece.thickness).map((cut) => ({ add: false, ...cut }))),
+    ...drips.map((drip, i) =>
+      take(drip, exactDrips[i]!, { id: `drip-${i + 1}`, name: 'drip groove', face: 'bottom' }),
+    ),
+    ...piece.drainers.flatMap((d) =>
+      drainerCuts(d, piece.thickness).map((cut, i, all) => ({
+        add: false,
+        ...cut,
+        of: {
+          id: all.length > 1 ? `${d.id}.${i + 1}` : d.id,
+          name: all.length > 1 ? `${d.name} ${i + 1}` : d.name,
+          face: 'top',
+        },
+      })),
+    ),
     ...piece.panels.map((p): Feature => {
       const { raised, recipe, bulk } = panelSolid(piece, p)
-      return { add: raised, recipe, bulk }
+      return { add: raised, recipe, bulk, of: { id: p.id, name: p.name, face: 'top' } }
     }),
   ]
 }

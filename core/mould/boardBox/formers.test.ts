@@ -1,0 +1,141 @@
+import { describe, expect, it } from 'vitest'
+import { measureLoop, measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
+import { type Lettering, newOpening, type Panel, type SlabPiece } from '../../job/index.ts'
+import { holdFonts, LETTER_FONTS, planPieceStation } from '../../piece/index.ts'
+import { testBasin, testSlab, testStock } from '../../testPiece.ts'
+import { planMouldStation, whyNoMould } from '../index.ts'
+
+const kernel = await openKernel({ coarser: 4 })
+await holdFonts([LETTER_FONTS[0]!.id])
+const measure = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
+const plan = (piece: SlabPiece, quick = false) => {
+  const pieceStation = planPieceStation(kernel, piece, 2300, false)
+  return {
+    pieceStation,
+    ...planMouldStation(piece, pieceStation, testStock, testStock.mixes[0]!, { kernel, quick }),
+  }
+}
+const dish = { ...newOpening('dish', 'dish', { kind: 'round', diameter: 90 }), depth: 12 }
+const field = (rise: number): Panel => ({
+  kind: 'field',
+  id: 'field',
+  name: 'field',
+  shape: { kind: 'inset', margin: 80 },
+  u: 0,
+  v: 0,
+  rise,
+  draftDeg: 10,
+})
+const frame: Panel = {
+  kind: 'frame',
+  id: 'frame',
+  name: 'frame',
+  shape: { kind: 'inset', margin: 30 },
+  u: 0,
+  v: 0,
+  trim: 'cove',
+  own: [],
+  width: 25,
+  height: 12,
+  tallSide: 'outer',
+  sunk: false,
+}
+const letters = (depth: number, on = 'top'): Lettering => ({
+  id: 'word',
+  text: 'ALOFT',
+  font: LETTER_FONTS[0]!.id,
+  fontHash: '',
+  on,
+  u: 0,
+  v: 0,
+  turnDeg: 0,
+  height: 60,
+  depth,
+  spacing: 4,
+  align: 'middle',
+})
+const grooves: SlabPiece['drainers'] = [
+  {
+    kind: 'grooves',
+    id: 'drain',
+    name: 'drain',
+    length: 200,
+    count: 4,
+    pitch: 30,
+    width: 10,
+    shallow: 3,
+    deep: 8,
+    toward: 'front',
+    u: 180,
+    v: 250,
+  } as SlabPiece['drainers'][number],
+]
+
+describe('formers in a board box', () => {
+  it.each<[string, Partial<SlabPiece>, string[]]>([
+    ['a recess', { openings: [dish] }, ['former/dish']],
+    [
+      'a recess beside a basin',
+      { openings: [testBasin, { ...dish, u: { rule: 'fromStart', distance: 60 } }] },
+      ['former/dish'],
+    ],
+    ['a sunken field', { panels: [field(-9)] }, ['former/field']],
+    ['a raised field', { panels: [field(9)] }, ['former/ground']],
+    ['a frame', { panels: [frame] }, ['former/ground']],
+    ['a sunken field in a frame', { panels: [field(-9), frame] }, ['former/ground', 'former/field']],
+    ['sunken letters', { lettering: [letters(-4)] }, ['former/word']],
+    ['raised letters', { lettering: [letters(4)] }, ['former/ground']],
+    ['a recess underneath', { openings: [{ ...dish, on: 'bottom' }] }, ['former/dish']],
+    ['face up', { openings: [dish], attitude: { down: 'bottom', turnDeg: 0 } }, ['former/dish']],
+  ])('fill with the cast all of the box: %s', (_, over, ids) => {
+    const piece = testSlab(over)
+    const { station, pieceStation, findings } = plan(piece)
+    expect(findings.filter((f) => f.code === 'not-in-mould')).toEqual([])
+    const formers = station!.parts.filter((p) => p.role === 'former')
+    expect(formers.map((p) => p.id)).toEqual(ids)
+    const { geometry } = pieceStation
+    const depth = piece.thickness + geometry.relief.top + geometry.relief.bottom
+    const box = measureLoop(geometry.outline).area * depth
+    const inside = ['former', 'knockout', 'wrap']
+    const parts = station!.parts.filter((p) => inside.includes(p.role))
+    const filled = parts.reduce((sum, p) => sum + measure(p.recipe).volume, measure(geometry.recipe!).volume)
+    expect(filled / box).toBeCloseTo(1, 4)
+    for (const former of formers) expect(measure(former.recipe).volume).toBeGreaterThan(100)
+    const hung = formers.filter((p) => p.pull[2] > 0)
+    expect(hung.length).toBe(
+      over.openings?.some((o) => o.depth !== null && o.on !== piece.attitude.down) ? 1 : 0,
+    )
+    expect(station!.figures.holdDown.length).toBe(
+      hung.length + (over.openings?.some((o) => o.depth === null) ? 1 : 0),
+    )
+    // Strips stand as high as the raised work asks.
+    const strip = station!.figures.parts.find((p) => p.role === 'strip')!
+    expect(strip.widthMm).toBeCloseTo(depth + 18, 6)
+    const text = station!.figures.build.steps.map((s) => s.text).join(' ')
+    for (const former of formers) expect(text).toContain(former.name)
+    expect(plan(piece, true).station!.parts.map((p) => p.id)).toEqual(station!.parts.map((p) => p.id))
+  })
+  it('forms every groove of a drainer on its own', () => {
+    const { station } = plan(testSlab({ drainers: grooves }))
+    const formers = station?.parts.filter((p) => p.role === 'former') ?? []
+    expect(formers.length).toBe(4)
+  })
+  it.each<[string, Partial<SlabPiece>, RegExp]>([
+    [
+      'raised work on the open face',
+      { panels: [field(9)], attitude: { down: 'bottom', turnDeg: 0 } },
+      /lies open/,
+    ],
+    [
+      'raised work beside beaded edges',
+      {
+        panels: [field(9)],
+        sides: Object.fromEntries(
+          Object.entries(testSlab().sides).map(([id, s]) => [id, { ...s, top: { kind: 'bead', size: 6 } }]),
+        ),
+      },
+      /shaped edges/,
+    ],
+    ['letters on a side', { lettering: [letters(-3, 'side/front')] }, /on its sides/],
+  ])('says what it does not form: %s', (_, over, why) => expect(whyNoMould(testSlab(over))).toMatch(why))
+})
