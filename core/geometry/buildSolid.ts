@@ -31,6 +31,10 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
       const cut = scope.keep(body.trimByPlane([...recipe.normal], recipe.offset))
       return { body: cut, names: new Map([...names, [-1, recipe.name]]) }
     }
+    case 'tidied': {
+      const whole = scope.keep(part(scope, recipe.solid).body.asOriginal())
+      return named(scope, scope.keep(whole.simplify(recipe.within)), recipe.name)
+    }
     case 'grown':
       return named(scope, grow(scope, recipe.solid, recipe.by), recipe.name)
     case 'flange':

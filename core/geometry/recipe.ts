@@ -107,6 +107,13 @@ export type SolidRecipe =
       readonly name: string
     }
   | {
+      /** Slivers under `within` mm taken out and its faces made one, so that it stays closed in single precision. */
+      readonly kind: 'tidied'
+      readonly solid: SolidRecipe
+      readonly within: number
+      readonly name: string
+    }
+  | {
       /** The section of a body by a plane, `by` mm larger all round, as a plate that thick to either side of it. */
       readonly kind: 'flange'
       readonly solid: SolidRecipe

@@ -52,6 +52,7 @@ export function solidKey(recipe: SolidRecipe): string {
     case 'grown':
     case 'outset':
     case 'flange':
+    case 'tidied':
       told.solid = solidKey(recipe.solid)
   }
   const key = recipeKey(told)

@@ -1,5 +1,6 @@
 import {
   type Kernel,
+  type Loop,
   measureRegion,
   measureSolid,
   type Region,
@@ -64,6 +65,10 @@ export function regionBox(region: Region): {
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
   return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] }
 }
+
+/** The contours of a region as loops of straight sides. */
+export const regionLoops = (region: Region, name: string): Loop[] =>
+  region.map((ring) => ring.map((from, i) => ({ name, from, to: ring[(i + 1) % ring.length]!, arc: null })))
 
 /** Length round every contour of a region, mm. */
 export const regionPerimeter = (region: Region): number =>

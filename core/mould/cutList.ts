@@ -79,6 +79,7 @@ function bevelsOf({ bevels }: BarePart): [number, number] | null {
 
 function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
   if (part.bend) return { shape: part.role === 'rib' ? 'rib' : 'bent', radiusMm: part.bend.radiusMm }
+  if (part.role === 'rib' || part.role === 'layer') return { shape: 'outline', radiusMm: 0 }
   if (part.role === 'corner')
     return part.name.endsWith('post')
       ? { shape: 'rounded post', radiusMm: radiusOf(part) }
@@ -105,7 +106,8 @@ const radiusOf = ({ recipe }: BarePart): number =>
 function rowName(parts: readonly BarePart[]): string {
   const names = parts.map((p) => p.name)
   if (parts.length === 1) return names[0]!
-  if (parts[0]!.role === 'cleat') return 'centring cleats'
+  if (parts[0]!.role === 'cleat') return `${parts[0]!.name.replace(/ \d+$/, '')}s`
+  if (parts[0]!.role === 'layer') return 'layers'
   if (parts[0]!.role === 'rib') return `${[...new Set(names.map((n) => n.replace(/ \d+$/, '')))].join(', ')}s`
   if (parts[0]!.role === 'strip') return names.every((n) => n.endsWith(' end')) ? 'ends' : names.join(', ')
   const stem = names[0]!.replace(/ \d+ /, ' ')
@@ -115,8 +117,9 @@ function rowName(parts: readonly BarePart[]): string {
 function notesFor(part: BarePart): CutNote[] {
   const notes: CutNote[] = []
   if (part.role === 'base' || part.role === 'strip') notes.push('faced side in')
-  if (part.role === 'skin') notes.push('bent, tacked to its ribs')
-  if (shapeOf(part).shape === 'outline') notes.push('cut to the outline')
+  if (part.role === 'layer' || (part.role === 'rib' && !part.bend)) notes.push('cut to the outline')
+  if (part.role === 'skin' && part.bend) notes.push('bent, tacked to its ribs')
+  if (part.role === 'base' && shapeOf(part).shape === 'outline') notes.push('cut to the outline')
   if (part.bevels && [part.bevels.startKind, part.bevels.endKind].includes('through'))
     notes.push('raw end faces concrete: edge or tape')
   if (part.role === 'knockout' || part.role === 'corner') {

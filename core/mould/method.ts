@@ -10,6 +10,7 @@ import type {
   MaterialRow,
   MouldFact,
   MouldFigures,
+  MouldStation,
   ScrewRow,
   SealantRow,
 } from './types.ts'
@@ -50,6 +51,7 @@ export type BuiltMould = {
   readonly facts?: readonly MouldFact[]
   /** Passes of the router that cut a hollow, from the top down. */
   readonly router?: MouldFigures['router']
+  readonly outlines?: MouldStation['outlines']
   /** What is printed, part by part. */
   readonly prints?: MouldFigures['prints']
   /** From bare stock to ready to pour, where the method tells it itself. */

@@ -14,7 +14,7 @@ import { tableLevel } from './level.ts'
 import type { BuiltMould, MethodInput, MouldMethod } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
-import type { MouldFigures, MouldStation } from './types.ts'
+import type { MouldFigures, MouldStation, PartRole } from './types.ts'
 
 /**
  * The second station: the mould round the piece as poured, by the chosen method, every part a solid in place, and the
@@ -40,6 +40,9 @@ export function planMouldStation(
   if (!built) return { station: null, findings }
   return assemble(method, built, findings, input, shouldStop)
 }
+
+/** Parts that are made, neither cut from a sheet nor bought. */
+const MADE: readonly PartRole[] = ['shell', 'jacket', 'liner', 'former']
 
 /** Cut list, sheets, hardware and costs of a mould, from its parts. */
 function assemble(
@@ -83,7 +86,10 @@ function assemble(
     school: piece.mould.school,
     corners: piece.mould.corners,
     runPastMm: piece.mould.runPast,
-    partCount: rows.reduce((sum, r) => sum + r.count, 0) + built.materials.filter((m) => m.isPart).length,
+    partCount:
+      rows.reduce((sum, r) => sum + r.count, 0) +
+      built.materials.filter((m) => m.isPart).length +
+      bare.filter((p) => MADE.includes(p.role)).length,
     sheetCount: layouts.reduce((sum, l) => sum + l.sheets.length, 0),
     parts: parts.map(({ recipe: _, pull: __, leaves: ___, ...p }) => ({
       ...p,
@@ -134,5 +140,5 @@ function assemble(
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
   const findings = [...early, ...built.check(layouts), ...checkMould.level(piece, level)]
-  return { station: { figures, findings, parts }, findings }
+  return { station: { figures, findings, parts, outlines: built.outlines ?? [] }, findings }
 }

@@ -1,4 +1,4 @@
-import type { Placement, SolidRecipe, Vector } from '../geometry/index.ts'
+import type { Loop, Placement, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, MouldChoice } from '../job/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
 import type { RouterStep } from './layers/router.ts'
@@ -314,4 +314,8 @@ export type MouldStation = {
   readonly figures: MouldFigures
   readonly findings: readonly Finding[]
   readonly parts: readonly MouldPart[]
+  /** What is cut to a line that its recipe does not tell: ribs, layers. */
+  readonly outlines: readonly PartOutline[]
 }
+
+export type PartOutline = { readonly name: string; readonly loops: readonly Loop[] }

@@ -6,3 +6,4 @@ export type { Mark, Material, Page, SectionDrawing, SectionPart, SheetsFigures }
 export { clock } from './workPages.ts'
 export { writeCutCsv } from './writeCutCsv.ts'
 export { type DxfOutline, writeDxf } from './writeDxf.ts'
+export type { PrintMesh } from './writePrints.ts'

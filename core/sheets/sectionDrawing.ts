@@ -43,6 +43,9 @@ const MATERIAL: Readonly<Record<MouldPart['role'], Material>> = {
   sealant: 'sealant',
 }
 
+/** mm. */
+const HAIR = 0.02
+
 /**
  * Piece and mould cut by an upright plane along a line of the plan, from their solids. `from` and `to` are in the plan
  * of the attitude shown; as placed only the piece is cut.
@@ -57,7 +60,12 @@ export function sectionDrawing(
   const { recipe, thickness, low } = pieceStation.geometry
   if (!recipe) return null
   const poured = attitude === 'poured'
-  const plane = uprightPlane(from, to)
+  // A hair beside the line: a seam that lies in it would be cut half.
+  const cutAt = uprightPlane(from, to)
+  const plane = {
+    ...cutAt,
+    origin: [cutAt.origin[0] + cutAt.u[1] * HAIR, cutAt.origin[1] - cutAt.u[0] * HAIR, 0] as const,
+  }
   const length = Math.hypot(to[0] - from[0], to[1] - from[1])
   const parts = kernel.withSolids((scope) => {
     const cut = (

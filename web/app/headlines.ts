@@ -27,13 +27,16 @@ export function headline(
     }
     case 'mould': {
       if (!s.mould) return NONE
-      const { partCount, sheetCount, layouts } = s.mould.figures
+      const { partCount, sheetCount, layouts, method } = s.mould.figures
       const waste =
         layouts.length === 0 ? 0 : layouts.reduce((sum, l) => sum + l.wasteShare, 0) / layouts.length
       return {
         figure: String(partCount),
         unit: 'parts',
-        line: `${sheetCount} ${plural(sheetCount, 'sheet')}, ${Math.round((1 - waste) * 100)}% used`,
+        line:
+          sheetCount === 0
+            ? method
+            : `${sheetCount} ${plural(sheetCount, 'sheet')}, ${Math.round((1 - waste) * 100)}% used`,
       }
     }
     case 'steel': {

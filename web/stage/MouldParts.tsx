@@ -1,15 +1,22 @@
-import { boundLoop, type Loop, type Point, type SolidRecipe } from '../../core/geometry/index.ts'
+import { boundLoop, type Loop, type Point, type Region, type SolidRecipe } from '../../core/geometry/index.ts'
 import type { MouldPart } from '../../core/mould/index.ts'
 import { useAppDispatch, useAppSelector } from '../app/store.ts'
 import { pointedAt } from '../app/viewSlice.ts'
+import type { Scene } from '../worker/protocol.ts'
 import { HATCH_OF } from './Hatches.tsx'
-import { loopPath } from './paths.ts'
+import { loopPath, ringPath } from './paths.ts'
 
 type Props = {
   readonly parts: readonly MouldPart[]
   readonly onScreen: (p: Point) => Point
   readonly scale: number
+  /** Outlines of parts whose recipes do not tell them. */
+  readonly plans: ReadonlyMap<string, Region>
 }
+
+/** What the worker saw of the parts from above. */
+export const plansOf = (scene: Scene | null): ReadonlyMap<string, Region> =>
+  new Map((scene?.parts ?? []).flatMap((p) => (p.plan ? [[p.id, p.plan] as const] : [])))
 
 const HATCH: Readonly<Partial<Record<MouldPart['role'], string>>> = {
   tube: HATCH_OF.card,
@@ -23,7 +30,7 @@ const HATCH: Readonly<Partial<Record<MouldPart['role'], string>>> = {
 }
 
 /** The mould round a piece, from above: the base first, what stands on it over it. Pointing at a part lights it everywhere. */
-export function MouldParts({ parts, onScreen, scale }: Props) {
+export function MouldParts({ parts, onScreen, scale, plans }: Props) {
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
   const low = (p: MouldPart) =>
@@ -34,11 +41,15 @@ export function MouldParts({ parts, onScreen, scale }: Props) {
         .sort((a, b) => low(a) - low(b))
         .map((part) => {
           const loops = seenLoops(part.recipe)
-          if (loops.length === 0) return null
+          const rings = part.recipe.kind === 'plate' ? part.recipe.region : (plans.get(part.id) ?? [])
+          if (loops.length === 0 && rings.length === 0) return null
           return (
             <path
               key={part.id}
-              d={loops.map((l) => loopPath(l, onScreen, scale, false)).join(' ')}
+              d={[
+                ...loops.map((l) => loopPath(l, onScreen, scale, false)),
+                ...rings.map((r) => ringPath(r, onScreen)),
+              ].join(' ')}
               fillRule="evenodd"
               fill={HATCH[part.role] ?? HATCH_OF.board}
               stroke={lit === part.id ? 'var(--oxide)' : 'var(--ink)'}
@@ -54,14 +65,37 @@ export function MouldParts({ parts, onScreen, scale }: Props) {
   )
 }
 
+/** Whether a part stands in a board box beside or in the piece, and is drawn over its plan; others lie round or under it. */
+export const isBoxPart = ({ id, role }: MouldPart): boolean =>
+  BOX_ROLES.includes(role) && id !== 'liner-backing'
+
+const BOX_ROLES: readonly MouldPart['role'][] = [
+  'base',
+  'strip',
+  'skin',
+  'rib',
+  'corner',
+  'knockout',
+  'wrap',
+  'chamfer',
+  'sealant',
+  'former',
+]
+
 /** How far a mould stands outside the box of its piece, mm. */
-export function mouldBeyond(parts: readonly MouldPart[], box: { length: number; width: number }): number {
+export function mouldBeyond(
+  parts: readonly MouldPart[],
+  box: { length: number; width: number },
+  plans: ReadonlyMap<string, Region>,
+): number {
   let most = 0
   for (const part of parts)
     for (const loop of seenLoops(part.recipe)) {
       const { min, max } = boundLoop(loop)
       most = Math.max(most, -min[0], -min[1], max[0] - box.length, max[1] - box.width)
     }
+  for (const region of plans.values())
+    for (const [x, y] of region.flat()) most = Math.max(most, -x, -y, x - box.length, y - box.width)
   return most
 }
 

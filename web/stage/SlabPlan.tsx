@@ -24,6 +24,7 @@ import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
 import { BowLines } from './BowLines.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
+import { isBoxPart, MouldParts, mouldBeyond, plansOf } from './MouldParts.tsx'
 import { PathHandles } from './PathHandles.tsx'
 import { EdgeLines, Label, OpeningDimensions, SectionLine } from './PlanParts.tsx'
 import { loopPath, openPath, ringPath, shapeText } from './paths.ts'
@@ -44,7 +45,7 @@ function standsUpright(loop: Loop): boolean {
 
 /** The plan of a slab and its mould seen from above, edited in place. Front at the bottom in either attitude. */
 export function SlabPlan({ piece, station }: { piece: SlabPiece; station: StationName }) {
-  const { plan, preview } = usePlan()
+  const { plan, scene, preview } = usePlan()
   const { attach, element: box, size } = useSize<HTMLDivElement>()
   const view = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
@@ -58,7 +59,19 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
   // The frame is that of the piece in the document, so that it holds still while a side is pulled.
   const found = useAppSelector((s) => s.job.job)!.pieces.find((p) => p.id === piece.id)
   const kept = found?.kind === 'slab' ? found : piece
-  const frame = planFrame(kept, view.attitude, size)
+  const plans = plansOf(poured ? scene : null)
+  const under = mouldParts.filter((p) => !isBoxPart(p))
+  const frame = planFrame(
+    kept,
+    view.attitude,
+    size,
+    undefined,
+    mouldBeyond(
+      under,
+      { length, width },
+      new Map(under.flatMap((p) => (plans.has(p.id) ? [[p.id, plans.get(p.id)!]] : []))),
+    ),
+  )
   const { scale, mirrored, margin, onScreen, fromScreen } = frame
   const shown = ([x, y]: Point): Point => (mirrored ? [length - x, y] : [x, y])
   // A plan starts at its own lower left: while a corner is dragged it is drawn where the hand put it.
@@ -184,6 +197,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
                   />
                 ),
             )}
+          {under.length > 0 && <MouldParts parts={under} plans={plans} onScreen={onScreen} scale={scale} />}
           <path
             data-testid="plan-body"
             d={[outline, ...openings.map((o) => o.loop)]
@@ -224,7 +238,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
               )
             })}
           {mouldParts.map((p) => {
-            if (p.recipe.kind !== 'prism' || p.role === 'base') return null
+            if (p.recipe.kind !== 'prism' || p.role === 'base' || !isBoxPart(p)) return null
             const upright = p.role === 'strip' && standsUpright(p.recipe.outline)
             return (
               <path

@@ -8,7 +8,7 @@ import { lineDragged } from '../app/viewSlice.ts'
 import { useMeasureStyle } from '../ui/MeasureField.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
-import { MouldParts, mouldBeyond } from './MouldParts.tsx'
+import { MouldParts, mouldBeyond, plansOf } from './MouldParts.tsx'
 import { SectionLine } from './PlanParts.tsx'
 import { loopPath } from './paths.ts'
 import { planFrame } from './planFrame.ts'
@@ -36,7 +36,8 @@ export function SolidPlan() {
   const box = usePlanBox()
   const poured = view.attitude === 'poured'
   const parts = poured ? (plan?.stations.mould?.parts ?? []) : []
-  const beyond = mouldBeyond(parts, box)
+  const plans = plansOf(poured ? scene : null)
+  const beyond = mouldBeyond(parts, box, plans)
   const frame = planFrame(piece, view.attitude, size, box, beyond)
   const { onScreen, scale } = frame
   const line = view.line ?? usualLine(piece, false, 'along', box)
@@ -80,7 +81,7 @@ export function SolidPlan() {
           className={`absolute inset-0 touch-none select-none ${solidFresh && !broken ? '' : 'stale'}`}
         >
           <Hatches />
-          {parts.length > 0 && <MouldParts parts={parts} onScreen={onScreen} scale={scale} />}
+          {parts.length > 0 && <MouldParts parts={parts} plans={plans} onScreen={onScreen} scale={scale} />}
           {parts.length > 0 && flat && (
             <path d={loopPath(flat, onScreen, scale, false)} fill={HATCH_OF.concrete} pointerEvents="none" />
           )}

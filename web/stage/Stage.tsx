@@ -47,7 +47,10 @@ export function Stage({ station }: { station: StationName }) {
       </Suspense>
     )
   // A band of boards or of stripping needs a mould to tell of.
-  const bare = (station === 'mould' || station === 'release') && plan !== null && plan.stations.mould === null
+  const mould = plan?.stations.mould
+  const bare =
+    plan !== null &&
+    ((station === 'release' && !mould) || (station === 'mould' && !mould?.figures.layouts.length))
   const Band = bare ? undefined : BANDS[station]
   const down = piece.attitude.down === 'top'
   return (

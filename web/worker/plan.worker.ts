@@ -4,6 +4,7 @@ import {
   type Kernel,
   meshSolid,
   openKernel,
+  outlineFromAbove,
   type Placement,
   type SolidRecipe,
   seenLines,
@@ -184,6 +185,13 @@ function drawPages(kernel: Kernel, job: Job, piece: Piece): readonly Page[] | nu
   return shopSheet(kernel, { jobName: job.name, piece, settings: job.settings, stations }).pages
 }
 
+/** Whether a part's outline from above can be read from its recipe. */
+const told = (recipe: SolidRecipe): boolean =>
+  recipe.kind === 'prism' ||
+  recipe.kind === 'turned' ||
+  recipe.kind === 'plate' ||
+  (recipe.kind === 'difference' && told(recipe.from))
+
 const STAYS: Placement = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] }
 
 function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
@@ -196,16 +204,19 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
       role: PartMesh['role'],
       recipe: SolidRecipe,
       pull: PartMesh['pull'] = null,
+      plan: PartMesh['plan'] = null,
     ): PartMesh => {
       const mesh = meshSolid(scope.solid(recipe))
-      return { id, role, mesh, pull, lines: creaseLines(mesh) }
+      return { id, role, mesh, pull, plan, lines: creaseLines(mesh) }
     }
     return [
       part('piece', 'piece', cast),
       ...geometry.inserts.map((i) =>
         part(`insert/${i.id}`, 'insert', { kind: 'moved', solid: i.recipe, by }),
       ),
-      ...(plan.stations.mould?.parts ?? []).map((p) => part(p.id, p.role, p.recipe, p.pull)),
+      ...(plan.stations.mould?.parts ?? []).map((p) =>
+        part(p.id, p.role, p.recipe, p.pull, told(p.recipe) ? null : outlineFromAbove(kernel, p.recipe)),
+      ),
     ]
   })
   const { xMm, yMm, zMm } = plan.stations.piece!.figures.centreOfGravity

@@ -1,4 +1,4 @@
-import type { NamedMesh, Placement, Point, Vector } from '../../core/geometry/index.ts'
+import type { NamedMesh, Placement, Point, Region, Vector } from '../../core/geometry/index.ts'
 import type { HoldAnswer, HoldWhat } from '../../core/hold.ts'
 import type { Change, Job, Run, StationName } from '../../core/job/index.ts'
 import type { PartRole } from '../../core/mould/index.ts'
@@ -13,6 +13,8 @@ export type PartMesh = {
   readonly mesh: NamedMesh
   /** The way a mould part leaves; null for what is cast. */
   readonly pull: Vector | null
+  /** What is seen of it from above, where its recipe does not tell; else null. */
+  readonly plan: Region | null
   /** Edges to draw, pairs of points. */
   readonly lines: Float32Array
 }

@@ -103,7 +103,7 @@ export const closedMethod: MouldMethod = {
       const recipe: SolidRecipe = cellOf(whole, [joint], [side], 'joint')
       return barePart({
         id,
-        role: 'shell',
+        role: 'jacket',
         name,
         lengthMm: body.length + 2 * (wall + piece.mould.flange),
         widthMm: body.width + 2 * (wall + piece.mould.flange),

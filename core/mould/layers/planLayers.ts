@@ -1,4 +1,4 @@
-import { measureRegion, type SolidRecipe } from '../../geometry/index.ts'
+import { measureRegion, type Region, type SolidRecipe } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
@@ -7,7 +7,7 @@ import { type BarePart, prism } from '../boardBox/boxParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { LIFE } from '../boardBox/life.ts'
 import { namesOf, step } from '../buildingOrder.ts'
-import { type CastBody, castBody, levelSections, undercut } from '../castBody.ts'
+import { type CastBody, castBody, levelSections, regionLoops, undercut } from '../castBody.ts'
 import { finding, tooLargeFindings } from '../checkMould.ts'
 import type { BuiltMould, MethodInput, MouldMethod } from '../method.ts'
 import { NO_STRAPS } from '../method.ts'
@@ -157,6 +157,12 @@ export const layersMethod: MouldMethod = {
       depth: body.height,
       facts,
       router: shape?.router.steps ?? [],
+      outlines: shape
+        ? shape.middles.map((region, i) => ({
+            name: `layer ${i + 1}`,
+            loops: [plan, ...regionLoops(region, 'layer')],
+          }))
+        : [],
       order: layersOrder(parts, sheet, joints, shape?.router.steps.length ?? 0, piece),
       comesOff: [
         {
@@ -199,6 +205,8 @@ const lifeOf = (sheet: SheetStock, stock: Stock): number => {
 }
 
 type Shape = {
+  /** The hollow halfway up each layer; nothing where a layer is all floor. */
+  readonly middles: readonly Region[]
   readonly jointAreas: readonly number[]
   readonly router: ReturnType<typeof routerSteps>
   readonly locks: ReturnType<typeof undercut>
@@ -231,6 +239,11 @@ function measureShape(
       .map((b) => b.volume()),
   )
   return {
+    middles: levelSections(
+      kernel,
+      body.recipe,
+      heights.map(([a, b]) => (Math.max(a, 0) + b) / 2),
+    ),
     jointAreas: levelSections(kernel, body.recipe, inside).map(measureRegion),
     router: routerSteps(kernel, body, piece.mould.routerPass),
     locks: undercut(kernel, body),

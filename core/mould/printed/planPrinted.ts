@@ -27,6 +27,8 @@ const HOURS = { start: 1, part: 0.4 }
 const BOLT = { radius: 2.2, peg: 2.5, pegHigh: 4, clearance: 0.2 }
 /** Long-term tension a printed wall bears across its layers, MPa [own]. */
 const WALL_MPA = 4
+/** Edges shorter than this are not printed, mm. */
+const SLIVER = 0.01
 /** Parts from which a bed is too small to be of use. */
 const MANY = 60
 /** An open top smaller than this share of the plan is no opening to fill by. */
@@ -99,7 +101,12 @@ export const printedMethod: MouldMethod = {
       const name = `printed part ${n + 1}`
       const id = `shell/${n + 1}`
       const bare = cellOf(whole, partings, cell, 'seam')
-      const recipe = keyed(bare, fixings, partings, cell)
+      const recipe: SolidRecipe = {
+        kind: 'tidied',
+        solid: keyed(bare, fixings, partings, cell),
+        within: SLIVER,
+        name: 'print',
+      }
       const volume = volumeOf(input, recipe, guess)
       if (volume < 1) return []
       const box = quick ? null : kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
@@ -276,8 +283,8 @@ function bedPlacement(
     Math.max(across, height) <= Math.max(printer.bedX, printer.bedY) &&
     Math.min(across, height) <= Math.min(printer.bedX, printer.bedY)
   if (!fits) return stands
-  // Rows of the turn: along -> x, down -> y, the seam's outward axis -> z; its transpose's columns are images of x, y, z.
-  const rows = [along, [0, 0, -1], axis] as const
+  // Rows of the turn: along -> x, up -> y, the seam's outward axis -> z; its transpose's columns are images of x, y, z.
+  const rows = [along, [0, 0, 1], axis] as const
   const column = (k: 0 | 1 | 2): Vector => [rows[0][k], rows[1][k], rows[2][k]]
   return { x: column(0), y: column(1), z: column(2), origin: [0, 0, 0] }
 }

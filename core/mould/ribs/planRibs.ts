@@ -1,4 +1,4 @@
-import type { SolidRecipe } from '../../geometry/index.ts'
+import { offsetRegion, outlineFromAbove, type SolidRecipe } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import { barePart, DOWN, rectangle } from '../bareParts.ts'
@@ -6,6 +6,7 @@ import { RIB_DEPTH, ribSpacing } from '../boardBox/bentSides.ts'
 import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
 import { LIFE } from '../boardBox/life.ts'
 import { step } from '../buildingOrder.ts'
+import { regionLoops } from '../castBody.ts'
 import { finding, TALL, tooLargeFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
 import type { MouldFact } from '../types.ts'
@@ -166,6 +167,25 @@ export const ribsMethod: MouldMethod = {
       faceM2: body.area / 1e6,
       depth: body.height,
       facts,
+      outlines: input.quick
+        ? []
+        : [
+            {
+              name: 'rib',
+              loops: [
+                frame,
+                ...regionLoops(
+                  offsetRegion(
+                    input.kernel,
+                    outlineFromAbove(input.kernel, body.recipe),
+                    skin.thickness,
+                    'round',
+                  ),
+                  'rib',
+                ),
+              ],
+            },
+          ],
       order: [
         step(
           'cut',

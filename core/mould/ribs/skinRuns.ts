@@ -7,7 +7,7 @@ import {
 } from '../../geometry/index.ts'
 
 /** A turn at one point of the outline that no sheet bends round, rad. */
-const SHARP = 0.35
+const SHARP = 0.22
 
 /** A strip of skin along one stretch of the profile, between sharp corners. */
 export type SkinRun = {
@@ -69,7 +69,11 @@ function run(points: readonly Point[], closed: boolean, t: number): SkinRun {
   turns.forEach((a, i) => {
     const [before, after] = [chords[i - 1], chords[i]]
     if (Math.abs(a) < 1e-4 || before === undefined || after === undefined) return
-    leastRadius = Math.min(leastRadius, Math.min(before, after) / Math.abs(a))
+    // Chords of an arc turn by their mean over r; a long straight beside one does not count as its chord, and one that
+    // a cut has shortened at the end of a strip turns as its whole did.
+    const end = !closed && (i === 1 || i === last - 1)
+    const chord = end ? Math.max(before, after) : Math.min((before + after) / 2, 2 * Math.min(before, after))
+    leastRadius = Math.min(leastRadius, chord / Math.abs(a))
   })
   return {
     points,

@@ -71,7 +71,7 @@ export const upperFormMethod: MouldMethod = {
     const t = board.thickness
     // Its boards lean with the shell, one thickness all the way up.
     const lean = Math.tan((basin.draftDeg * Math.PI) / 180)
-    const sides = formSides([min[0], min[1]], [max[0], max[1]], t)
+    const sides = formSides([min[0], min[1]], [max[0], max[1]], t, (body.height - top) * lean + 1)
     const form = sides.map(({ id, name, loop, pull, length }): BarePart => {
       const along: Vector = [-pull[1] * t, pull[0] * t, 0]
       const shifted = (k: -1 | 0 | 1): SolidRecipe => ({
@@ -290,10 +290,14 @@ function wastePart(
 }
 
 /** Four mitred quarters of a ring between two rectangles. */
-function formSides([x0, y0]: readonly [number, number], [x1, y1]: readonly [number, number], t: number) {
-  // The boards lean inward above: a ring wide enough for all of the lean is cut to the shell.
-  const inner = Math.min(x1 - x0, y1 - y0) / 2 - 1
-  const d = Math.max(1, inner)
+function formSides(
+  [x0, y0]: readonly [number, number],
+  [x1, y1]: readonly [number, number],
+  t: number,
+  leans: number,
+) {
+  // The boards lean inward above: a ring just wide enough for all of the lean is cut to the shell.
+  const d = Math.max(1, Math.min(leans, Math.min(x1 - x0, y1 - y0) / 2 - 1))
   const quad = (id: string, points: readonly (readonly [number, number])[]): Loop =>
     points.map((p, i) => ({
       name: `form/${id}`,

@@ -117,7 +117,7 @@ export function BoardSheets() {
                   className="dim"
                   style={{ fontSize: 13, fontWeight: 500 }}
                 >
-                  {layout.boardName}, {Math.round(sheet.usedShare * 100)}% used
+                  {sheetLabel(layout.boardName, n, sheet.usedShare, layout.sheetLengthMm * scale)}
                 </text>
               </g>
             )
@@ -127,6 +127,17 @@ export function BoardSheets() {
     </div>
   )
 }
+
+/** What stands under a sheet: its board's name once, where there is room for it. */
+function sheetLabel(board: string, n: number, used: number, width: number): string {
+  const share = `${Math.round(used * 100)}% used`
+  const room = Math.floor((width + ROOM.gap) / CHARACTER) - share.length - 2
+  if (n === 1 && room >= board.length) return `${board}, ${share}`
+  if (n === 1 && room > 8) return `${board.slice(0, room - 1)}…, ${share}`
+  return share.length * CHARACTER < width + ROOM.gap ? share : share.replace(' used', '')
+}
+/** Width of a character at this size, px. */
+const CHARACTER = 6
 
 type Cut = {
   readonly order: number

@@ -5,11 +5,19 @@ import { usePlan } from '../../app/PlanContext.tsx'
 
 /** The mould's lists and outlines as files for the saw, the router and the print shop. */
 export function Exports() {
-  const { piece, plan } = usePlan()
+  const { piece, plan, scene, solidFresh } = usePlan()
   const mould = plan?.stations.mould
   if (!mould) return null
   const name = piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()
-  const outlines = partOutlines(mould.parts)
+  const outlines = [...partOutlines(mould.parts), ...mould.outlines]
+  const prints = async (as: 'stl' | '3mf') => {
+    const { writePrints } = await import('../../../core/sheets/writePrints.ts')
+    const meshes = mould.figures.prints.flatMap(({ partId, name: part, lies }) => {
+      const mesh = scene?.parts.find((p) => p.id === partId)?.mesh
+      return mesh ? [{ name: part, positions: mesh.positions, triangles: mesh.triangles, lies }] : []
+    })
+    download(`${name}-prints-${as}.zip`, writePrints(meshes, as), 'application/zip')
+  }
   return (
     <div className="flex flex-wrap gap-2 pt-3">
       {mould.figures.cutList.length > 0 && (
@@ -36,6 +44,18 @@ export function Exports() {
           Outlines as DXF
         </button>
       )}
+      {mould.figures.prints.length > 0 &&
+        (['stl', '3mf'] as const).map((as) => (
+          <button
+            key={as}
+            type="button"
+            className="act"
+            disabled={!solidFresh}
+            onClick={() => void prints(as)}
+          >
+            Prints as {as.toUpperCase()}
+          </button>
+        ))}
     </div>
   )
 }

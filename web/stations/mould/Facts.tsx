@@ -4,18 +4,24 @@ import { useMould } from './useMould.ts'
 
 /** What the maker sets out by, line by line, with what it means. */
 export function Facts() {
-  const { figures, mm } = useMould()
+  const { figures, fresh, mm } = useMould()
   if (!figures || figures.facts.length === 0) return null
   return (
-    <>
+    <div className={fresh ? '' : 'stale'}>
       {figures.facts.map(({ label, value, unit, note }) => (
-        <div key={label}>
-          <Row label={label} unit={unit === 'mm' ? '' : unit}>
-            {unit === 'mm' ? mm(value) : showNumber(value, value < 10 && unit !== '' ? 2 : 0)}
-          </Row>
-          {note && <p className="text-[13px] leading-tight text-soft -mt-1 mb-1">{note}</p>}
-        </div>
+        <Row
+          key={label}
+          label={
+            <>
+              {label}
+              {note && <span className="block text-[13px] leading-tight text-soft">{note}</span>}
+            </>
+          }
+          unit={unit === 'mm' ? '' : unit.replace('m2', 'm²').replace('deg', '°')}
+        >
+          {unit === 'mm' ? mm(value) : showNumber(value, value < 10 && unit !== '' ? 2 : 0)}
+        </Row>
       ))}
-    </>
+    </div>
   )
 }
