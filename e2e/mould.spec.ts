@@ -1,35 +1,8 @@
-import fs from 'node:fs'
-import { expect, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { measureLoop, pathLoop } from '../core/geometry/index.ts'
 import { readDxf } from '../core/readers/index.ts'
 import { bench, findings, newSlab, openDemo, station, test, type } from './app.ts'
-
-const row = (page: Page, name: string | RegExp) => bench(page).getByRole('row', { name })
-
-/** Another piece of the demo, at its mould. */
-async function mouldOf(page: Page, piece: string): Promise<void> {
-  const job = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
-  await page.goto(`${job}/${piece}/mould`)
-  await expect(station(page, 'Mould')).toContainText(/\d/)
-}
-
-/** A piece from the wall of starts, at its mould. */
-async function startAtMould(page: Page, what: string, name: string): Promise<void> {
-  await page.getByRole('link', { name: '+ new piece' }).click()
-  await page.getByRole('button', { name: what, exact: true }).click()
-  await page.getByRole('textbox', { name: 'Name', exact: true }).fill(name)
-  await page.getByRole('button', { name: 'Make this piece' }).click()
-  await expect(station(page, 'Piece')).toContainText(/\d/)
-  await station(page, 'Mould').click()
-}
-
-async function saved(page: Page, button: string): Promise<string> {
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    bench(page).getByRole('button', { name: button }).click(),
-  ])
-  return fs.readFileSync(await download.path(), 'utf8')
-}
+import { mouldOf, row, saved, startAtMould } from './moulds.ts'
 
 test('an L in a board box: its strips, another board, both schools of inside corner, list and outline as files', async ({
   page,
@@ -94,7 +67,7 @@ test('a column in a card tube: the tube is chosen, one of another bore is told',
   await expect(findings(page)).toContainText('casts 250 mm, not 300 mm')
   await findings(page).getByRole('button', { name: 'Take card tube, 300 mm inside' }).click()
   await expect(station(page, 'Mould')).not.toContainText('stops the pour')
-  await bench(page).locator('summary', { hasText: 'other way to build it' }).click()
+  await bench(page).locator('summary', { hasText: 'other ways to build it' }).click()
   await bench(page).getByRole('button', { name: 'rubber block' }).click()
   await expect(findings(page)).toContainText('L of rubber')
 })

@@ -1,7 +1,7 @@
 import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
 
 /** Sentences for the findings of moulds that are shaped: layered, printed, laid up, ribbed, packed, lined. */
-export function explainShaped({ code, facts: f }: Finding, { mm }: WordsStyle): Explanation | null {
+export function explainShaped({ code, facts: f }: Finding, { mm, fine }: WordsStyle): Explanation | null {
   const missing = (what: string): Explanation => ({
     what: `No ${what} ${f.row} in the stock`,
     why: 'Choose another, or add this one to the job’s stock.',
@@ -35,7 +35,7 @@ export function explainShaped({ code, facts: f }: Finding, { mm }: WordsStyle): 
       }
     case 'print-wall-thin':
       return {
-        what: `A wall of ${mm(f.wallMm)} from a ${f.nozzleMm} mm nozzle`,
+        what: `A wall of ${fine(f.wallMm)} from a ${f.nozzleMm} mm nozzle`,
         why: 'A wall prints sound from two beads of plastic on, and stays tight from four.',
         remedy: 'Print four beads',
       }
@@ -76,7 +76,7 @@ export function explainShaped({ code, facts: f }: Finding, { mm }: WordsStyle): 
       }
     case 'liner-thin':
       return {
-        what: `A liner of ${mm(f.thicknessMm)}; less than ${mm(f.wantedMm)} has no back to its texture`,
+        what: `A liner of ${fine(f.thicknessMm)}; less than ${mm(f.wantedMm)} has no back to its texture`,
         why: 'Its hollows show through and the panel prints the backing.',
         remedy: 'Take a 6 mm liner',
       }

@@ -83,7 +83,7 @@ export const linedMethod: MouldMethod = {
     const built: BuiltMould = {
       ...plain.built,
       parts,
-      facts,
+      facts: [...facts, ...(plain.built.facts ?? [])],
       hours: plain.built.hours + 0.5,
       order: lineOrder(
         input.piece,

@@ -157,7 +157,7 @@ export const upperFormMethod: MouldMethod = {
     const built: BuiltMould = {
       ...plain.built,
       parts,
-      facts,
+      facts: [...facts, ...(plain.built.facts ?? [])],
       holdDown: [
         ...plain.built.holdDown,
         {

@@ -3,6 +3,7 @@ import { formatCut } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { CutTable } from './CutTable.tsx'
+import { Facts } from './Facts.tsx'
 import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
 import { UnderTheFill } from './UnderTheFill.tsx'
 import { useMould } from './useMould.ts'
@@ -126,6 +127,7 @@ export function BoardBoxBench() {
           onCommit={(wrap) => choose(`wrap ${mm(wrap)}`, { wrap })}
         />
       )}
+      {mould.method === 'board-box' && <Facts />}
       <CutTable />
       {figures && (
         <div className={fresh ? '' : 'stale'}>

@@ -1,0 +1,92 @@
+import { expect, type Page } from '@playwright/test'
+import { unzipSync } from 'fflate'
+import { prepareMesh, readDxf } from '../core/readers/index.ts'
+import { bench, findings, openDemo, station, test, type } from './app.ts'
+import { mouldOf, row, saved, savedBytes, startAtMould } from './moulds.ts'
+
+const buildAs = (page: Page, method: string) =>
+  bench(page).getByRole('combobox', { name: 'Built as' }).selectOption({ label: method })
+const fact = (page: Page, label: string | RegExp) => bench(page).locator('.row').filter({ hasText: label })
+
+test('a drum by layers, by prints, by brushed rubber and by closed shells: each with its list', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await startAtMould(page, 'Drum', 'Drum by all means')
+
+  await buildAs(page, 'layered block')
+  await expect(fact(page, /^Block/)).toContainText('layers of rigid foam XPS, 20 mm')
+  await expect(row(page, /layers/)).toContainText('× ')
+  const layers = await fact(page, /^Block/).innerText()
+  await bench(page)
+    .getByRole('combobox', { name: 'Layers of' })
+    .selectOption({ label: 'rigid foam XPS, 50 mm' })
+  await expect.poll(() => fact(page, /^Block/).innerText()).not.toBe(layers)
+  await bench(page).locator('summary', { hasText: 'Router' }).click()
+  await expect(row(page, /^1 6/)).toBeVisible()
+
+  await buildAs(page, 'printed shells')
+  await expect(row(page, /^part 1 \d+ ×/)).toContainText('×')
+  await type(page, 'Wall', '0.6')
+  await expect(findings(page)).toContainText('from a 0.4 mm nozzle')
+  await findings(page).getByRole('button', { name: 'Print four beads' }).click()
+  await expect(findings(page)).not.toContainText('mm nozzle')
+  await expect(bench(page).getByRole('button', { name: 'Prints as STL' })).toBeEnabled()
+  const files = unzipSync(await savedBytes(page, 'Prints as STL'))
+  const names = Object.keys(files)
+  await expect(station(page, 'Mould')).toContainText(`${names.length}parts`.replace('parts', ''))
+  for (const name of names) {
+    const part = prepareMesh(name, files[name]!)
+    expect([name, part.ok && part.mended.closed]).toEqual([name, true])
+  }
+
+  await buildAs(page, 'brushed rubber in a jacket')
+  await expect(fact(page, /^Coats/)).toContainText('4')
+  await type(page, 'Skin of rubber', '12')
+  await expect(fact(page, /^Coats/)).toContainText('6')
+  await expect(row(page, /^plaster and jute/)).toContainText('kg')
+
+  await buildAs(page, 'closed two-shell')
+  await expect(fact(page, /^Lift of the upper shell/)).toContainText('N')
+  await expect(findings(page)).toContainText('This piece has a flat top')
+})
+
+test('a seat on ribs and in packed earth: the skin, its bends, the line of a rib as a file', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await mouldOf(page, 'stargazing-seat')
+  await expect(fact(page, /^Ribs\d/).first()).toContainText('closest at the foot')
+  await expect(row(page, /^B ribs/)).toBeVisible()
+  const drawing = readDxf(await saved(page, 'Outlines as DXF'))
+  if (!drawing.ok) throw new Error(drawing.problem.text)
+  const [rib] = drawing.outlines
+  expect([drawing.mmPerUnit, Math.round(rib!.length), rib!.inner.length]).toEqual([1, 1113, 1])
+  await bench(page).getByRole('combobox', { name: 'Skin' }).selectOption({ label: '3 mm hardboard, bent' })
+  await expect(findings(page)).toContainText('bends to 300 mm')
+  await bench(page)
+    .getByRole('combobox', { name: 'Skin' })
+    .selectOption({ label: '2.5 mm vinyl floor sheet' })
+  await buildAs(page, 'liner with packed fill')
+  await expect(findings(page)).toContainText('a rammer wants 80 mm')
+  await findings(page).getByRole('button', { name: 'Make it 80 mm' }).click()
+  await expect(findings(page)).not.toContainText('a rammer wants')
+  const earth = await fact(page, /^It weighs/).innerText()
+  await bench(page).getByRole('radio', { name: /^sand/ }).click()
+  await expect.poll(() => fact(page, /^It weighs/).innerText()).not.toBe(earth)
+})
+
+test('a liner, an upper form and formers in board boxes', async ({ page }) => {
+  await openDemo(page)
+  await mouldOf(page, 'wall-tile')
+  await expect(fact(page, /^Strips are wider by/)).toContainText('28')
+  await type(page, 'Liner, with its texture', '1')
+  await expect(findings(page)).toContainText('has no back to its texture')
+  await mouldOf(page, 'plate-trough')
+  await expect(fact(page, /^Upper form stands/)).toContainText('112')
+  await bench(page).locator('summary', { hasText: 'Building order' }).click()
+  await expect(bench(page)).toContainText('it must not rest on fresh concrete')
+  await mouldOf(page, 'hearth-panel')
+  await expect(fact(page, /^Formers/)).toContainText('2')
+  await expect(findings(page)).not.toContainText('No part in this mould forms')
+})
