@@ -34,7 +34,9 @@ export function Prints() {
               >
                 <td>{row.name.replace('printed ', '')}</td>
                 <td className="n">
-                  {size && size.lengthMm > 0 && `${mm(size.lengthMm)} × ${mm(size.widthMm)} × ${mm(size.thicknessMm)}`}
+                  {size &&
+                    size.lengthMm > 0 &&
+                    `${mm(size.lengthMm)} × ${mm(size.widthMm)} × ${mm(size.thicknessMm)}`}
                 </td>
                 <td className="n">{row.grams.toFixed(0)}</td>
                 <td className="n">{showNumber(row.hours, 1)}</td>
