@@ -1,6 +1,7 @@
 /** Takes the pictures of docs/screenshots from the demo job: `npm run screenshots` after `npm run build`. */
 import fs from 'node:fs'
 import { chromium, type Page } from '@playwright/test'
+import { newSlab } from '../e2e/app.ts'
 import { CHROMIUM, serveApp } from '../e2e/chromium.ts'
 
 const PORT = 4327
@@ -16,9 +17,17 @@ try {
   const job = top.split('/').slice(0, 3).join('/')
   const tread = top.replace('wash-top', 'stair-tread')
   fs.mkdirSync(FOLDER, { recursive: true })
-  for (const station of ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish', 'sheets'])
+  for (const station of ['piece', 'steel', 'mix', 'pour', 'finish', 'sheets'])
     await shoot(page, station, `${top}/${station}`)
   await shoot(page, 'log', `${tread}/log`)
+  // Bent skins on ribs, the cut list and its sheets.
+  await shoot(page, 'mould', `${job}/pier-cap/mould`)
+  // A block of rubber in section, and how it comes off.
+  await shoot(page, 'release', `${job}/star-tile/release`)
+  await shoot(page, 'printed', `${job}/lamp-bollard/mould`, async () => {
+    await page.locator('summary', { hasText: 'other ways to build it' }).click()
+  })
+  await shoot(page, 'upper-form', `${job}/plate-trough/mould`)
   await shoot(page, 'new-piece', `${job}/new`)
   await shoot(page, 'lettering', `${job}/hearth-panel/piece`, async () => {
     await page.getByRole('button', { name: 'as placed' }).click()
@@ -37,11 +46,10 @@ try {
       .setInputFiles({ name: 'star-tile.stl', mimeType: 'model/stl', buffer: short })
     await page.getByRole('region', { name: 'Health of the mesh' }).scrollIntoViewIfNeeded()
   })
-  await shoot(page, 'stock', `${job}/stock`)
-  await shoot(page, 'jobs', '/jobs')
-  await shoot(page, 'night', `${top}/mould`, async () => {
-    await page.getByRole('button', { name: 'night' }).click()
-    await page.getByRole('button', { name: 'parts apart' }).click()
+  await shoot(page, 'braced', `${job}/stair-tread/piece`, async () => {
+    await newSlab(page, 'Tall block', '1000', '400', '300')
+    await page.getByRole('link', { name: /^Mould/ }).click()
+    await page.getByRole('button', { name: /^Brace the tops every/ }).click()
   })
 } finally {
   await browser.close()
@@ -50,8 +58,8 @@ try {
 
 async function shoot(page: Page, name: string, path: string, then?: () => Promise<void>): Promise<void> {
   await page.goto(`${server.address}${path}`)
-  await page.waitForTimeout(1500)
+  await page.waitForTimeout(2500)
   await then?.()
-  await page.waitForTimeout(1800)
+  await page.waitForTimeout(4500)
   await page.screenshot({ path: new URL(`${name}.png`, FOLDER).pathname })
 }

@@ -113,6 +113,8 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       flange: 20,
       boltSpacing: 120,
       ribSpacing: null,
+      vessel: firstId(stock.vessels),
+      vesselWaterKg: null,
       packing: 'earth',
       liner: { thickness: 6, backing: 20 },
       baseBoard: firstId(stock.boards),

@@ -51,8 +51,8 @@ const ACROSS: Readonly<Record<string, number>> = {
 
 /** What version 3 asks beside: rows of what moulds are made of beside boards, and the choices that name them. */
 const NEW_ROWS = () => {
-  const { skins, tubes, rubbers, foams, printers, filaments, jackets } = startingStock()
-  return { skins, tubes, rubbers, foams, printers, filaments, jackets }
+  const { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels } = startingStock()
+  return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels }
 }
 const NEW_CHOICES = {
   insideCorners: 'mitre',
@@ -75,6 +75,8 @@ const NEW_CHOICES = {
   flange: 20,
   boltSpacing: 120,
   ribSpacing: null,
+  vessel: 'vessel-bucket-12',
+  vesselWaterKg: null,
   packing: 'earth',
   liner: { thickness: 6, backing: 20 },
   bead: 'bead-first',

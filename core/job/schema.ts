@@ -67,6 +67,7 @@ export const mouldChoiceSchema = z.strictObject({
     'block',
     'brushed',
     'closed',
+    'found',
   ]),
   school: z
     .enum(['wrap', 'stand', 'mitre'])
@@ -100,6 +101,13 @@ export const mouldChoiceSchema = z.strictObject({
     .max(LIMITS.coordinate)
     .nullable()
     .describe('mm; null takes it from the skin’s stiffness'),
+  vessel: id.describe('the bucket, bin or bowl that is cast in'),
+  vesselWaterKg: z
+    .number()
+    .positive()
+    .max(10_000)
+    .nullable()
+    .describe('water it held to the height of the piece, weighed; null is not measured'),
   packing: z.enum(['earth', 'sand']),
   liner: z
     .strictObject({ thickness: z.number().positive().max(200), backing: z.number().min(0).max(200) })

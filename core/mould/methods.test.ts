@@ -236,7 +236,15 @@ describe('methods side by side', () => {
       ['closed', false],
     ])
     const turned = plan(drum(300)).station!.figures.methods
-    expect(turned.map((m) => m.id)).toEqual(['tube', 'layers', 'printed', 'block', 'brushed', 'closed'])
+    expect(turned.map((m) => m.id)).toEqual([
+      'tube',
+      'layers',
+      'printed',
+      'block',
+      'brushed',
+      'closed',
+      'found',
+    ])
     expect(turned.every((m) => m.materialCost! > 0 && m.buildHours > 0)).toBe(true)
   })
   it('offers the methods that do when the chosen one does not', () => {

@@ -3,6 +3,7 @@ import { blockMethod } from './block/planBlock.ts'
 import { boardBoxMethod } from './boardBox/planBoardBox.ts'
 import { brushedMethod } from './brushed/planBrushed.ts'
 import { closedMethod } from './closed/planClosed.ts'
+import { foundMethod } from './found/planFound.ts'
 import { layersMethod } from './layers/planLayers.ts'
 import { linedMethod } from './lined/planLined.ts'
 import type { MethodId, MouldMethod } from './method.ts'
@@ -25,6 +26,7 @@ export const METHODS: readonly MouldMethod[] = [
   blockMethod,
   brushedMethod,
   closedMethod,
+  foundMethod,
 ]
 
 export const methodOf = (id: MethodId): MouldMethod => METHODS.find((m) => m.id === id)!

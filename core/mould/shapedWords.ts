@@ -85,6 +85,46 @@ export function explainShaped({ code, facts: f }: Finding, { mm, fine }: WordsSt
         what: `The upper form stands ${mm(f.riseMm)} over a slab of ${mm(f.slabMm)}`,
         why: 'What stands that high pushes the soft slab out from under the ring. Wait for a thumbprint to hold, fill in two lifts, and weigh down the slab’s open back with boards.',
       }
+    case 'vessel-missing':
+      return missing('vessel')
+    case 'vessel-short':
+      return {
+        what: `The piece is ${mm(f.heightMm)} high; the vessel is filled to ${mm(f.vesselMm)} at most`,
+        why: 'Nothing holds what stands above its rim. Another vessel, or a lower piece.',
+        remedy: 'Take the vessel’s shape up to its rim',
+      }
+    case 'vessel-differs':
+      return {
+        what: `${mm(f.heightMm)} up the piece is ${fine(f.differsMm)} off the inside of ${f.vessel}`,
+        why: 'A vessel casts its own shape, not the one that was drawn.',
+        remedy: 'Take the vessel’s shape',
+      }
+    case 'vessel-locks':
+      return {
+        what: `${f.vessel} narrows above ${mm(f.heightMm)}: the cast does not slide out`,
+        why: 'Count it as cut off the cast, one cast each, slit from rim to floor.',
+      }
+    case 'vessel-sticks':
+      return {
+        what: `Its wall leans ${Number(f.draftDeg).toFixed(1)}°; ${f.wantedDeg}° slides out`,
+        why: 'A steeper wall grips. A hole in the floor for air, a flexed rim and wax let it go.',
+      }
+    case 'vessel-lip':
+      return {
+        what: `The rim of ${f.vessel} turns inward`,
+        why: 'Cut it off before it is filled, or stop the fill below it.',
+      }
+    case 'vessel-soft':
+      return {
+        what: `The wall grows ${fine(f.growthMm)} when it is full`,
+        why: 'A soft wall bulges and goes out of round. Stand it in sand, or in a stiffer one of its size.',
+      }
+    case 'vessel-measure-differs':
+      return {
+        what: `It held ${f.waterKg} kg of water; its diameters say ${Number(f.saysLitres).toFixed(2)} L`,
+        why: 'One of them was read wrong: a litre of water weighs a kilogram. Measure the diameters again inside, at the floor and at the fill.',
+        remedy: 'Leave the weighing out',
+      }
     default:
       return null
   }

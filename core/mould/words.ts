@@ -27,6 +27,7 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
           printed: 'Print shells',
           brushed: 'Brush on rubber',
           closed: 'Lay up a closed mould',
+          found: 'Cast it in a vessel',
         },
       }
     case 'not-in-mould':

@@ -24,6 +24,9 @@ const MATERIAL_WORD: Readonly<Record<Board['material'], string>> = {
   hardboard: 'hardboard',
 }
 
+/** Parts whose face the concrete meets, in moulds that are shaped. */
+const FACES: readonly MouldPart['role'][] = ['shell', 'jacket', 'layer', 'rubber', 'skin', 'liner']
+
 /** The fourth station: what goes on the faces, and in which order the mould comes off. */
 export function planReleaseStation(
   kernel: Kernel,
@@ -98,12 +101,32 @@ export function planReleaseStation(
       cost: 0,
       note: 'a film of soapy water makes the rubber last',
     })
-  if (base && face && methodId !== 'block') {
+  const met = mould.figures.face
+  if (met) {
+    const parts = mould.parts.filter((p) => FACES.includes(p.role))
+    if (met.waxed && face && !left)
+      add('mould face', parts, figures.surfaceAreaM2, face, met.material, met.note)
+    else if (!met.waxed)
+      agents.push({
+        face: met.material,
+        material: met.material,
+        partIds: parts.map((p) => p.id),
+        areaM2: methodId === 'lined' ? figures.showFaceAreaM2 : figures.surfaceAreaM2,
+        agent: met.note,
+        coats: 0,
+        waitMinutes: 0,
+        amount: 0,
+        unit: 'litre',
+        cost: 0,
+        note: '',
+      })
+  }
+  if (base && face && methodId !== 'block' && (!met || methodId === 'lined')) {
     const skins = mould.parts.filter((p) => p.role === 'skin')
     const skinArea = skins.reduce((sum, p) => sum + p.lengthMm * depth, 0) * 1e-6
     const sideArea = Math.max(0, measureLoop(geometry.outline).perimeter * depth * 1e-6 - skinArea)
     for (const [name, parts, area] of [
-      ['base', [base], figures.showFaceAreaM2],
+      ['base', methodId === 'lined' ? [] : [base], figures.showFaceAreaM2],
       ['sides', strips, sideArea],
       ['bent skins', skins, skinArea],
     ] as const) {

@@ -142,3 +142,23 @@ describe('agents', () => {
     )
   })
 })
+
+describe('a shaped mould comes off as it tells, its face released as its material asks', () => {
+  const small = (method: MouldChoice['method']) =>
+    with_(
+      { method },
+      { openings: [], outline: { kind: 'rectangle', length: 160, width: 120, radii: [0, 0, 0, 0] } },
+    )
+  it.each<[MouldChoice['method'], RegExp, boolean]>([
+    ['layers', /coated foam/, true],
+    ['printed', /printed plastic/, true],
+    ['closed', /plaster and jute/, true],
+    ['brushed', /rubber/, false],
+  ])('%s', (method, material, waxed) => {
+    const { mould, release } = plan(small(method))
+    const stripped = release.figures.stripping.flatMap((s) => s.partIds)
+    for (const part of mould.parts) expect(stripped).toContain(part.id)
+    const row = release.figures.agents.find((a) => material.test(a.material))!
+    expect([row.areaM2 > 0, row.amount > 0]).toEqual([true, waxed])
+  })
+})

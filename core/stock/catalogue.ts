@@ -1,4 +1,4 @@
-import { FILAMENTS, FOAMS, JACKETS, PRINTERS, RUBBERS, SKINS, TUBES } from './mouldRows.ts'
+import { FILAMENTS, FOAMS, JACKETS, PRINTERS, RUBBERS, SKINS, TUBES, VESSELS } from './mouldRows.ts'
 import type { Agent, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 
@@ -288,6 +288,7 @@ export const startingStock = (): Stock =>
       printers: PRINTERS,
       filaments: FILAMENTS,
       jackets: JACKETS,
+      vessels: VESSELS,
       mixes: MIXES,
       meshes: MESHES,
       mixers: MIXERS,

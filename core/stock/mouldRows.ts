@@ -1,5 +1,5 @@
 /** Rows of the starting stock that moulds are made of beside boards. */
-import type { Filament, Foam, Jacket, Printer, Rubber, Skin, Tube } from './schema.ts'
+import type { Filament, Foam, Jacket, Printer, Rubber, Skin, Tube, Vessel } from './schema.ts'
 import { OWN } from './sources.ts'
 
 const BENDS = 'least bend: own starting value, try a strip first; stiffness: usual handbook value'
@@ -193,6 +193,63 @@ export const RUBBERS: readonly Rubber[] = [
     source: OWN,
   },
 ]
+
+export const VESSELS: readonly Vessel[] = (
+  [
+    [
+      'vessel-bucket-12',
+      'bucket, 12 L',
+      [
+        [0, 220],
+        [260, 265],
+      ],
+      1.5,
+      4,
+    ],
+    [
+      'vessel-bucket-20',
+      'bucket, 20 L',
+      [
+        [0, 260],
+        [360, 290],
+      ],
+      1.8,
+      7,
+    ],
+    [
+      'vessel-bowl',
+      'mixing bowl, 4 L',
+      [
+        [0, 130],
+        [30, 195],
+        [70, 235],
+        [120, 260],
+      ],
+      1.5,
+      5,
+    ],
+    [
+      'vessel-bin',
+      'round bin, 40 L',
+      [
+        [0, 330],
+        [430, 395],
+      ],
+      2,
+      19,
+    ],
+  ] as const
+).map(([id, name, rings, wall, price]) => ({
+  id,
+  name,
+  rings: rings.map(([height, diameter]) => ({ height, diameter })),
+  wall,
+  elasticity: 900,
+  lip: false,
+  casts: 8,
+  price,
+  source: OWN,
+}))
 
 export const JACKETS: readonly Jacket[] = [
   {

@@ -125,6 +125,27 @@ export const jacketSchema = z.strictObject({
   source,
 })
 
+/** A round vessel to hand or bought to be cast in: a bucket, bin or bowl. */
+export const vesselSchema = z.strictObject({
+  id,
+  name: label,
+  rings: z
+    .array(z.strictObject({ height: notNegative, diameter: positive }))
+    .min(2)
+    .max(20)
+    .refine(
+      (rings) => rings[0]!.height === 0 && rings.every((r, i) => i === 0 || r.height > rings[i - 1]!.height),
+      'heights begin at 0 and rise along the list',
+    )
+    .describe('inside diameters at heights above the floor, mm'),
+  wall: positive,
+  elasticity: positive.describe('of its wall, MPa'),
+  lip: z.boolean().describe('whether its rim turns inward'),
+  casts: positive,
+  price: price.describe('a vessel'),
+  source,
+})
+
 export const strengthSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('law'), s: z.number().min(0.05).max(1) }),
   z.strictObject({
@@ -241,6 +262,7 @@ export const stockSchema = z.strictObject({
   printers: rows(printerSchema),
   filaments: rows(filamentSchema),
   jackets: rows(jacketSchema),
+  vessels: rows(vesselSchema),
   mixes: rows(mixSchema),
   meshes: rows(meshSchema),
   mixers: rows(mixerSchema),
@@ -258,6 +280,7 @@ export type Foam = z.infer<typeof foamSchema>
 export type Printer = z.infer<typeof printerSchema>
 export type Filament = z.infer<typeof filamentSchema>
 export type Jacket = z.infer<typeof jacketSchema>
+export type Vessel = z.infer<typeof vesselSchema>
 export type Mix = z.infer<typeof mixSchema>
 export type Mesh = z.infer<typeof meshSchema>
 export type Mixer = z.infer<typeof mixerSchema>

@@ -50,6 +50,9 @@ export function formers(
     )
   }
   const earlier: SolidRecipe[] = []
+  // A feature's own volume is known; the solid is measured only where raised work stands in it.
+  const own = (known: number, recipe: SolidRecipe) =>
+    Math.max(0, raised || known === 0 ? volumeOf(input, recipe, known) : known)
   for (const feature of geometry.formed.filter(
     (f) => !f.raised && (f.face === 'top' || f.face === 'bottom'),
   )) {
@@ -70,7 +73,7 @@ export function formers(
         role: 'former',
         name: hung ? `${feature.name} former, hung from above` : `${feature.name} former`,
         pull: hung ? UP : DOWN,
-        mass: { volume: Math.max(0, volumeOf(input, recipe, feature.volume)), kgPerM3: KG_PER_M3 },
+        mass: { volume: own(feature.volume, recipe), kgPerM3: KG_PER_M3 },
         recipe,
       }),
     )

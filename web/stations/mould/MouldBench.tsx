@@ -10,6 +10,7 @@ import { Exports } from './Exports.tsx'
 import {
   BrushedBench,
   ClosedBench,
+  FoundBench,
   LayersBench,
   LinedBench,
   PackedBench,
@@ -37,6 +38,7 @@ const BENCHES = {
   block: BlockBench,
   brushed: BrushedBench,
   closed: ClosedBench,
+  found: FoundBench,
 } as const satisfies Record<MouldChoice['method'], () => unknown>
 
 /** The caution that stands where the method is. */

@@ -2,6 +2,7 @@ import type { MouldChoice } from '../../../core/job/index.ts'
 import { sheetStock } from '../../../core/stock/index.ts'
 import { Choice, Pick } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { CutTable } from './CutTable.tsx'
@@ -241,6 +242,43 @@ export function LinedBench() {
       />
       <Facts />
       <BoardBoxBench />
+    </>
+  )
+}
+
+/** A bucket, bin or bowl: which, what it held when it was weighed, what it is worth. */
+export function FoundBench() {
+  const { mould, figures, job, choose } = useMould()
+  const litres = figures?.facts.find((f) => f.label.startsWith('Filled'))?.value ?? 1
+  return (
+    <>
+      <Pick
+        label="Vessel"
+        value={mould.vessel}
+        options={job.stock.vessels}
+        onChoose={(vessel) => choose('vessel', { vessel, vesselWaterKg: null })}
+      />
+      <Switch
+        label="Weighed with water"
+        on={mould.vesselWaterKg !== null}
+        onSwitch={(on) =>
+          choose(on ? 'weighed with water' : 'not weighed', {
+            vesselWaterKg: on ? Math.round(litres * 100) / 100 : null,
+          })
+        }
+      />
+      {mould.vesselWaterKg !== null && (
+        <NumberField
+          label="Water it held"
+          unit="kg"
+          value={mould.vesselWaterKg}
+          min={0.01}
+          max={10_000}
+          onCommit={(vesselWaterKg) => choose(`water ${vesselWaterKg} kg`, { vesselWaterKg })}
+        />
+      )}
+      <Facts />
+      {figures && <Materials title="Others to hand" rows={figures.alternatives} />}
     </>
   )
 }

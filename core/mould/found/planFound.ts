@@ -1,0 +1,311 @@
+import type { SolidRecipe } from '../../geometry/index.ts'
+import type { Change, Finding, TurnedPiece } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import type { Vessel } from '../../stock/index.ts'
+import { barePart } from '../bareParts.ts'
+import { step } from '../buildingOrder.ts'
+import { type CastBody, castBody, levelSections, regionBox } from '../castBody.ts'
+import { finding } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
+import type { MouldFact } from '../types.ts'
+import { diameterAt, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
+
+const HOURS = 0.5
+/** A piece follows a vessel this near, mm; draft under which it sticks, degrees; growth that shows, mm [own]. */
+const FITS = 2
+const DRAFT = 1
+const GROWTH = 1
+/** A weighed volume that differs by more is another vessel, or one read wrong. */
+const MEASURED = 0.02
+/** Moulded plastic. */
+const KG_PER_M3 = 950
+
+/** A bucket, bin or bowl to hand, filled as it stands. */
+export const foundMethod: MouldMethod = {
+  id: 'found',
+  name: 'found vessel',
+  why(piece) {
+    if (piece.kind !== 'turned') return 'it is not round'
+    return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : 'it lies in the pour'
+  },
+  reason: 'round work the size of a bucket or bowl: no mould to build',
+  finish: 'glossy from the plastic, every scratch of it too',
+  build(input) {
+    const { stock, mix } = input
+    const piece = input.piece as TurnedPiece
+    const vessel = stock.vessels.find((v) => v.id === piece.mould.vessel)
+    const first = stock.vessels[0]
+    if (!vessel)
+      return {
+        built: null,
+        findings: [
+          finding(
+            piece,
+            'vessel-missing',
+            'stop',
+            'choice',
+            { row: piece.mould.vessel },
+            first && [{ type: 'mouldChosen', pieceId: piece.id, patch: { vessel: first.id } }],
+          ),
+        ],
+      }
+    const body = castBody(input)
+    const { rings, wall } = vessel
+    const top = rings.at(-1)!.height
+    const recipe = vesselRecipe(vessel, body)
+    const holds = vesselVolume(rings, top)
+    const fill = vesselVolume(rings, Math.min(top, body.height))
+    const plastic = rings.slice(1).reduce(
+      (sum, upper, i) => {
+        const lower = rings[i]!
+        const slant = Math.hypot(upper.height - lower.height, (upper.diameter - lower.diameter) / 2)
+        return sum + (Math.PI * (upper.diameter + lower.diameter) * slant * wall) / 2
+      },
+      (Math.PI * rings[0]!.diameter ** 2 * wall) / 4,
+    )
+    const facts: MouldFact[] = [
+      { label: 'It holds', value: holds / 1e6, unit: 'L', note: 'to the rim' },
+      { label: 'Filled to the piece’s height', value: fill / 1e6, unit: 'L' },
+      {
+        label: 'Water to check it by',
+        value: fill / 1e6,
+        unit: 'kg',
+        note: 'weigh the vessel empty, then filled to that height',
+      },
+      {
+        label: 'Least draft',
+        value: leastDraft(rings, body.height),
+        unit: 'deg',
+        note: `${DRAFT}° and more slides out`,
+      },
+      {
+        label: 'Its wall grows',
+        value: wallGrowth(
+          pressureAt(body.height, mix.freshKgPerM3) / 1000,
+          rings[0]!.diameter / 2,
+          vessel.elasticity,
+          wall,
+        ),
+        unit: 'mm',
+        note: 'at the foot, when it is full',
+      },
+    ]
+    const built: BuiltMould = {
+      parts: [
+        barePart({
+          id: 'vessel',
+          role: 'shell',
+          name: vessel.name,
+          lengthMm: rings.at(-1)!.diameter + 2 * wall,
+          widthMm: rings.at(-1)!.diameter + 2 * wall,
+          thicknessMm: top + wall,
+          pull: [0, 0, -1],
+          mass: { volume: plastic, kgPerM3: KG_PER_M3 },
+          recipe,
+        }),
+      ],
+      materials: [
+        {
+          name: vessel.name,
+          amount: 1,
+          unit: 'piece',
+          cost: vessel.price,
+          note: `${vessel.casts} casts, or one if it is cut off`,
+          isPart: false,
+        },
+      ],
+      alternatives: stock.vessels
+        .filter((v) => v.id !== vessel.id)
+        .map((v) => ({
+          name: v.name,
+          amount: vesselVolume(v.rings, v.rings.at(-1)!.height) / 1e6,
+          unit: 'L',
+          cost: v.price,
+          note: `${v.rings[0]!.diameter} to ${v.rings.at(-1)!.diameter} mm over ${v.rings.at(-1)!.height} mm`,
+          isPart: false,
+        })),
+      screws: [],
+      sealant: [],
+      holdDown: [],
+      bowing: [],
+      straps: NO_STRAPS,
+      tapeLengthMm: 0,
+      hours: HOURS,
+      life: vessel.casts,
+      faceM2: body.area / 1e6,
+      depth: body.height,
+      facts,
+      order: [
+        step(
+          'check',
+          'Look inside against the light: ribs, a date stamp, scratches and the injection point all print.',
+          [],
+          5,
+        ),
+        step(
+          'mark',
+          `Weigh ${(fill / 1e6).toFixed(2)} kg of water into it and mark the level inside; pour it out and dry it.`,
+          [],
+          10,
+        ),
+        step(
+          'cut',
+          'Drill a 3 mm hole through the middle of the floor and tape it outside: air in here lets the cast go.',
+          [],
+          5,
+        ),
+        step(
+          'wax',
+          'Wax or oil it thinly, the floor’s corner too; a bag liner instead leaves its folds.',
+          [],
+          10,
+        ),
+        step('brace', 'Stand it level on sand, in a box or a larger bucket if its wall is soft.', [], 10),
+      ],
+      comesOff: [
+        {
+          partIds: ['vessel'],
+          text: 'Turn it over on a padded board, tape off the hole, air in, flex the rim all round and lift. If it holds, slit it from rim to floor on two sides.',
+        },
+      ],
+      face: { material: 'smooth plastic', note: 'a thin film', waxed: true },
+      check: () => checkFound(input, piece, vessel, body),
+    }
+    return { built, findings: [] }
+  },
+}
+
+/** The vessel as it stands round the piece, its inside as measured. */
+function vesselRecipe({ rings, wall }: Vessel, body: CastBody): SolidRecipe {
+  const inside = rings.map((r) => ({ radius: r.diameter / 2, z: r.height, name: 'vessel/inside' }))
+  const outside = rings
+    .map((r) => ({ radius: r.diameter / 2 + wall, z: r.height, name: 'vessel/outside' }))
+    .reverse()
+  // Anticlockwise in radius and height: under the floor outward, up the outside, down the inside.
+  return {
+    kind: 'turned',
+    at: [body.length / 2, body.width / 2],
+    profile: [
+      { radius: 0, z: -wall, name: 'vessel/under' },
+      { radius: outside.at(-1)!.radius, z: -wall, name: 'vessel/outside' },
+      ...[...outside].reverse(),
+      ...[...inside].reverse(),
+      { radius: 0, z: 0, name: 'vessel/inside' },
+    ],
+  }
+}
+
+const STEPS = 16
+
+function checkFound(
+  { kernel, quick, mix }: MethodInput,
+  piece: TurnedPiece,
+  vessel: Vessel,
+  body: CastBody,
+): Finding[] {
+  const { rings } = vessel
+  const found: Finding[] = []
+  const top = rings.at(-1)!.height
+  if (body.height > top + FITS)
+    found.push(
+      finding(
+        piece,
+        'vessel-short',
+        'stop',
+        'vessel',
+        { heightMm: body.height, vesselMm: top },
+        shaped(piece, vessel, top),
+      ),
+    )
+  else if (!quick) {
+    const heights = Array.from({ length: STEPS }, (_, i) => (body.height * (i + 0.5)) / STEPS)
+    const strays = levelSections(kernel, body.recipe, heights).map((region, i) => {
+      const { min, max } = regionBox(region)
+      return Math.abs(max[0] - min[0] - (diameterAt(rings, heights[i]!) ?? 0))
+    })
+    const most = Math.max(...strays)
+    if (most > FITS)
+      found.push(
+        finding(
+          piece,
+          'vessel-differs',
+          'stop',
+          'vessel',
+          { differsMm: most, heightMm: heights[strays.indexOf(most)]!, vessel: vessel.name },
+          shaped(piece, vessel, Math.min(top, body.height)),
+        ),
+      )
+  }
+  const narrow = narrowsAt(rings, body.height)
+  if (narrow !== null)
+    found.push(finding(piece, 'vessel-locks', 'warn', 'vessel', { heightMm: narrow, vessel: vessel.name }))
+  else if (leastDraft(rings, body.height) < DRAFT)
+    found.push(
+      finding(piece, 'vessel-sticks', 'note', 'vessel', {
+        draftDeg: leastDraft(rings, body.height),
+        wantedDeg: DRAFT,
+      }),
+    )
+  if (vessel.lip) found.push(finding(piece, 'vessel-lip', 'note', 'vessel', { vessel: vessel.name }))
+  const growth = wallGrowth(
+    pressureAt(body.height, mix.freshKgPerM3) / 1000,
+    rings[0]!.diameter / 2,
+    vessel.elasticity,
+    vessel.wall,
+  )
+  if (growth > GROWTH) found.push(finding(piece, 'vessel-soft', 'warn', 'vessel', { growthMm: growth }))
+  const { vesselWaterKg } = piece.mould
+  const holds = vesselVolume(rings, Math.min(top, body.height)) / 1e6
+  if (vesselWaterKg !== null && Math.abs(vesselWaterKg / holds - 1) > MEASURED)
+    found.push(
+      finding(
+        piece,
+        'vessel-measure-differs',
+        'warn',
+        'vessel',
+        { waterKg: vesselWaterKg, saysLitres: holds },
+        [{ type: 'mouldChosen', pieceId: piece.id, patch: { vesselWaterKg: null } }],
+      ),
+    )
+  const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+  if (casts > vessel.casts)
+    found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: vessel.casts }))
+  return found
+}
+
+/** The piece takes the vessel's own shape up to a height: a frustum where that is one, else its profile. */
+function shaped(piece: TurnedPiece, { rings }: Vessel, height: number): Change[] {
+  const down = piece.attitude.down
+  const used = [
+    ...rings.filter((r) => r.height < height - 1e-6),
+    { height, diameter: diameterAt(rings, height)! },
+  ]
+  const flip = (z: number) => (down === 'top' ? height - z : z)
+  const [foot, rim] = [used[0]!, used.at(-1)!]
+  const turned: TurnedPiece['turned'] =
+    used.length === 2
+      ? {
+          form: 'frustum',
+          bottom: down === 'top' ? rim.diameter : foot.diameter,
+          top: down === 'top' ? foot.diameter : rim.diameter,
+          height,
+        }
+      : {
+          form: 'profile',
+          corners: profileOf(used.map((r): [number, number] => [r.diameter / 2, flip(r.height)])),
+        }
+  return [{ type: 'shapeChanged', pieceId: piece.id, patch: { turned, bore: 0 } }]
+}
+
+/** A half section from its outside points: along the axis, out, up the outside and back. */
+function profileOf(outside: readonly (readonly [number, number])[]) {
+  const up = outside[0]![1] < outside.at(-1)![1] ? outside : [...outside].reverse()
+  const points = [[0, up[0]![1]] as const, ...up, [0, up.at(-1)![1]] as const]
+  return points.map(([x, y], i) => ({
+    x,
+    y,
+    radius: 0,
+    side: `side-${i + 1}`,
+    run: { kind: 'line' as const },
+  }))
+}

@@ -1,0 +1,56 @@
+import type { Vessel } from '../../stock/index.ts'
+
+export type Ring = Vessel['rings'][number]
+
+/** Inside diameter of a vessel at a height, straight between the measured ones; null above its rim. */
+export function diameterAt(rings: readonly Ring[], height: number): number | null {
+  const above = rings.findIndex((r) => r.height >= height - 1e-9)
+  if (above < 0) return null
+  const upper = rings[above]!
+  const lower = rings[above - 1]
+  if (!lower) return upper.diameter
+  const t = (height - lower.height) / (upper.height - lower.height)
+  return lower.diameter + (upper.diameter - lower.diameter) * t
+}
+
+/**
+ * What a vessel holds up to a height, mm3: a stack of frustums, pi h (d1^2 + d1 d2 + d2^2)/12 each. 260 to 290 over
+ * 360 mm: 21.4 L.
+ */
+export function vesselVolume(rings: readonly Ring[], height: number): number {
+  let volume = 0
+  for (let i = 0; i + 1 < rings.length; i += 1) {
+    const [lower, upper] = [rings[i]!, rings[i + 1]!]
+    const top = Math.min(height, upper.height)
+    const deep = top - lower.height
+    if (deep <= 0) break
+    const d = diameterAt(rings, top)!
+    volume += (Math.PI * deep * (lower.diameter ** 2 + lower.diameter * d + d ** 2)) / 12
+  }
+  return volume
+}
+
+/** The steepest inward lean above the foot: where a vessel narrows upward, the height; null where the cast draws. */
+export function narrowsAt(rings: readonly Ring[], height: number): number | null {
+  for (let i = 0; i + 1 < rings.length; i += 1) {
+    const [lower, upper] = [rings[i]!, rings[i + 1]!]
+    if (lower.height < height && upper.diameter < lower.diameter - 0.5) return lower.height
+  }
+  return null
+}
+
+/** Least draft of its wall, degrees, up to a height. */
+export function leastDraft(rings: readonly Ring[], height: number): number {
+  let least = 90
+  for (let i = 0; i + 1 < rings.length; i += 1) {
+    const [lower, upper] = [rings[i]!, rings[i + 1]!]
+    if (lower.height >= height) break
+    const rise = upper.height - lower.height
+    least = Math.min(least, (Math.atan2((upper.diameter - lower.diameter) / 2, rise) * 180) / Math.PI)
+  }
+  return least
+}
+
+/** How far a round wall grows under the fill, mm: p r^2/(E t), p in MPa. */
+export const wallGrowth = (pressureMPa: number, radius: number, elasticity: number, wall: number): number =>
+  (pressureMPa * radius ** 2) / (elasticity * wall)
