@@ -7,6 +7,7 @@ import type {
   BoardLayout,
   BowRow,
   BuildStep,
+  HardwareRow,
   MaterialRow,
   MouldFact,
   MouldFigures,
@@ -52,6 +53,8 @@ export type BuiltMould = {
   /** Passes of the router that cut a hollow, from the top down. */
   readonly router?: MouldFigures['router']
   readonly outlines?: MouldStation['outlines']
+  /** Bolts, dowels and the like. */
+  readonly fixings?: readonly HardwareRow[]
   /** What is printed, part by part. */
   readonly prints?: MouldFigures['prints']
   /** From bare stock to ready to pour, where the method tells it itself. */

@@ -9,6 +9,7 @@ import { buildingOrder, readyAfter } from './buildingOrder.ts'
 import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
+import { hardwareRows } from './hardware.ts'
 import { layoutBoards } from './layoutBoards.ts'
 import { tableLevel } from './level.ts'
 import type { BuiltMould, MethodInput, MouldMethod } from './method.ts'
@@ -78,6 +79,10 @@ function assemble(
     })
   const steps = built.order ?? buildingOrder({ piece, stock, built, method: method.id })
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
+  const glueAreaM2 =
+    glued.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / p.thicknessMm), 0) *
+    1e-6
+  const cartridges = Math.ceil(millilitres / usable - 1e-9)
   const figures: MouldFigures = {
     methodId: method.id,
     method: method.name,
@@ -107,14 +112,12 @@ function assemble(
       rows: built.sealant,
       totalLengthMm: built.sealant.reduce((sum, r) => sum + r.lengthMm, 0),
       totalMillilitres: millilitres,
-      cartridges: Math.ceil(millilitres / usable - 1e-9),
+      cartridges,
       cartridgeShare: millilitres / usable,
       readyMinutes: sealant && built.sealant.length > 0 ? sealantReady(built.sealant, sealant) : 0,
     },
     tapeLengthMm: built.tapeLengthMm,
-    glueAreaM2:
-      glued.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / p.thicknessMm), 0) *
-      1e-6,
+    glueAreaM2,
     holdDown: built.holdDown,
     bowing: built.bowing,
     straps: built.straps,
@@ -126,6 +129,13 @@ function assemble(
       depthErrorMm: level.depthError,
       extraKg: level.extraKg,
     },
+    hardware: hardwareRows({
+      built,
+      baseThickness: stock.boards.find((b) => b.id === piece.mould.baseBoard)?.thickness ?? 18,
+      sealant,
+      cartridges,
+      glueAreaM2,
+    }),
     facts: built.facts ?? [],
     router: built.router ?? [],
     prints: built.prints ?? [],

@@ -228,6 +228,14 @@ export type PrintRow = {
   readonly lies: Placement
 }
 
+/** What is bought by the piece to put a mould together. */
+export type HardwareRow = {
+  readonly name: string
+  readonly amount: number
+  readonly unit: string
+  readonly note: string
+}
+
 export type SealantRow = {
   readonly where: string
   readonly lengthMm: number
@@ -292,6 +300,7 @@ export type MouldFigures = {
     readonly depthErrorMm: number
     readonly extraKg: number
   } | null
+  readonly hardware: readonly HardwareRow[]
   readonly facts: readonly MouldFact[]
   readonly router: readonly RouterStep[]
   readonly prints: readonly PrintRow[]

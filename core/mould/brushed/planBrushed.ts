@@ -223,6 +223,17 @@ export const brushedMethod: MouldMethod = {
       faceM2: body.area / 1e6,
       depth: body.height,
       facts,
+      fixings:
+        bolts > 0
+          ? [
+              {
+                name: `M6 × ${Math.ceil((2 * wall + 15) / 5) * 5} bolts, nuts and washers`,
+                amount: bolts,
+                unit: 'sets',
+                note: 'through the jacket’s flanges',
+              },
+            ]
+          : [],
       order: [
         step('lacquer', 'Seal the pattern: two coats, sanded between, hard right through.', [], 30, 24 * 60),
         step(

@@ -216,6 +216,17 @@ export const closedMethod: MouldMethod = {
       faceM2: body.area / 1e6,
       depth: body.height + HEAD,
       facts,
+      fixings:
+        clamps.length > 0
+          ? [
+              {
+                name: `M6 × ${Math.ceil((2 * wall + 15) / 5) * 5} bolts, nuts and washers`,
+                amount: clamps.length,
+                unit: 'sets',
+                note: 'round the joint',
+              },
+            ]
+          : [],
       order: closedOrder(parts, jacket.name, straps, level),
       comesOff: closedOff(parts, level),
       face: { material: jacket.name, note: 'sealed first: it soaks', waxed: true },

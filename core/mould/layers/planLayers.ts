@@ -156,6 +156,26 @@ export const layersMethod: MouldMethod = {
       faceM2,
       depth: body.height,
       facts,
+      fixings: [
+        ...(margin >= DOWELS.margin
+          ? [
+              {
+                name: `dowels 10 × ${Math.round(sheet.thickness * 1.2)}`,
+                amount: DOWELS.each * joints,
+                unit: 'pieces',
+                note: 'four a joint',
+              },
+            ]
+          : []),
+        {
+          name: raw ? 'foam adhesive' : 'wood glue',
+          amount: (glue / 1e6) * (raw ? 0.25 : 0.18),
+          unit: 'kg',
+          note: raw ? 'free of solvent' : '',
+        },
+        { name: 'filler', amount: COAT.fillerKg * faceM2, unit: 'kg', note: '' },
+        { name: 'coat', amount: COAT.litres * faceM2, unit: 'L', note: 'two coats' },
+      ],
       router: shape?.router.steps ?? [],
       outlines: shape
         ? shape.middles.map((region, i) => ({

@@ -167,6 +167,17 @@ export const printedMethod: MouldMethod = {
       faceM2: body.area / 1e6,
       depth: body.height,
       facts,
+      fixings:
+        boltCount > 0
+          ? [
+              {
+                name: `M4 × ${Math.ceil((2 * choice.shellWall + 10) / 5) * 5} bolts, nuts and washers`,
+                amount: boltCount,
+                unit: 'sets',
+                note: 'through the flanges',
+              },
+            ]
+          : [],
       prints: rows,
       order: printOrder(parts, boltCount, hours),
       comesOff: [

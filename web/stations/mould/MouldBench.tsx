@@ -7,6 +7,7 @@ import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { BuildingOrder } from './BuildingOrder.tsx'
 import { Exports } from './Exports.tsx'
+import { Hardware } from './Hardware.tsx'
 import {
   BrushedBench,
   ClosedBench,
@@ -100,6 +101,7 @@ export function MouldBench() {
         </More>
       )}
       {why === null && <Bench />}
+      <Hardware />
       {station && <BuildingOrder mould={station} />}
       {figures && <TableLevel />}
       <Exports />

@@ -1,0 +1,69 @@
+import type { Sealant } from '../stock/index.ts'
+import type { BuiltMould } from './method.ts'
+import type { HardwareRow } from './types.ts'
+
+/** Lengths screws come in, mm. */
+const LENGTHS = [16, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180, 200]
+/** Spares of what is dropped or stripped; wood glue and foam adhesive spread, kg a m2 [own]. */
+const SPARE = 1.1
+const GLUE_KG_PER_M2 = 0.18
+/** A screw from below stops this far short of the face it must not come through, and bites this far at least, mm. */
+const SHORT_OF = 4
+const BITE = 25
+
+/** The longest screw that is no longer than this; the shortest made where none is. */
+export const screwLength = (most: number): number =>
+  LENGTHS.filter((l) => l <= most + 1e-9).at(-1) ?? LENGTHS[0]!
+
+type Told = {
+  readonly built: BuiltMould
+  readonly baseThickness: number
+  readonly sealant: Sealant | undefined
+  readonly cartridges: number
+  readonly glueAreaM2: number
+}
+
+/** What is bought by the piece to put a mould together: screws by length, sealant, tape, glue, and the method's own. */
+export function hardwareRows({ built, baseThickness, sealant, cartridges, glueAreaM2 }: Told): HardwareRow[] {
+  const screws = new Map<number, number>()
+  const add = (length: number, count: number) => screws.set(length, (screws.get(length) ?? 0) + count)
+  for (const row of built.screws) add(screwLength(row.lengthMm), row.count)
+  for (const { partId, screws: count } of built.holdDown) {
+    const part = built.parts.find((p) => p.id === partId)
+    if (!part || count === 0) continue
+    const most = baseThickness + Math.max(0, part.thicknessMm - SHORT_OF)
+    add(screwLength(Math.min(baseThickness + BITE, most)), count)
+  }
+  return [
+    ...[...screws.entries()]
+      .sort(([a], [b]) => a - b)
+      .map(
+        ([length, count]): HardwareRow => ({
+          name: `screws 4 × ${length}`,
+          amount: Math.ceil(count * SPARE),
+          unit: 'pieces',
+          note: `${count} and spares; pilot holes, heads flush`,
+        }),
+      ),
+    ...(sealant && cartridges > 0
+      ? [{ name: sealant.name, amount: cartridges, unit: 'cartridges', note: '' }]
+      : []),
+    ...(built.tapeLengthMm > 0
+      ? [{ name: 'packing tape, 50 mm', amount: built.tapeLengthMm / 1000, unit: 'm', note: '' }]
+      : []),
+    ...(glueAreaM2 > 0
+      ? [
+          {
+            name: 'wood glue',
+            amount: glueAreaM2 * GLUE_KG_PER_M2,
+            unit: 'kg',
+            note: 'both faces wetted, clamped an hour',
+          },
+        ]
+      : []),
+    ...(built.straps.count > 0
+      ? [{ name: 'filament tape, 50 mm', amount: built.straps.count, unit: 'turns', note: '' }]
+      : []),
+    ...(built.fixings ?? []),
+  ]
+}
