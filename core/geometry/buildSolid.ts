@@ -33,7 +33,10 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
     }
     case 'tidied': {
       const whole = scope.keep(part(scope, recipe.solid).body.asOriginal())
-      return named(scope, scope.keep(whole.simplify(recipe.within)), recipe.name)
+      const plain = scope.keep(whole.simplify(recipe.within))
+      // Taking out slivers has filled hollows before now: what changes the volume is not kept.
+      const strays = Math.abs(plain.volume() - whole.volume()) > TIDY * whole.volume()
+      return named(scope, strays ? whole : plain, recipe.name)
     }
     case 'grown':
       return named(scope, grow(scope, recipe.solid, recipe.by), recipe.name)
@@ -59,6 +62,9 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
     }
   }
 }
+
+/** Share of its volume that tidying may change. */
+const TIDY = 1e-3
 
 /** A turned body keeps an even coat however it lies; any other is coated band by band as it lies. */
 function grow(scope: SolidScope, recipe: SolidRecipe, by: number): Manifold {

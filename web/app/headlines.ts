@@ -54,9 +54,10 @@ export function headline(
       return {
         figure: String(partsTrapped),
         unit: 'trapped',
-        line: agents[0]
-          ? `${agents[0].agent.replace(/^.*?(\w+ \w+)$/, '$1')}, ${waitMinutes} min`
-          : 'no agent',
+        line:
+          agents[0] && agents[0].coats > 0
+            ? `${agents[0].agent.replace(/^.*?(\w+ \w+)$/, '$1')}, ${waitMinutes} min`
+            : 'no agent',
       }
     }
     case 'mix': {
