@@ -2,7 +2,6 @@ import {
   type Kernel,
   type Loop,
   measureRegion,
-  measureSolid,
   type Region,
   type SolidRecipe,
   sectionOf,
@@ -18,6 +17,8 @@ export type CastBody = {
   readonly length: number
   readonly width: number
   readonly height: number
+  /** Whether relief may run round it, so that a seam has valleys to lie in. */
+  readonly relief: boolean
   readonly volume: number
   /** The whole of its surface, mm2. */
   readonly area: number
@@ -31,6 +32,7 @@ export function castBody({ piece, pieceStation }: MethodInput): CastBody {
     length,
     width,
     height,
+    relief: (piece.kind === 'turned' && geometry.recipe!.kind !== 'turned') || piece.kind === 'imported',
     volume: figures.volumeLitres * 1e6,
     area: figures.surfaceAreaM2 * 1e6,
   }
@@ -38,7 +40,7 @@ export function castBody({ piece, pieceStation }: MethodInput): CastBody {
 
 /** Volume of a part, mm3: measured on the solid, or a guess while something is dragged. */
 export const volumeOf = ({ kernel, quick }: MethodInput, recipe: SolidRecipe, guess: number): number =>
-  quick ? guess : kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)
+  quick ? guess : kernel.withSolids((s) => s.solid(recipe).body.volume())
 
 /** Level sections of a solid at some heights, each as closed contours in x and y. */
 export const levelSections = (

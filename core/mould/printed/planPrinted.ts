@@ -1,11 +1,11 @@
-import { measureSolid, type Placement, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import type { Placement, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Change, Finding, MouldChoice } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import type { BarePart } from '../boardBox/boxParts.ts'
 import { step } from '../buildingOrder.ts'
-import { type CastBody, castBody, levelSections, lockOf, undercut, volumeOf } from '../castBody.ts'
+import { type CastBody, castBody, levelSections, lockOf, undercut } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
 import {
@@ -13,18 +13,20 @@ import {
   cells,
   cylinderAlong,
   flangePoints,
+  measureCells,
   type Parting,
   pullOf,
   wholeShell,
 } from '../shells/flangedShells.ts'
 import type { MouldFact, PrintRow } from '../types.ts'
+import { keyed, keysOf } from './keys.ts'
 import { printFigures } from './printFigures.ts'
 import { splitPlanes } from './split.ts'
 
 /** Hours by hand [own]: set up, then clean and fit each part. */
 const HOURS = { start: 1, part: 0.4 }
-/** Bolt through a flange, and the peg that keys it, mm; a female key is this much larger [own]. */
-const BOLT = { radius: 2.2, peg: 2.5, pegHigh: 4, clearance: 0.2 }
+/** Hole of a bolt through a flange, mm. */
+const BOLT = { radius: 2.2 }
 /** Long-term tension a printed wall bears across its layers, MPa [own]. */
 const WALL_MPA = 4
 /** Edges shorter than this are not printed, mm. */
@@ -97,20 +99,26 @@ export const printedMethod: MouldMethod = {
     const whole = wholeShell({ ...told, holes: bolts })
     const rows: PrintRow[] = []
     const guess = (body.area * choice.shellWall) / Math.max(1, cells(partings).length)
+    const measured = quick ? null : measureCells(kernel, whole, partings)
     const parts = cells(partings).flatMap((cell, n): BarePart[] => {
       const name = `printed part ${n + 1}`
       const id = `shell/${n + 1}`
-      const bare = cellOf(whole, partings, cell, 'seam')
+      const found = measured?.get(cell.join())
+      if (measured && !found) return []
+      const keys = keysOf(fixings, partings, cell)
       const recipe: SolidRecipe = {
         kind: 'tidied',
-        solid: keyed(bare, fixings, partings, cell),
+        solid: keyed(cellOf(whole, partings, cell, 'seam'), keys),
         within: SLIVER,
         name: 'print',
       }
-      const volume = volumeOf(input, recipe, guess)
-      if (volume < 1) return []
-      const box = quick ? null : kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
-      const size = box ? [0, 1, 2].map((k) => box.max[k]! - box.min[k]!) : [0, 0, 0]
+      const volume = found ? found.volume + keys.volume : guess
+      const size = [0, 1, 2].map((k) =>
+        found
+          ? Math.max(found.max[k]!, ...keys.tips.map((t) => t[k]!)) -
+            Math.min(found.min[k]!, ...keys.tips.map((t) => t[k]!))
+          : 0,
+      )
       const lies = bedPlacement(partings, cell, size as [number, number, number], printer)
       const { cost: _, ...figures } = printFigures(volume, printer, filament)
       rows.push({ partId: id, name, ...figures, lies })
@@ -234,45 +242,6 @@ function rowsOf({ piece, stock }: MethodInput): {
 
 type MouldChoiceOf = Partial<MouldChoice>
 const choose = (pieceId: string, patch: MouldChoiceOf): Change => ({ type: 'mouldChosen', pieceId, patch })
-
-/** Pegs on the far side of a seam, and sockets a little larger on the near one, so that parts meet in one way only. */
-function keyed(
-  part: SolidRecipe,
-  fixings: readonly (readonly Vector[])[],
-  partings: readonly Parting[],
-  cell: readonly (1 | -1)[],
-): SolidRecipe {
-  const pegs: SolidRecipe[] = []
-  const sockets: SolidRecipe[] = []
-  fixings.forEach((points, i) => {
-    const parting = partings[i]!
-    for (const p of points.filter((_, k) => k % 2 === 1)) {
-      if (!touches(p, partings, cell, i)) continue
-      if (cell[i] === 1) pegs.push(cylinderAlong(p, parting.normal, BOLT.peg, BOLT.pegHigh, 1, 'key'))
-      else
-        sockets.push(
-          cylinderAlong(
-            p,
-            parting.normal,
-            BOLT.peg + BOLT.clearance,
-            BOLT.pegHigh + BOLT.clearance,
-            1,
-            'key',
-          ),
-        )
-    }
-  })
-  const joined: SolidRecipe = pegs.length > 0 ? { kind: 'union', of: [part, ...pegs] } : part
-  return sockets.length > 0 ? { kind: 'difference', from: joined, minus: sockets } : joined
-}
-
-/** Whether a point on one seam belongs to a cell: well inside all the others. */
-const touches = (p: Vector, partings: readonly Parting[], cell: readonly (1 | -1)[], own: number): boolean =>
-  partings.every(({ normal, offset }, i) => {
-    if (i === own) return true
-    const d = p[0] * normal[0] + p[1] * normal[1] + p[2] * normal[2] - offset
-    return d * cell[i]! > BOLT.peg + 1
-  })
 
 /** How a part lies on the bed: its first upright seam down where it fits so, else as it stands. */
 function bedPlacement(

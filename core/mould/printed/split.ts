@@ -54,10 +54,7 @@ export function firstParting(kernel: Kernel | null, body: CastBody): Parting {
   const straight = throughMiddle(body, body.width <= body.length ? Math.PI / 2 : 0)
   // A plan that is far from round has its parting along it.
   const far = Math.abs(body.length - body.width) > 0.05 * Math.max(body.length, body.width)
-  // What is turned is cut alike whichever way.
-  const { recipe } = body
-  const round = recipe.kind === 'moved' && recipe.solid.kind === 'turned'
-  if (!kernel || far || round) return straight
+  if (!kernel || far || !body.relief) return straight
   let [best, least] = [straight, cutArea(kernel, body, straight) * BETTER]
   for (let i = 1; i < TURNS; i += 1) {
     const parting = throughMiddle(body, (Math.PI * i) / TURNS)

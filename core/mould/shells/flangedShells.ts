@@ -1,3 +1,4 @@
+import type { Manifold } from 'manifold-3d'
 import {
   type CutPlane,
   type Kernel,
@@ -89,6 +90,36 @@ export function wholeShell(told: ShellsTold): SolidRecipe {
   if (told.low !== null) shell = trimmed(shell, [0, 0, 1], told.low, name)
   if (told.high !== null) shell = trimmed(shell, [0, 0, -1], -told.high, name)
   return shell
+}
+
+type MeasuredCell = { readonly volume: number; readonly min: Vector; readonly max: Vector }
+
+/** Volume and box of every cell that holds something of a shell, by its sides: one cut parts it into two at once. */
+export function measureCells(
+  kernel: Kernel,
+  shell: SolidRecipe,
+  partings: readonly Parting[],
+): ReadonlyMap<string, MeasuredCell> {
+  const found = new Map<string, MeasuredCell>()
+  const wanted = new Set(cells(partings).map((c) => c.join()))
+  kernel.withSolids((scope) => {
+    const split = (body: Manifold, sides: Cell): void => {
+      if (body.isEmpty()) return
+      const parting = partings[sides.length]
+      if (!parting) {
+        const { min, max } = body.boundingBox()
+        const volume = body.volume()
+        if (volume > 1 && wanted.has(sides.join()))
+          found.set(sides.join(), { volume, min: [...min], max: [...max] })
+        return
+      }
+      const [before, behind] = body.splitByPlane([...parting.normal], parting.offset)
+      split(scope.keep(before), [...sides, 1])
+      split(scope.keep(behind), [...sides, -1])
+    }
+    split(scope.solid(shell).body, [])
+  })
+  return found
 }
 
 /** What of a shell lies in a cell. */
@@ -215,6 +246,10 @@ export function cylinderAlong(
     },
   }
 }
+
+/** Area across a hole or peg of this radius, of its few sides. */
+export const cylinderArea = (radius: number): number =>
+  (FEW / 2) * Math.sin((2 * Math.PI) / FEW) * radius ** 2
 
 /** Sides of a bolt hole or peg: a mould has many, and none is measured by. */
 const FEW = 16
