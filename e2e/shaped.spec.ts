@@ -90,3 +90,42 @@ test('a liner, an upper form and formers in board boxes', async ({ page }) => {
   await expect(fact(page, /^Formers/)).toContainText('2')
   await expect(findings(page)).not.toContainText('No part in this mould forms')
 })
+
+test('stock from a list: good rows are taken and used, bad ones named by line', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'stock' }).click()
+  await page.getByRole('heading', { name: 'Stock of this job' }).waitFor()
+  await page.getByLabel('Stock list').setInputFiles({
+    name: 'yard.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'list,name,thickness,inside,length,width,price\nboards,board from the yard,17.6,,2750,1830,52\nboards,too thin,-1,,,,\ntubes,tube from the yard,,302,2000,,17\n',
+    ),
+  })
+  const main = page.getByRole('main')
+  await expect(main).toContainText('2 rows taken.')
+  await expect(main).toContainText('line 3: thickness')
+  await page.locator('summary', { hasText: 'Card tubes, 10' }).click()
+  await type(page, /^Price of a tube/, '19', page.getByRole('region', { name: 'tube from the yard' }))
+  await mouldOf(page, 'stair-tread')
+  await bench(page).getByRole('combobox', { name: 'Sides' }).selectOption({ label: 'board from the yard' })
+  await expect(bench(page)).toContainText('board from the yard')
+  await mouldOf(page, 'pier-drum')
+  await bench(page).getByRole('combobox', { name: 'Tube' }).selectOption({ label: 'tube from the yard' })
+  await expect(findings(page)).toContainText('casts 302 mm, not 300 mm')
+})
+
+test('a planter in a bucket to hand: weighed with water, and the piece takes its shape', async ({ page }) => {
+  await openDemo(page)
+  await startAtMould(page, 'Cone', 'Bucket block')
+  await buildAs(page, 'found vessel')
+  await expect(findings(page)).toContainText('the vessel is filled to 260 mm at most')
+  await findings(page)
+    .getByRole('button', { name: /^Take the vessel’s shape/ })
+    .click()
+  await expect(findings(page)).not.toContainText('is filled to')
+  await expect(station(page, 'Mould')).not.toContainText('stops the pour')
+  await bench(page).getByRole('checkbox', { name: 'Weighed with water' }).check()
+  await type(page, /^Water it held/, '3')
+  await expect(findings(page)).toContainText('It held 3 kg of water')
+})

@@ -5,13 +5,17 @@ import { newId } from '../app/files.ts'
 import { useAppSelector, useChange } from '../app/store.ts'
 import { database } from '../app/useAutosave.ts'
 import { loadShelf, saveShelf } from '../storage/jobStore.ts'
+import { FileButton } from '../ui/FileButton.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
+import { NameField } from './NameField.tsx'
+import { StockRows } from './StockRows.tsx'
 
 /** The job's own stock: boards to hand, bags, prices. What is kept on the shelf is where new jobs start from. */
 export function StockPage() {
   const job = useAppSelector((s) => s.job.job)!
   const change = useChange()
+  const [read, setRead] = useState<{ good: number; problems: readonly string[] } | null>(null)
   const [kept, setKept] = useState<string | null>(null)
   const [shelf, setShelf] = useState<Stock | null>(null)
   useEffect(() => {
@@ -46,6 +50,16 @@ export function StockPage() {
         ...(like && { material: like.material }),
       },
     })
+  }
+  const readList = async (file: File) => {
+    const { readStockCsv } = await import('../../core/stock/readStockCsv.ts')
+    const { rows, problems } = readStockCsv(await file.text(), job.stock)
+    if (rows.length > 0)
+      change(
+        `read ${rows.length === 1 ? 'a row' : `${rows.length} rows`} of stock`,
+        ...rows.map(({ list, row }) => ({ type: 'stockRowKept', list, row }) as const),
+      )
+    setRead({ good: rows.length, problems })
   }
   const keep = () =>
     saveShelf(database, job.stock)
@@ -185,6 +199,38 @@ export function StockPage() {
             </section>
           ))}
         </div>
+        <h2 className="mt-6">What moulds are made of beside boards</h2>
+        <StockRows />
+        <h2 className="mt-6">From a list</h2>
+        <p className="text-soft">
+          Comma-separated text, the first line naming the columns: name, thickness, length, width, price; list
+          says tubes, skins or another, boards where it is left out.
+        </p>
+        <FileButton
+          label="Stock list"
+          text="Read stock (CSV)"
+          accept=".csv,text/csv"
+          reading={null}
+          wrong={null}
+          onFile={(file) => void readList(file)}
+          onCancel={() => {}}
+        />
+        {read && (
+          <div role="status">
+            <p>
+              {read.good === 0
+                ? 'Nothing was taken.'
+                : `${read.good} ${read.good === 1 ? 'row' : 'rows'} taken.`}
+            </p>
+            {read.problems.length > 0 && (
+              <ul className="text-oxide">
+                {read.problems.map((p) => (
+                  <li key={p}>{p}</li>
+                ))}
+              </ul>
+            )}
+          </div>
+        )}
         <div className="mt-6 flex items-center gap-3">
           <button type="button" className="act" onClick={() => void keep()}>
             Keep this stock for new jobs
@@ -193,30 +239,5 @@ export function StockPage() {
         </div>
       </div>
     </main>
-  )
-}
-
-function NameField({
-  value,
-  label,
-  onName,
-}: {
-  value: string
-  label: string
-  onName: (name: string) => void
-}) {
-  const [typed, setTyped] = useState<string | null>(null)
-  return (
-    <input
-      aria-label={label}
-      className="label w-full border-b border-transparent bg-transparent text-[18px] font-bold hover:border-hair focus:border-ink"
-      value={typed ?? value}
-      onChange={(e) => setTyped(e.target.value)}
-      onBlur={() => {
-        const name = typed?.trim().slice(0, 120)
-        if (name && name !== value) onName(name)
-        setTyped(null)
-      }}
-    />
   )
 }
