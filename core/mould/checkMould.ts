@@ -37,6 +37,31 @@ export const finding = (
   remedies: changes ? [{ code, facts, changes }] : [],
 })
 
+/** A row that is chosen and not in stock; the first that is, is offered. */
+export const rowMissing = (
+  piece: Pick<Piece, 'id'>,
+  code: string,
+  row: string,
+  first: Partial<Piece['mould']> | undefined,
+): Finding =>
+  finding(
+    piece,
+    code,
+    'stop',
+    'choice',
+    { row },
+    first && [{ type: 'mouldChosen', pieceId: piece.id, patch: first }],
+  )
+
+/** More casts of one mould than its faces last. */
+export function wearFindings(
+  piece: Pick<Piece, 'id' | 'plannedCasts' | 'mouldCount'>,
+  lasts: number,
+): Finding[] {
+  const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+  return casts > lasts ? [finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts })] : []
+}
+
 /** Parts that no sheet of their stock holds. */
 export const tooLargeFindings = (piece: Pick<Piece, 'id'>, layouts: readonly BoardLayout[]): Finding[] =>
   layouts

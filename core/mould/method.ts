@@ -72,6 +72,18 @@ export type MethodEstimate = Pick<BuiltMould, 'hours' | 'life' | 'faceM2'> & {
   readonly materialCost: number | null
 }
 
+/** What most shaped moulds have none of; a method tells over it what it has. */
+export const NOTHING_BESIDE = {
+  materials: [],
+  alternatives: [],
+  screws: [],
+  sealant: [],
+  holdDown: [],
+  bowing: [],
+  straps: { count: 0, spacingMm: 0 },
+  tapeLengthMm: 0,
+} satisfies Partial<BuiltMould>
+
 /** Of a mould that is held by its own joints. */
 export const NO_STRAPS: MouldFigures['straps'] = { count: 0, spacingMm: 0 }
 

@@ -4,8 +4,8 @@ import { pouredPlacement, pouredSize } from '../../piece/index.ts'
 import { type BarePart, prism } from '../boardBox/boxParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
-import { boardMissing, finding, tooLargeFindings } from '../checkMould.ts'
-import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMould.ts'
+import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { rubberAmounts, rubberWall } from './rubber.ts'
 
@@ -31,15 +31,11 @@ export const blockMethod: MouldMethod = {
       ...(rubber
         ? []
         : [
-            finding(
+            rowMissing(
               piece,
               'rubber-missing',
-              'stop',
-              'choice',
-              { row: piece.mould.rubber },
-              stock.rubbers[0] && [
-                { type: 'mouldChosen', pieceId: piece.id, patch: { rubber: stock.rubbers[0].id } },
-              ],
+              piece.mould.rubber,
+              stock.rubbers[0] && { rubber: stock.rubbers[0].id },
             ),
           ]),
     ]
@@ -109,11 +105,10 @@ export const blockMethod: MouldMethod = {
     })
     const force = holdDownForce(pattern, (pattern * PATTERN_KG_PER_M3) / 1e9, rubber.densityKgPerM3)
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
       materials: rows.filter((r) => r.isPart),
       alternatives: rows.filter((r) => !r.isPart),
-      screws: [],
-      sealant: [],
       holdDown: [
         {
           partId: 'rubber',
@@ -122,9 +117,6 @@ export const blockMethod: MouldMethod = {
           screws: Math.max(2, Math.ceil(force / board.screwHold)),
         },
       ],
-      bowing: [],
-      straps: NO_STRAPS,
-      tapeLengthMm: 0,
       hours: HOURS,
       life: rubber.casts,
       faceM2: figures.surfaceAreaM2,

@@ -4,8 +4,8 @@ import { rubberAmounts, rubberWall } from '../block/rubber.ts'
 import type { BarePart } from '../boardBox/boxParts.ts'
 import { step } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
-import { finding } from '../checkMould.ts'
-import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { finding, rowMissing, wearFindings } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { firstParting } from '../printed/split.ts'
 import { cellOf, cells, coat, flangePoints, pullOf, wholeShell } from '../shells/flangedShells.ts'
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
@@ -43,38 +43,16 @@ export const brushedMethod: MouldMethod = {
     const { mould } = piece
     const { rubber, jacket } = rowsOf(input)
     if (!rubber || !jacket) {
-      const first = { rubber: stock.rubbers[0]?.id, jacket: stock.jackets[0]?.id }
+      const [firstRubber, firstJacket] = [stock.rubbers[0], stock.jackets[0]]
       return {
         built: null,
         findings: [
           ...(rubber
             ? []
-            : [
-                finding(
-                  piece,
-                  'rubber-missing',
-                  'stop',
-                  'choice',
-                  { row: mould.rubber },
-                  first.rubber === undefined
-                    ? undefined
-                    : [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubber: first.rubber } }],
-                ),
-              ]),
+            : [rowMissing(piece, 'rubber-missing', mould.rubber, firstRubber && { rubber: firstRubber.id })]),
           ...(jacket
             ? []
-            : [
-                finding(
-                  piece,
-                  'jacket-missing',
-                  'stop',
-                  'choice',
-                  { row: mould.jacket },
-                  first.jacket === undefined
-                    ? undefined
-                    : [{ type: 'mouldChosen', pieceId: piece.id, patch: { jacket: first.jacket } }],
-                ),
-              ]),
+            : [rowMissing(piece, 'jacket-missing', mould.jacket, firstJacket && { jacket: firstJacket.id })]),
         ],
       }
     }
@@ -199,6 +177,7 @@ export const brushedMethod: MouldMethod = {
         : []),
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
       materials: [
         row(rubber),
@@ -212,12 +191,6 @@ export const brushedMethod: MouldMethod = {
         },
       ],
       alternatives: stock.rubbers.filter((r) => r.id !== rubber.id).map(row),
-      screws: [],
-      sealant: [],
-      holdDown: [],
-      bowing: [],
-      straps: NO_STRAPS,
-      tapeLengthMm: 0,
       hours: hoursOf(input, body.area),
       life: rubber.casts,
       faceM2: body.area / 1e6,
@@ -294,9 +267,7 @@ export const brushedMethod: MouldMethod = {
               [{ type: 'mouldChosen', pieceId: piece.id, patch: { skinCoat: rubber.leastWall / 2 } }],
             ),
           )
-        const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
-        if (casts > rubber.casts)
-          found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: rubber.casts }))
+        found.push(...wearFindings(piece, rubber.casts))
         return found
       },
     }

@@ -4,8 +4,8 @@ import { GRAVITY } from '../../units/convert.ts'
 import { barePart, DOWN, UP } from '../bareParts.ts'
 import type { BarePart } from '../boardBox/boxParts.ts'
 import { type CastBody, castBody, greatestSection, levelSections, volumeOf } from '../castBody.ts'
-import { finding } from '../checkMould.ts'
-import type { BuiltMould, MethodInput, MouldMethod } from '../method.ts'
+import { finding, rowMissing } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import {
   cellOf,
   cylinderAlong,
@@ -53,15 +53,11 @@ export const closedMethod: MouldMethod = {
       return {
         built: null,
         findings: [
-          finding(
+          rowMissing(
             piece,
             'jacket-missing',
-            'stop',
-            'choice',
-            { row: piece.mould.jacket },
-            stock.jackets[0] && [
-              { type: 'mouldChosen', pieceId: piece.id, patch: { jacket: stock.jackets[0].id } },
-            ],
+            piece.mould.jacket,
+            stock.jackets[0] && { jacket: stock.jackets[0].id },
           ),
         ],
       }
@@ -181,6 +177,7 @@ export const closedMethod: MouldMethod = {
       { label: 'Clamps or bolts round the joint', value: clamps.length, unit: '' },
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
       materials: [
         {
@@ -205,12 +202,8 @@ export const closedMethod: MouldMethod = {
             isPart: false,
           }
         }),
-      screws: [],
-      sealant: [],
       holdDown: [{ partId: parts[1].id, name: parts[1].name, holdForceN: held, screws: 0 }],
-      bowing: [],
       straps: { count: straps, spacingMm: Math.floor(Math.max(body.length, body.width) / (straps + 1)) },
-      tapeLengthMm: 0,
       hours: HOURS.start + layUpHours(body.area, jacket) + HOURS.vent * tops.length,
       life: jacket.casts,
       faceM2: body.area / 1e6,

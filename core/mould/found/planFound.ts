@@ -5,8 +5,8 @@ import type { Vessel } from '../../stock/index.ts'
 import { barePart } from '../bareParts.ts'
 import { step } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, regionBox } from '../castBody.ts'
-import { finding } from '../checkMould.ts'
-import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { finding, rowMissing, wearFindings } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MouldFact } from '../types.ts'
 import { diameterAt, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
 
@@ -38,16 +38,7 @@ export const foundMethod: MouldMethod = {
     if (!vessel)
       return {
         built: null,
-        findings: [
-          finding(
-            piece,
-            'vessel-missing',
-            'stop',
-            'choice',
-            { row: piece.mould.vessel },
-            first && [{ type: 'mouldChosen', pieceId: piece.id, patch: { vessel: first.id } }],
-          ),
-        ],
+        findings: [rowMissing(piece, 'vessel-missing', piece.mould.vessel, first && { vessel: first.id })],
       }
     const body = castBody(input)
     const { rings, wall } = vessel
@@ -91,6 +82,7 @@ export const foundMethod: MouldMethod = {
       },
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts: [
         barePart({
           id: 'vessel',
@@ -124,12 +116,6 @@ export const foundMethod: MouldMethod = {
           note: `${v.rings[0]!.diameter} to ${v.rings.at(-1)!.diameter} mm over ${v.rings.at(-1)!.height} mm`,
           isPart: false,
         })),
-      screws: [],
-      sealant: [],
-      holdDown: [],
-      bowing: [],
-      straps: NO_STRAPS,
-      tapeLengthMm: 0,
       hours: HOURS,
       life: vessel.casts,
       faceM2: body.area / 1e6,
@@ -267,9 +253,7 @@ function checkFound(
         [{ type: 'mouldChosen', pieceId: piece.id, patch: { vesselWaterKg: null } }],
       ),
     )
-  const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
-  if (casts > vessel.casts)
-    found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: vessel.casts }))
+  found.push(...wearFindings(piece, vessel.casts))
   return found
 }
 

@@ -8,9 +8,8 @@ import { holdDownForce } from '../boardBox/fixings.ts'
 import { LIFE } from '../boardBox/life.ts'
 import { namesOf, step } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, regionLoops, undercut } from '../castBody.ts'
-import { finding, tooLargeFindings } from '../checkMould.ts'
-import type { BuiltMould, MethodInput, MouldMethod } from '../method.ts'
-import { NO_STRAPS } from '../method.ts'
+import { finding, rowMissing, tooLargeFindings, wearFindings } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { BuildStep, MouldFact } from '../types.ts'
 import { routerSteps } from './router.ts'
 
@@ -66,14 +65,7 @@ export const layersMethod: MouldMethod = {
       return {
         built: null,
         findings: [
-          finding(
-            piece,
-            'layers-missing',
-            'stop',
-            'choice',
-            { row: piece.mould.layerStock },
-            first && [{ type: 'mouldChosen', pieceId: piece.id, patch: { layerStock: first.id } }],
-          ),
+          rowMissing(piece, 'layers-missing', piece.mould.layerStock, first && { layerStock: first.id }),
         ],
       }
     const body = castBody(input)
@@ -134,23 +126,16 @@ export const layersMethod: MouldMethod = {
           ]
         : []),
     ]
-    const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
     const life = shape?.locks && raw ? 1 : lifeOf(sheet, stock)
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
-      materials: [],
-      alternatives: [],
-      screws: [],
-      sealant: [],
       holdDown: (shape?.islands ?? []).map((volume, i) => ({
         partId: 'layer/1',
         name: `loose core ${i + 1}`,
         holdForceN: holdDownForce(volume, massOf(volume, sheet.densityKgPerM3), input.mix.freshKgPerM3),
         screws: 0,
       })),
-      bowing: [],
-      straps: NO_STRAPS,
-      tapeLengthMm: 0,
       hours: HOURS.start + HOURS.layer * heights.length + HOURS.faceM2 * faceM2,
       life,
       faceM2,
@@ -200,9 +185,7 @@ export const layersMethod: MouldMethod = {
       check: (layouts) => [
         ...tooLargeFindings(piece, layouts),
         ...(shape ? checkShape(input, shape, raw) : []),
-        ...(casts > life
-          ? [finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: life })]
-          : []),
+        ...wearFindings(piece, life),
       ],
     }
     return { built, findings: [] }

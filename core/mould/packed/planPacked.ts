@@ -5,8 +5,8 @@ import { prism } from '../boardBox/boxParts.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
 import { step } from '../buildingOrder.ts'
 import { volumeOf } from '../castBody.ts'
-import { finding, TALL, tooLargeFindings } from '../checkMould.ts'
-import type { BuiltMould, MouldMethod } from '../method.ts'
+import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
+import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { whyNoProfile } from '../ribs/constantSection.ts'
 import { checkSkin, skinParts, skinRows } from '../ribs/skinParts.ts'
 import { STRAP } from '../tube/planTube.ts'
@@ -110,6 +110,7 @@ export const packedMethod: MouldMethod = {
         : []),
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
       materials: [
         {
@@ -121,13 +122,7 @@ export const packedMethod: MouldMethod = {
           isPart: true,
         },
       ],
-      alternatives: [],
-      screws: [],
-      sealant: [],
-      holdDown: [],
-      bowing: [],
       straps: { count: straps, spacingMm: Math.floor(body.height / (straps + 1)) },
-      tapeLengthMm: 0,
       hours: HOURS.start + HOURS.strip * runs.length + (HOURS.m3 * volume) / 1e9,
       life: 1,
       faceM2: body.area / 1e6,
@@ -190,14 +185,7 @@ export const packedMethod: MouldMethod = {
         ...(body.height > TALL.deep || pressure > TALL.pressure
           ? [finding(piece, 'tall-form', 'stop', 'choice', { depthMm: body.height, pressureKPa: pressure })]
           : []),
-        ...(Math.ceil(piece.plannedCasts / piece.mouldCount) > 1
-          ? [
-              finding(piece, 'mould-wears-out', 'note', 'choice', {
-                casts: Math.ceil(piece.plannedCasts / piece.mouldCount),
-                lasts: 1,
-              }),
-            ]
-          : []),
+        ...wearFindings(piece, 1),
       ],
     }
     return { built, findings: [] }

@@ -6,8 +6,8 @@ import { barePart, DOWN } from '../bareParts.ts'
 import type { BarePart } from '../boardBox/boxParts.ts'
 import { step } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, lockOf, undercut } from '../castBody.ts'
-import { finding } from '../checkMould.ts'
-import { type BuiltMould, type MethodInput, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { finding, rowMissing, wearFindings } from '../checkMould.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import {
   cellOf,
   cells,
@@ -152,6 +152,7 @@ export const printedMethod: MouldMethod = {
       { label: 'Bolts', value: boltCount, unit: '', note: 'M4 through the flanges, pegs between them' },
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
       materials: [
         {
@@ -163,13 +164,6 @@ export const printedMethod: MouldMethod = {
           isPart: false,
         },
       ],
-      alternatives: [],
-      screws: [],
-      sealant: [],
-      holdDown: [],
-      bowing: [],
-      straps: NO_STRAPS,
-      tapeLengthMm: 0,
       hours: HOURS.start + HOURS.part * parts.length,
       life: filament.casts,
       faceM2: body.area / 1e6,
@@ -212,8 +206,6 @@ function rowsOf({ piece, stock }: MethodInput): {
 } {
   const printer = stock.printers.find((p) => p.id === piece.mould.printer)
   const filament = stock.filaments.find((f) => f.id === piece.mould.filament)
-  const missing = (code: string, row: string, first: MouldChoiceOf | undefined): Finding =>
-    finding(piece, code, 'stop', 'choice', { row }, first && [choose(piece.id, first)])
   return {
     printer,
     filament,
@@ -221,7 +213,8 @@ function rowsOf({ piece, stock }: MethodInput): {
       ...(printer
         ? []
         : [
-            missing(
+            rowMissing(
+              piece,
               'printer-missing',
               piece.mould.printer,
               stock.printers[0] && { printer: stock.printers[0].id },
@@ -230,7 +223,8 @@ function rowsOf({ piece, stock }: MethodInput): {
       ...(filament
         ? []
         : [
-            missing(
+            rowMissing(
+              piece,
               'filament-missing',
               piece.mould.filament,
               stock.filaments[0] && { filament: stock.filaments[0].id },
@@ -319,9 +313,7 @@ function checkPrinted(
         [choose(piece.id, { shellWall: Math.ceil((tension / WALL_MPA) * 2) / 2 })],
       ),
     )
-  const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
-  if (casts > filament.casts)
-    found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: filament.casts }))
+  found.push(...wearFindings(piece, filament.casts))
   if (quick) return found
   const lock = locksOf(input, body, partings)
   if (lock)

@@ -7,8 +7,8 @@ import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
 import { LIFE } from '../boardBox/life.ts'
 import { step } from '../buildingOrder.ts'
 import { regionLoops } from '../castBody.ts'
-import { finding, TALL, tooLargeFindings } from '../checkMould.ts'
-import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
+import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MouldFact } from '../types.ts'
 import { whyNoProfile } from './constantSection.ts'
 import { checkSkin, skinParts, skinRows } from './skinParts.ts'
@@ -153,14 +153,8 @@ export const ribsMethod: MouldMethod = {
         : []),
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
-      materials: [],
-      alternatives: [],
-      screws: [],
-      sealant: [],
-      holdDown: [],
-      bowing: [],
-      straps: NO_STRAPS,
       tapeLengthMm: joints * body.height,
       hours: HOURS.start + HOURS.rib * ribs.length + HOURS.strip * runs.length,
       life,
@@ -244,9 +238,7 @@ export const ribsMethod: MouldMethod = {
               [{ type: 'mouldChosen', pieceId: piece.id, patch: { ribSpacing: null } }],
             ),
           )
-        const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
-        if (casts > life)
-          found.push(finding(piece, 'mould-wears-out', 'note', 'choice', { casts, lasts: life }))
+        found.push(...wearFindings(piece, life))
         return found
       },
     }

@@ -3,7 +3,7 @@ import type { Skin } from '../../stock/index.ts'
 import { barePart } from '../bareParts.ts'
 import type { BarePart } from '../boardBox/boxParts.ts'
 import { type CastBody, castBody } from '../castBody.ts'
-import { boardMissing, finding } from '../checkMould.ts'
+import { boardMissing, finding, rowMissing } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { type SkinRun, skinRuns } from './skinRuns.ts'
 
@@ -53,18 +53,7 @@ export function skinRows(input: MethodInput) {
   const first = stock.skins[0]
   const findings: Finding[] = [
     ...(board ? [] : [boardMissing(piece, 'the sides', piece.mould.sideBoard)]),
-    ...(skin
-      ? []
-      : [
-          finding(
-            piece,
-            'skin-missing',
-            'stop',
-            'choice',
-            { row: piece.mould.skin },
-            first && [{ type: 'mouldChosen', pieceId: piece.id, patch: { skin: first.id } }],
-          ),
-        ]),
+    ...(skin ? [] : [rowMissing(piece, 'skin-missing', piece.mould.skin, first && { skin: first.id })]),
   ]
   return { skin, board, findings, body: castBody(input) }
 }

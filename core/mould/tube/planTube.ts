@@ -5,7 +5,7 @@ import { pouredSize } from '../../piece/index.ts'
 import type { Tube } from '../../stock/index.ts'
 import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
 import { boardMissing, finding, TALL } from '../checkMould.ts'
-import type { BuiltMould, MouldMethod } from '../method.ts'
+import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 
 /** Hours to cut, line, fix and strap [own]. */
@@ -152,15 +152,10 @@ export const tubeMethod: MouldMethod = {
         : []),
     ]
     const built: BuiltMould = {
+      ...NOTHING_BESIDE,
       parts,
       materials,
-      alternatives: [],
-      screws: [],
-      sealant: [],
-      holdDown: [],
-      bowing: [],
       straps: { count: straps, spacingMm: straps > 0 ? Math.floor(spacing / 5) * 5 : 0 },
-      tapeLengthMm: 0,
       hours: HOURS + (form.core ? 0.5 : 0),
       life: 1,
       faceM2: pieceStation.figures.surfaceAreaM2,
