@@ -1,0 +1,138 @@
+import type { Vector } from '../../geometry/index.ts'
+import type { Change, Finding, Piece } from '../../job/index.ts'
+import { pressureAt } from '../../mechanics/index.ts'
+import type { Filament, Printer } from '../../stock/index.ts'
+import { type CastBody, levelSections, lockOf, undercut } from '../castBody.ts'
+import { finding, wearFindings } from '../checkMould.ts'
+import type { MethodInput } from '../method.ts'
+import type { Parting } from '../shells/flangedShells.ts'
+
+/** Long-term tension a printed wall bears across its layers, MPa [own]. */
+const WALL_MPA = 4
+/** Parts from which a bed is too small to be of use. */
+const MANY = 60
+/** An open top smaller than this share of the plan is no opening to fill by. */
+const OPEN = 0.02
+
+const choose = (pieceId: string, patch: Partial<Piece['mould']>): Change => ({
+  type: 'mouldChosen',
+  pieceId,
+  patch,
+})
+
+/** What is wrong with printed shells: their walls, the bed, the fill's pull, whether they leave and can be filled. */
+export function checkPrinted(
+  input: MethodInput,
+  body: CastBody,
+  partings: readonly Parting[],
+  printer: Printer,
+  filament: Filament,
+  count: number,
+): Finding[] {
+  const { piece, quick, mix } = input
+  const { mould } = piece
+  const found: Finding[] = []
+  const lines = Math.max(2, Math.round(mould.shellWall / printer.nozzle)) * printer.nozzle
+  if (mould.shellWall < 2 * printer.nozzle - 1e-9)
+    found.push(
+      finding(
+        piece,
+        'print-wall-thin',
+        mould.shellWall < printer.nozzle ? 'stop' : 'warn',
+        'choice',
+        { wallMm: mould.shellWall, nozzleMm: printer.nozzle },
+        [choose(piece.id, { shellWall: Math.max(lines, 4 * printer.nozzle) })],
+      ),
+    )
+  const least = 3 * (mould.shellWall + mould.flange)
+  if (Math.min(printer.bedX, printer.bedY, printer.bedZ) < least || count > MANY) {
+    const larger = input.stock.printers.find((p) => p.bedX * p.bedY > printer.bedX * printer.bedY)
+    found.push(
+      finding(
+        piece,
+        'bed-too-small',
+        count > MANY ? 'warn' : 'stop',
+        'choice',
+        { parts: count, bedMm: Math.min(printer.bedX, printer.bedY), flangeMm: mould.flange },
+        larger && [choose(piece.id, { printer: larger.id })],
+      ),
+    )
+  }
+  const tension = (pressureAt(body.height, mix.freshKgPerM3) / 1000) * (Math.max(body.length, body.width) / 2)
+  const stress = tension / Math.max(mould.shellWall, 1e-6)
+  if (stress > WALL_MPA)
+    found.push(
+      finding(
+        piece,
+        'shell-bursts',
+        'warn',
+        'choice',
+        { stressMPa: stress, allowedMPa: WALL_MPA, wallMm: mould.shellWall },
+        [choose(piece.id, { shellWall: Math.ceil((tension / WALL_MPA) * 2) / 2 })],
+      ),
+    )
+  found.push(...wearFindings(piece, filament.casts))
+  if (quick) return found
+  const lock = locksOf(input, body, partings)
+  if (lock)
+    found.push(
+      finding(
+        piece,
+        'undercut-locks',
+        'stop',
+        'shell/1',
+        { heightMm: lock.heightMm },
+        mould.shells === 1
+          ? [choose(piece.id, { shells: 2 })]
+          : undercut(input.kernel, body) === null
+            ? [choose(piece.id, { shells: 1 })]
+            : undefined,
+      ),
+    )
+  const [top, most] = areasOf(input, body)
+  if (top < OPEN * most)
+    found.push(
+      finding(piece, 'no-fill-opening', 'stop', 'shell/1', { openMm2: Math.round(top) }, [
+        choose(piece.id, { method: 'closed' }),
+      ]),
+    )
+  return found
+}
+
+/** Whether a part cannot leave the cast along its own pull. One shell draws off the whole, two leave outward of their seam. */
+function locksOf(
+  { kernel, piece }: MethodInput,
+  body: CastBody,
+  partings: readonly Parting[],
+): { heightMm: number } | null {
+  const seams = partings.filter((p) => Math.abs(p.normal[2]) < 0.5)
+  if (piece.mould.shells === 1 || seams.length === 0) {
+    const under = undercut(kernel, body)
+    return under && { heightMm: under.z }
+  }
+  const { normal, offset } = seams[0]!
+  const reach = Math.abs(normal[0]) * body.length + Math.abs(normal[1]) * body.width
+  for (const s of [1, -1] as const) {
+    const way: Vector = [normal[0] * s, normal[1] * s, 0]
+    const lock = lockOf(kernel, body.recipe, way, offset * s, offset * s + reach / 2)
+    if (lock) return { heightMm: body.height / 2 }
+  }
+  return null
+}
+
+const areasOf = ({ kernel }: MethodInput, body: CastBody): [number, number] => {
+  const heights = [
+    body.height - Math.min(0.5, body.height / 50),
+    ...[0.25, 0.5, 0.75].map((k) => k * body.height),
+  ]
+  const areas = levelSections(kernel, body.recipe, heights).map((region) =>
+    region.reduce((sum, ring) => {
+      const twice = ring.reduce((s, [x, y], i) => {
+        const [nx, ny] = ring[(i + 1) % ring.length]!
+        return s + x * ny - nx * y
+      }, 0)
+      return sum + twice / 2
+    }, 0),
+  )
+  return [areas[0]!, Math.max(...areas)]
+}
