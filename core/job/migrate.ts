@@ -94,6 +94,7 @@ const mouldsOfAnyPlan = (raw: Raw): Raw => ({
       ...NEW_ROWS(),
       boards: records(raw.stock.boards).map((board) => ({
         ...board,
+        offcuts: [],
         elasticityAcross: Number(board.elasticity) * (ACROSS[String(board.material)] ?? 1),
       })),
     },

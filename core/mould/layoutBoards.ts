@@ -1,6 +1,7 @@
 import type { MouldChoice } from '../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../stock/index.ts'
 import { layOut } from './layout/layOut.ts'
+import type { LaidSheet, LayoutOptions, LayoutPart } from './layout/types.ts'
 import type { BoardLayout, CutRow } from './types.ts'
 
 /** Off-cuts above this are worth keeping, mm. */
@@ -40,12 +41,17 @@ function layoutOne(
       width: row.widthMm,
     })),
   )
-  const layout = layOut(parts, board, {
+  const options = {
     kerf: choice.kerf,
-    trim: choice.trim,
     turnParts: choice.turnParts && !board.grain,
     ...(shouldStop && { shouldStop }),
-  })
+  }
+  const { laid, left } = layOnOffcuts(parts, board, options)
+  const layout = layOut(left, board, { ...options, trim: choice.trim })
+  const sheets = [
+    ...laid,
+    ...layout.sheets.map((sheet) => ({ sheet, length: board.length, width: board.width, offcut: false })),
+  ]
   const used = layout.sheets.reduce((sum, s) => sum + s.usedShare, 0)
   const labelOf = (id: string) => id.slice(0, id.indexOf('#'))
   return {
@@ -56,7 +62,10 @@ function layoutOne(
     lowerBoundSheets: layout.lowerBound,
     wasteShare: layout.sheets.length === 0 ? 0 : 1 - used / layout.sheets.length,
     tooLarge: [...new Set(layout.tooLarge.map(labelOf))],
-    sheets: layout.sheets.map((sheet) => ({
+    sheets: sheets.map(({ sheet, length, width, offcut }) => ({
+      lengthMm: length,
+      widthMm: width,
+      offcut,
       usedShare: sheet.usedShare,
       parts: sheet.parts.map((p) => ({
         label: labelOf(p.id),
@@ -77,3 +86,54 @@ function layoutOne(
     })),
   }
 }
+
+type Laid = {
+  readonly sheet: LaidSheet
+  readonly length: number
+  readonly width: number
+  readonly offcut: boolean
+}
+
+/** How few orders are tried on a piece from the shelf: it holds only a few parts. */
+const OFFCUT_TRIES = 60
+
+/**
+ * Parts on the pieces to hand, the smallest that holds one first, so that large ones are kept for large parts. Their
+ * edges are sawn already: nothing is trimmed off them.
+ */
+function layOnOffcuts(
+  parts: readonly LayoutPart[],
+  { offcuts = [] }: SheetStock,
+  options: Omit<LayoutOptions, 'trim'>,
+): { readonly laid: readonly Laid[]; readonly left: readonly LayoutPart[] } {
+  let left = parts
+  const laid: Laid[] = []
+  for (const { length, width } of [...offcuts].sort((a, b) => a.length * a.width - b.length * b.width)) {
+    if (left.length === 0 || options.shouldStop?.()) break
+    const { sheets } = layOut(left, { length, width }, { ...options, trim: 0, tries: OFFCUT_TRIES })
+    const fullest = [...sheets].sort((a, b) => b.usedShare - a.usedShare)[0]
+    if (!fullest) continue
+    const placed = new Set(fullest.parts.map((p) => p.id))
+    left = left.filter((p) => !placed.has(p.id))
+    laid.push({ sheet: fullest, length, width, offcut: true })
+  }
+  return { laid, left }
+}
+
+/**
+ * The pieces of a board to hand once a mould is sawn: those that were cut from are gone, the off-cuts worth keeping are
+ * there.
+ */
+export function offcutsAfter(
+  offcuts: SheetOffcuts,
+  layout: BoardLayout,
+): { readonly length: number; readonly width: number }[] {
+  const rest = [...offcuts]
+  for (const sheet of layout.sheets.filter((s) => s.offcut)) {
+    const at = rest.findIndex((o) => o.length === sheet.lengthMm && o.width === sheet.widthMm)
+    if (at >= 0) rest.splice(at, 1)
+  }
+  const kept = layout.sheets.flatMap((s) => s.offcuts.filter((o) => o.kept))
+  return [...rest, ...kept.map((o) => ({ length: Math.floor(o.lengthMm), width: Math.floor(o.widthMm) }))]
+}
+type SheetOffcuts = NonNullable<SheetStock['offcuts']>

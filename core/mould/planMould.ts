@@ -15,7 +15,7 @@ import { tableLevel } from './level.ts'
 import type { BuiltMould, MethodInput, MouldMethod } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
-import type { MouldFigures, MouldStation, PartRole } from './types.ts'
+import type { BoardLayout, MouldFigures, MouldStation, PartRole } from './types.ts'
 
 /**
  * The second station: the mould round the piece as poured, by the chosen method, every part a solid in place, and the
@@ -42,6 +42,9 @@ export function planMouldStation(
   return assemble(method, built, findings, input, shouldStop)
 }
 
+/** Boards that are bought; pieces from the shelf are paid for. */
+const wholeSheets = (l: BoardLayout): number => l.sheets.filter((s) => !s.offcut).length
+
 /** Parts that are made, neither cut from a sheet nor bought. */
 const MADE: readonly PartRole[] = ['shell', 'jacket', 'liner', 'former']
 
@@ -63,7 +66,7 @@ function assemble(
   const sheets = sheetStock(stock)
   const boardCost = layouts.reduce<number | null>((sum, l) => {
     const price = sheets.find((b) => b.id === l.boardId)!.price
-    return sum === null || price === null ? null : sum + price * l.sheets.length
+    return sum === null || price === null ? null : sum + price * wholeSheets(l)
   }, 0)
   const materialCost = built.materials.reduce<number | null>(
     (sum, m) => (sum === null || m.cost === null ? null : sum + m.cost * piece.mouldCount),
@@ -95,7 +98,7 @@ function assemble(
       rows.reduce((sum, r) => sum + r.count, 0) +
       built.materials.filter((m) => m.isPart).length +
       bare.filter((p) => MADE.includes(p.role)).length,
-    sheetCount: layouts.reduce((sum, l) => sum + l.sheets.length, 0),
+    sheetCount: layouts.reduce((sum, l) => sum + wholeSheets(l), 0),
     parts: parts.map(({ recipe: _, pull: __, leaves: ___, ...p }) => ({
       ...p,
       weightKg: weights.get(p.id)!,

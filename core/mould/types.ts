@@ -110,6 +110,10 @@ export type BoardLayout = {
   readonly wasteShare: number
   readonly tooLarge: readonly string[]
   readonly sheets: readonly {
+    readonly lengthMm: number
+    readonly widthMm: number
+    /** A piece from the shelf, not a whole board. */
+    readonly offcut: boolean
     readonly usedShare: number
     readonly parts: readonly {
       label: string

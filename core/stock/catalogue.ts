@@ -23,6 +23,7 @@ const board = (
   elasticity: 2000,
   elasticityAcross: rest.elasticity ?? 2000,
   screwHold: 250,
+  offcuts: [],
   price: null,
   source: `density and stiffness: ${HANDBOOK}; screw hold: ${OWN}`,
   ...rest,

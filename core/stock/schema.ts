@@ -21,6 +21,10 @@ export const boardSchema = z.strictObject({
   elasticity: positive.describe('MPa, along the face grain where there is one'),
   elasticityAcross: positive.describe('MPa, across the face grain; the same where there is none'),
   screwHold: positive.describe('allowable withdrawal of one screw in the edge, N'),
+  offcuts: z
+    .array(z.strictObject({ length: positive, width: positive }))
+    .max(100)
+    .describe('pieces of it to hand, cut from before a whole board, mm'),
   price: price.describe('a whole board'),
   source,
 })

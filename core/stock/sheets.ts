@@ -11,6 +11,8 @@ export type SheetStock = {
   readonly grain: boolean
   readonly densityKgPerM3: number
   readonly price: number | null
+  /** Pieces to hand that are cut from first. */
+  readonly offcuts?: readonly { readonly length: number; readonly width: number }[]
 }
 
 const SKIN_KG_PER_M3 = {

@@ -9,6 +9,7 @@ import { FileButton } from '../ui/FileButton.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
 import { NameField } from './NameField.tsx'
+import { Offcuts } from './Offcuts.tsx'
 import { StockRows } from './StockRows.tsx'
 
 /** The job's own stock: boards to hand, bags, prices. What is kept on the shelf is where new jobs start from. */
@@ -45,6 +46,7 @@ export function StockPage() {
         elasticity: 2000,
         elasticityAcross: 2000,
         screwHold: 250,
+        offcuts: [],
         price: null,
         source: 'typed here',
         ...(like && { material: like.material }),
@@ -129,6 +131,7 @@ export function StockPage() {
                 placeholder="no price"
                 onCommit={(price) => board(b, { price })}
               />
+              <Offcuts rows={b.offcuts} onRows={(offcuts) => board(b, { offcuts })} />
               <label className="row">
                 <span>Parts keep the grain</span>
                 <input

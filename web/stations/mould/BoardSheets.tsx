@@ -15,8 +15,9 @@ export function BoardSheets() {
   const sheets = (figures?.layouts ?? []).flatMap((layout) =>
     layout.sheets.map((sheet, i) => ({ layout, sheet, n: i + 1 })),
   )
-  const total = sheets.reduce((sum, s) => sum + s.layout.sheetLengthMm, 0)
-  const tallest = Math.max(1, ...sheets.map((s) => s.layout.sheetWidthMm))
+  const whole = sheets.filter((s) => !s.sheet.offcut).length
+  const total = sheets.reduce((sum, s) => sum + s.sheet.lengthMm, 0)
+  const tallest = Math.max(1, ...sheets.map((s) => s.sheet.widthMm))
   const scale = Math.min(
     (size.width - 2 * ROOM.side - ROOM.gap * Math.max(0, sheets.length - 1)) / Math.max(1, total),
     (size.height - ROOM.top - ROOM.bottom - 18) / tallest,
@@ -26,7 +27,9 @@ export function BoardSheets() {
   return (
     <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <span className="view-name absolute left-4 top-1">
-        Boards: {sheets.length === 1 ? '1 sheet' : `${sheets.length} sheets`}
+        Boards: {whole === 1 ? '1 sheet' : `${whole} sheets`}
+        {whole < sheets.length &&
+          ` and ${sheets.length - whole} ${sheets.length - whole === 1 ? 'off-cut' : 'off-cuts'}`}
         {figures &&
           `, no layout needs fewer than ${figures.layouts.reduce((sum, l) => sum + l.lowerBoundSheets, 0)}`}
       </span>
@@ -37,8 +40,8 @@ export function BoardSheets() {
         <svg width={size.width} height={size.height} role="img" aria-label="Board sheets with their cuts">
           {sheets.map(({ layout, sheet, n }) => {
             const left = x
-            x += layout.sheetLengthMm * scale + ROOM.gap
-            const high = layout.sheetWidthMm * scale
+            x += sheet.lengthMm * scale + ROOM.gap
+            const high = sheet.widthMm * scale
             const rect = (r: { xMm: number; yMm: number; lengthMm: number; widthMm: number }) => ({
               x: left + r.xMm * scale,
               y: ROOM.top + high - (r.yMm + r.widthMm) * scale,
@@ -50,7 +53,7 @@ export function BoardSheets() {
                 <rect
                   x={left}
                   y={ROOM.top}
-                  width={layout.sheetLengthMm * scale}
+                  width={sheet.lengthMm * scale}
                   height={high}
                   fill="var(--paper)"
                   stroke="var(--ink)"
@@ -117,7 +120,9 @@ export function BoardSheets() {
                   className="dim"
                   style={{ fontSize: 13, fontWeight: 500 }}
                 >
-                  {sheetLabel(layout.boardName, n, sheet.usedShare, layout.sheetLengthMm * scale)}
+                  {sheet.offcut
+                    ? `off-cut, ${Math.round(sheet.usedShare * 100)}%`
+                    : sheetLabel(layout.boardName, n, sheet.usedShare, sheet.lengthMm * scale)}
                 </text>
               </g>
             )

@@ -8,6 +8,7 @@ import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { BuildingOrder } from './BuildingOrder.tsx'
 import { Exports } from './Exports.tsx'
 import { Hardware } from './Hardware.tsx'
+import { Sawn } from './Sawn.tsx'
 import {
   BrushedBench,
   ClosedBench,
@@ -104,6 +105,7 @@ export function MouldBench() {
       <Hardware />
       {station && <BuildingOrder mould={station} />}
       {figures && <TableLevel />}
+      <Sawn />
       <Exports />
       <Caution>
         {(why === null && CAUTIONS[mould.method]) ||
