@@ -120,7 +120,8 @@ const spread = (all: readonly number[]) => ({
 })
 console.log(`an edit of each of the ${demo.pieces.length} demo pieces, no edit met twice`)
 row('  figures', spread(timed.figures), library, 'bare 2D cut and extrusion', '50 ms')
-row('  solid measured, whole line', spread(timed.solid), library, 'bare 2D cut and extrusion', '150 ms')
+row('  solid measured', spread(timed.solid), library, 'bare 2D cut and extrusion', '150 ms')
+row('  mould parts measured, whole line', spread(timed.mould), library, 'bare 2D cut and extrusion', '300 ms')
 
 const imports = [0, 1, 2].map(() => timeImport(500_000))
 console.log(`import of ${imports[0]!.triangles} triangles, closed: ${imports[0]!.closed}`)

@@ -63,6 +63,8 @@ const heldMeshes = (kernel: Kernel, piece: Piece): boolean =>
 export type PlanOptions = {
   /** Figures from exact sums, without building the solid. */
   readonly quick?: boolean
+  /** The piece is measured, its mould still guessed from sizes: shells and coats take longer than the piece. */
+  readonly guessMould?: boolean
   readonly memo?: Memo
   readonly shouldStop?: () => boolean
 }
@@ -72,7 +74,7 @@ export type PlanOptions = {
  * out is null and its findings say why; those after it that need it are null too.
  */
 export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanOptions = {}): PiecePlan {
-  const { quick = false, memo = noMemo, shouldStop } = options
+  const { quick = false, guessMould = false, memo = noMemo, shouldStop } = options
   const { stock, settings } = job
   const findings: Finding[] = []
   const failed: { station: StationName; message: string }[] = []
@@ -122,12 +124,12 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
                 stock,
                 edges: piece.release.edgeSeal,
                 fresh: mixForWork.freshKgPerM3,
-                quick,
+                quick: quick || guessMould,
               },
               () =>
                 planMouldStation(piece, pieceStation, stock, mixForWork, {
                   kernel,
-                  quick,
+                  quick: quick || guessMould,
                   ...(shouldStop && { shouldStop }),
                 }),
             ),

@@ -45,7 +45,10 @@ describe('server', () => {
     const plan = await answer.json()
     expect(plan).toEqual(
       JSON.parse(
-        execFileSync('node', ['--import', 'tsx', 'cli/plan.ts', file, '--json'], { encoding: 'utf8' }),
+        execFileSync('node', ['--import', 'tsx', 'cli/plan.ts', file, '--json'], {
+          encoding: 'utf8',
+          maxBuffer: 64_000_000,
+        }),
       ),
     )
     const refused = await post(text.replace('"thickness":45', '"thickness":"45"'))

@@ -85,6 +85,10 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
       }
       if (preview) await pause(HAND_RESTS)
       if (waiting.has('plan')) return
+      const measured = planPiece(kernel, job, piece, { guessMould: true, memo })
+      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan: measured })
+      await pause()
+      if (waiting.has('plan')) return
       const plan = planPiece(kernel, job, piece, { memo })
       reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
       await pause()
