@@ -40,7 +40,9 @@ for (const theme of ['day', 'night'] as const)
       await page.getByRole('heading', { name: heading, exact: true }).waitFor()
       await check(where)
     }
-    for (const piece of ['egg-finial', 'stargazing-seat', 'terrace-planter', 'hatch-cover', 'star-tile']) {
+    // By night only colours differ, and they are the same for every kind.
+    const kinds = ['egg-finial', 'stargazing-seat', 'terrace-planter', 'hatch-cover', 'star-tile']
+    for (const piece of kinds.slice(0, theme === 'night' ? 1 : undefined)) {
       await page.goto(`${job}/${piece}/piece`)
       await expect(station(page, 'Piece')).toContainText(/\d/)
       await expect(page.locator('.stale')).toHaveCount(0)
