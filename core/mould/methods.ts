@@ -31,5 +31,8 @@ export const METHODS: readonly MouldMethod[] = [
 
 export const methodOf = (id: MethodId): MouldMethod => METHODS.find((m) => m.id === id)!
 
+/** Whether a method tells its figures from solids, and guesses them until those are built. */
+export const measuresSolids = (id: MethodId): boolean => methodOf(id).estimate !== undefined
+
 /** Why the chosen method cannot form a piece, in a few words; null when it can. */
 export const whyNoMould = (piece: Piece): string | null => methodOf(piece.mould.method).why(piece)

@@ -422,6 +422,47 @@ describe('skin on ribs', () => {
   })
 })
 
+it('says where a part locks: up the cast, or out from the joint, and of which part', () => {
+  const where = (piece: Piece, patch: Partial<MouldChoice>) => {
+    const found = plan(chosen(piece, patch)).findings.find((f) => f.code === 'undercut-locks')!
+    return { ...found.facts, id: found.about[0]!.kind === 'part' ? found.about[0]!.id : '' } as {
+      heightMm: number
+      awayMm: number
+      id: string
+    }
+  }
+  const up = where(sphere, { method: 'printed', shells: 1 })
+  // Drawn down off a ball, every section of its upper half is wider than the one above.
+  expect([up.heightMm > 58 && up.heightMm < 120, up.awayMm]).toEqual([true, 0])
+  // A bore of 30 through a drum: a half that leaves sideways is caught behind it, within its radius of the seam.
+  const bored = turned({ form: 'cylinder', diameter: 120, height: 90 }, 'bottom', { bore: 30 })
+  const out = where(bored, { method: 'printed' })
+  expect([out.awayMm > 0 && out.awayMm < 20, out.heightMm]).toEqual([true, 0])
+  const waisted = turned({
+    form: 'profile',
+    corners: [
+      [0, 0],
+      [60, 0],
+      [30, 50],
+      [60, 100],
+      [0, 100],
+    ].map(([x, y], i) => ({ x: x!, y: y!, radius: 0, side: `s${i}`, run: line })),
+  })
+  // Level it would lock; upright it parts, so nothing is said.
+  expect(plan(chosen(waisted, { method: 'closed' })).findings.map((f) => f.code)).not.toContain(
+    'undercut-locks',
+  )
+  const closed = where(planter, { method: 'closed' })
+  expect([/^shell\//.test(closed.id), closed.awayMm > 0]).toEqual([true, true])
+})
+
+it('weighs a skin by its own row of the stock', () => {
+  const { figures } = plan(chosen(seat, { method: 'ribs' })).station!
+  const [strip] = figures.parts.filter((p) => p.role === 'skin')
+  // 2.5 mm vinyl, 1400 kg/m3.
+  expect(strip!.weightKg).toBeCloseTo(strip!.lengthMm * strip!.widthMm * 2.5 * 1400e-9, 6)
+})
+
 it('deepens the box by liner and backing, strip by strip', () => {
   const tile = slab(300, 300, 40)
   const [plain, lined] = [

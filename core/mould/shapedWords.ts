@@ -18,7 +18,7 @@ export function explainShaped({ code, facts: f }: Finding, { mm, fine }: WordsSt
       return missing('shell material')
     case 'undercut-locks':
       return {
-        what: `A rigid part of this mould cannot leave the cast: it locks near ${mm(f.heightMm)}`,
+        what: `A rigid part of this mould cannot leave the cast: it locks ${Number(f.awayMm) > 0 ? `${mm(f.awayMm)} out from its joint` : `${mm(f.heightMm)} up`}`,
         why: 'Further out the cast is wider than nearer the joint. More shells, another attitude, or rubber lets it go.',
         remedy: 'Part it into another number of shells',
       }

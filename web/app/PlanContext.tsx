@@ -21,6 +21,8 @@ export type PlanView = {
   readonly plan: PiecePlan | null
   /** Whether the figures are those of the piece as shown. */
   readonly fresh: boolean
+  /** Nothing of the plan is guessed from sizes any more. */
+  readonly measured: boolean
   /** Whether the solid is. */
   readonly solidFresh: boolean
   readonly scene: Scene | null
@@ -126,6 +128,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       piece,
       plan: current?.plan ?? null,
       fresh,
+      measured: fresh && current?.stage === 'solid',
       solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
       scene: scene?.scene ?? null,
       findings: proven && proven.runId === asked ? proven.findings : unproven,

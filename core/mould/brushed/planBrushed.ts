@@ -146,13 +146,12 @@ export const brushedMethod: MouldMethod = {
     }
     const coats = Math.max(2, Math.ceil(skin / COAT_MM))
     const need = rubberAmounts(rubber, rubberVolume)
+    const blockWall = rubberWall(rubber, Math.max(body.length, body.width, body.height))
     const block = rubberAmounts(
       rubber,
       Math.max(
         0,
-        (body.length + 2 * rubberWall(rubber, body.length)) *
-          (body.width + 2 * rubberWall(rubber, body.length)) *
-          (body.height + rubberWall(rubber, body.length)) -
+        (body.length + 2 * blockWall) * (body.width + 2 * blockWall) * (body.height + blockWall) -
           body.volume,
       ),
     )

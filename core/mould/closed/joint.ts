@@ -14,13 +14,18 @@ export function jointOf(input: MethodInput, body: CastBody, z: number): Parting 
   return locksAt(input, body, upright).length === 0 ? upright : level
 }
 
-/** The sides of a joint on which the shell would lock: 1 before it, -1 behind. */
-export function locksAt({ kernel }: MethodInput, body: CastBody, { normal, offset }: Parting): (1 | -1)[] {
+/** The sides of a joint on which the shell would lock, 1 before it and -1 behind, and how far from the joint, mm. */
+export function locksAt(
+  { kernel }: MethodInput,
+  body: CastBody,
+  { normal, offset }: Parting,
+): { readonly side: 1 | -1; readonly away: number }[] {
   const reach = Math.abs(normal[0]) * body.length + Math.abs(normal[1]) * body.width
-  return ([1, -1] as const).filter((s) => {
-    const way: Vector = [normal[0] * s, normal[1] * s, normal[2] * s]
-    const far = normal[2] > 0.5 ? (s === 1 ? body.height : 0) : offset * s + reach / 2
-    return lockOf(kernel, body.recipe, way, offset * s, far) !== null
+  return ([1, -1] as const).flatMap((side) => {
+    const way: Vector = [normal[0] * side, normal[1] * side, normal[2] * side]
+    const far = normal[2] > 0.5 ? (side === 1 ? body.height : 0) : offset * side + reach / 2
+    const lock = lockOf(kernel, body.recipe, way, offset * side, far)
+    return lock ? [{ side, away: lock.at - offset * side }] : []
   })
 }
 

@@ -223,7 +223,7 @@ export const closedMethod: MouldMethod = {
       order: closedOrder(parts, jacket.name, straps, level),
       comesOff: closedOff(parts, level),
       face: { material: jacket.name, note: 'sealed first: it soaks', waxed: true },
-      check: () => checkClosed(input, body, joint, greatest.area),
+      check: () => checkClosed(input, body, joint, greatest.area, parts),
     }
     return { built, findings: [] }
   },
@@ -232,18 +232,21 @@ export const closedMethod: MouldMethod = {
 const wallOf = ({ piece, stock }: MethodInput): number =>
   Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)
 
-function checkClosed(input: MethodInput, body: CastBody, joint: Parting, greatest: number): Finding[] {
+function checkClosed(
+  input: MethodInput,
+  body: CastBody,
+  joint: Parting,
+  greatest: number,
+  parts: readonly BarePart[],
+): Finding[] {
   const { piece, kernel, quick } = input
   if (quick) return []
-  const found = locksAt(input, body, joint).map((side) =>
-    finding(piece, 'undercut-locks', 'stop', 'shell', {
-      heightMm: joint.normal[2] > 0.5 ? joint.offset : body.height / 2,
-      side,
-    }),
+  const found = locksAt(input, body, joint).map(({ side, away }) =>
+    finding(piece, 'undercut-locks', 'stop', parts[side === 1 ? 1 : 0]!.id, { heightMm: 0, awayMm: away }),
   )
   const [top] = levelSections(kernel, body.recipe, [body.height - Math.min(0.5, body.height / 50)]).map(
     measureRegion,
   )
-  if (top! > 0.3 * greatest) found.push(finding(piece, 'flat-top-open', 'note', 'shell', {}))
+  if (top! > 0.3 * greatest) found.push(finding(piece, 'flat-top-open', 'note', parts[1]!.id, {}))
   return found
 }

@@ -260,6 +260,7 @@ function checkShape({ piece }: MethodInput, shape: Shape, raw: boolean): Finding
     found.push(
       finding(piece, raw ? 'undercut-breaks' : 'undercut-locks', raw ? 'note' : 'stop', 'layer/1', {
         heightMm: shape.locks.z,
+        awayMm: 0,
       }),
     )
   if (shape.islands.length > 0)

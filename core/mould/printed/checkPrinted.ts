@@ -1,4 +1,4 @@
-import type { Vector } from '../../geometry/index.ts'
+import { measureRegion, type Vector } from '../../geometry/index.ts'
 import type { Change, Finding, Piece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
@@ -81,7 +81,7 @@ export function checkPrinted(
         'undercut-locks',
         'stop',
         'shell/1',
-        { heightMm: lock.heightMm },
+        lock,
         mould.shells === 1
           ? [choose(piece.id, { shells: 2 })]
           : undercut(input.kernel, body) === null
@@ -104,18 +104,18 @@ function locksOf(
   { kernel, piece }: MethodInput,
   body: CastBody,
   partings: readonly Parting[],
-): { heightMm: number } | null {
+): Finding['facts'] | null {
   const seams = partings.filter((p) => Math.abs(p.normal[2]) < 0.5)
   if (piece.mould.shells === 1 || seams.length === 0) {
     const under = undercut(kernel, body)
-    return under && { heightMm: under.z }
+    return under && { heightMm: under.z, awayMm: 0 }
   }
   const { normal, offset } = seams[0]!
   const reach = Math.abs(normal[0]) * body.length + Math.abs(normal[1]) * body.width
   for (const s of [1, -1] as const) {
     const way: Vector = [normal[0] * s, normal[1] * s, 0]
     const lock = lockOf(kernel, body.recipe, way, offset * s, offset * s + reach / 2)
-    if (lock) return { heightMm: body.height / 2 }
+    if (lock) return { heightMm: 0, awayMm: lock.at - offset * s }
   }
   return null
 }
@@ -125,14 +125,6 @@ const areasOf = ({ kernel }: MethodInput, body: CastBody): [number, number] => {
     body.height - Math.min(0.5, body.height / 50),
     ...[0.25, 0.5, 0.75].map((k) => k * body.height),
   ]
-  const areas = levelSections(kernel, body.recipe, heights).map((region) =>
-    region.reduce((sum, ring) => {
-      const twice = ring.reduce((s, [x, y], i) => {
-        const [nx, ny] = ring[(i + 1) % ring.length]!
-        return s + x * ny - nx * y
-      }, 0)
-      return sum + twice / 2
-    }, 0),
-  )
+  const areas = levelSections(kernel, body.recipe, heights).map(measureRegion)
   return [areas[0]!, Math.max(...areas)]
 }

@@ -1,5 +1,5 @@
 import type { Finding } from '../../job/index.ts'
-import type { Skin } from '../../stock/index.ts'
+import { type Skin, sheetStock } from '../../stock/index.ts'
 import { barePart } from '../bareParts.ts'
 import type { BarePart } from '../boardBox/boxParts.ts'
 import { type CastBody, castBody } from '../castBody.ts'
@@ -9,10 +9,11 @@ import { type SkinRun, skinRuns } from './skinRuns.ts'
 
 /** The skin of a profile, strip by strip, each standing in place. */
 export function skinParts(
-  { kernel }: MethodInput,
+  { kernel, stock }: MethodInput,
   body: CastBody,
   skin: Skin,
 ): { readonly runs: readonly SkinRun[]; readonly parts: readonly BarePart[] } {
+  const kgPerM3 = sheetStock(stock).find((s) => s.id === skin.id)!.densityKgPerM3
   const runs = skinRuns(kernel, body.recipe, skin.thickness)
   const parts = runs.map((run, i): BarePart => {
     const bent = Number.isFinite(run.leastRadius)
@@ -32,7 +33,7 @@ export function skinParts(
       pull: [dy / size, -dx / size, 0],
       leaves: i,
       bend: bent ? { radiusMm: run.leastRadius, angleDeg: 0 } : null,
-      mass: { volume: run.developed * body.height * skin.thickness, kgPerM3: 900 },
+      mass: { volume: run.developed * body.height * skin.thickness, kgPerM3 },
       recipe: {
         kind: 'plate',
         region: run.region,

@@ -7,7 +7,7 @@ import {
 } from '../../geometry/index.ts'
 import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
 import { basinSolids, pouredPlacement } from '../../piece/index.ts'
-import { massOf } from '../../units/convert.ts'
+import { GRAVITY, massOf } from '../../units/convert.ts'
 import { barePart, DOWN, rectangle, UP } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { type BarePart, oneLayer, prism } from '../boardBox/boxParts.ts'
@@ -105,7 +105,6 @@ export const upperFormMethod: MouldMethod = {
       })
     })
     const coreVolume = volumeOf(input, coreSolid, basin.length * basin.width * basin.depth)
-    const wasteHeight = basin.waste > 0 ? body.height : 0
     const corePart = barePart({
       id: 'core/basin',
       role: 'core',
@@ -142,7 +141,8 @@ export const upperFormMethod: MouldMethod = {
     const hold = holdDownForce(coreVolume, massOf(coreVolume, CORE_KG_PER_M3), mix.freshKgPerM3)
     const rise = body.height - top
     const area = (max[0] - min[0]) * (max[1] - min[1])
-    const lift = mix.freshKgPerM3 * 9.81 * 1e-9 * (rise * lean) * rise * (max[0] - min[0] + (max[1] - min[1]))
+    const lift =
+      mix.freshKgPerM3 * GRAVITY * 1e-9 * (rise * lean) * rise * (max[0] - min[0] + (max[1] - min[1]))
     const facts: MouldFact[] = [
       {
         label: 'Core',
@@ -174,7 +174,7 @@ export const upperFormMethod: MouldMethod = {
         },
       ],
       hours: plain.built.hours + HOURS.core + HOURS.form,
-      depth: Math.max(body.height, wasteHeight),
+      depth: body.height,
       order: [
         ...buildingOrder({
           piece: input.piece,

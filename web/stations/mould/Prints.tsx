@@ -5,7 +5,7 @@ import { useMould } from './useMould.ts'
 
 /** One row a printed part; pointing at it lights the part. */
 export function Prints() {
-  const { figures, mm } = useMould()
+  const { figures, fresh, mm } = useMould()
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
   if (!figures || figures.prints.length === 0) return null
@@ -13,7 +13,7 @@ export function Prints() {
   return (
     <>
       <h2>To print</h2>
-      <table className="list">
+      <table className={`list ${fresh ? '' : 'stale'}`}>
         <thead>
           <tr>
             <th>Part</th>

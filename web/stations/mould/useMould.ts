@@ -1,4 +1,5 @@
 import type { MouldChoice } from '../../../core/job/index.ts'
+import { measuresSolids } from '../../../core/mould/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useChange } from '../../app/store.ts'
@@ -6,13 +7,14 @@ import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 
 /** What every part of the mould's bench needs: the piece and its choices, the figures, and how to change them. */
 export function useMould() {
-  const { piece, plan, job, fresh } = usePlan()
+  const { piece, plan, job, fresh, measured } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
   return {
     piece,
     job,
-    fresh,
+    // Shells, coats and layers are guessed from sizes while something is dragged.
+    fresh: measuresSolids(piece.mould.method) ? measured : fresh,
     style,
     mould: piece.mould,
     station: plan?.stations.mould ?? null,
