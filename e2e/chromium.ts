@@ -8,6 +8,7 @@ export const CHROMIUM = {
     '--use-angle=swiftshader',
     '--enable-unsafe-swiftshader',
     '--ignore-gpu-blocklist',
+    '--disable-gpu-rasterization',
     '--disable-quic',
     '--no-first-run',
     '--disable-background-networking',

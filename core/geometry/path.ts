@@ -200,3 +200,26 @@ export const shiftPath = (path: readonly PathCorner[], dx: number, dy: number): 
         ? { kind: 'spline', through: c.run.through.map(([x, y]): Point => [x + dx, y + dy]) }
         : c.run,
   }))
+
+/** A path with each straight side moved in by its own distance; corners at curved sides stay where they are. */
+export function insetPath(path: readonly PathCorner[], insetOf: (side: string) => number): PathCorner[] {
+  const n = path.length
+  return path.map((corner, i) => {
+    const [before, next] = [path[(i + n - 1) % n]!, path[(i + 1) % n]!]
+    if (before.run.kind !== 'line' || corner.run.kind !== 'line') return corner
+    const [a, b] = [insetOf(before.side), insetOf(corner.side)]
+    if (a === 0 && b === 0) return corner
+    const [u, v] = [wayBetween(before, corner), wayBetween(corner, next)]
+    const turn = u[0] * v[1] - u[1] * v[0]
+    // Sides that run on in one line move together.
+    if (Math.abs(turn) < 1e-9) return { ...corner, x: corner.x - v[1] * b, y: corner.y + v[0] * b }
+    // Inward of a side is to its left: the corner moves along both sides until it stands a and b inside them.
+    const [s, t] = [-b / turn, a / turn]
+    return { ...corner, x: corner.x + u[0] * s + v[0] * t, y: corner.y + u[1] * s + v[1] * t }
+  })
+}
+
+const wayBetween = (a: { x: number; y: number }, b: { x: number; y: number }): Point => {
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1
+  return [(b.x - a.x) / length, (b.y - a.y) / length]
+}

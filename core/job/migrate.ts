@@ -55,6 +55,8 @@ const NEW_ROWS = () => {
   return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels }
 }
 const NEW_CHOICES = {
+  sideBoards: {},
+  knockoutKinds: {},
   insideCorners: 'mitre',
   rounds: 'block',
   skin: 'skin-hardboard-3',

@@ -114,12 +114,22 @@ export const mouldChoiceSchema = z.strictObject({
     .describe('a textured sheet on the base and the foam behind it, mm'),
   baseBoard: id,
   sideBoard: id,
+  sideBoards: z
+    .record(id, id)
+    .default({})
+    .describe('boards of single sides by side, where another than sideBoard'),
   baseMargin: distance.describe('stand only: base beyond the sides, mm'),
   knockoutBoards: z
     .array(id)
     .max(50)
     .nullable()
     .describe('boards to laminate from; null is every board in stock'),
+  knockoutKinds: z
+    .record(id, z.enum(['laminate', 'foam', 'tube', 'split']))
+    .default({})
+    .describe(
+      'by opening: boards glued up (where none is named), foam, card tube, or two halves and a wedge',
+    ),
   knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
   wrap: z.number().min(0).max(20).describe('thickness of tape or foam round each knockout, mm'),
   sealant: id,

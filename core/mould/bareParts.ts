@@ -1,5 +1,36 @@
 import { type Loop, rectangleLoop, type SolidRecipe, type Vector } from '../geometry/index.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
+import type { Board } from '../stock/index.ts'
+import type { Laminate } from './laminate.ts'
+import type { MouldPart } from './types.ts'
+
+/** A part before it has its letter. */
+export type BarePart = Omit<MouldPart, 'label'> & {
+  readonly laminate: Laminate | null
+  /** Of a part that is not a straight board: mm3, kg/m3. */
+  readonly mass?: { readonly volume: number; readonly kgPerM3: number }
+  /** What it keeps the fill out of where it is hollow, mm3. */
+  readonly displaces?: number
+}
+
+export const prism = (
+  outline: Loop,
+  low: number,
+  high: number,
+  name: string,
+  holes: readonly Loop[] = [],
+): SolidRecipe => ({
+  kind: 'prism',
+  outline,
+  holes,
+  low,
+  high,
+  lowName: `${name}/under`,
+  highName: `${name}/top`,
+})
+
+export const oneLayer = (board: Board) => [
+  { boardId: board.id, name: board.name, thicknessMm: board.thickness },
+]
 
 export const UP: Vector = [0, 0, 1]
 export const DOWN: Vector = [0, 0, -1]

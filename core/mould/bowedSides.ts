@@ -1,6 +1,6 @@
 import type { Board, Mix } from '../stock/index.ts'
+import type { BarePart } from './bareParts.ts'
 import type { BoxedSlab } from './boardBox/boxedSlab.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
 import { bowLimit, braceCount, bracePlaces, bracesNeeded, type PushedSide, sideBow } from './bowing.ts'
 import type { BowRow } from './types.ts'
 
@@ -32,7 +32,7 @@ function bowOf(
 ): Omit<BowRow, 'partId' | 'name'> {
   const side: Omit<PushedSide, 'braces'> = {
     length,
-    depth: piece.thickness,
+    depth: piece.poured.full,
     thickness: board.thickness,
     // Strips are cut along the sheet, which is where the grain runs.
     elasticity: [board.elasticity, board.elasticityAcross],

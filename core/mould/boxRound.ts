@@ -1,8 +1,7 @@
 import type { PathCorner } from '../geometry/index.ts'
 import type { MouldChoice } from '../job/index.ts'
 import type { Board } from '../stock/index.ts'
-import { barePart, DOWN } from './bareParts.ts'
-import { type BarePart, oneLayer, prism } from './boardBox/boxParts.ts'
+import { type BarePart, barePart, DOWN, oneLayer, prism } from './bareParts.ts'
 import { boxPlan } from './boardBox/boxPlan.ts'
 
 /** A rectangle's corners, anticlockwise from the front left, its sides named. */

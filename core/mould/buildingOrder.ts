@@ -1,9 +1,10 @@
 import type { Piece } from '../job/index.ts'
 import type { Stock } from '../stock/index.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
+import type { BarePart } from './bareParts.ts'
 import { sealantReady } from './boardBox/fixings.ts'
+import { openingKeyOf } from './boardBox/knockouts.ts'
 import type { BuiltMould, MethodId } from './method.ts'
-import type { BuildStep } from './types.ts'
+import { type BuildStep, planOf } from './types.ts'
 
 /** Minutes of work [own]: a cut, a lamination, a screw, a metre of bead, a part set in place. */
 const WORK = { cut: 4, laminate: 12, screw: 1.5, beadPerM: 6, place: 6, tapePerM: 3, wax: 20 } as const
@@ -70,7 +71,17 @@ function boxOrder({ piece, stock, built }: Told): BuildStep[] {
       cuts * WORK.cut,
     ),
   )
-  const laminated = [...knockouts, ...corners].filter((p) => p.layers.length > 1)
+  const leaning = strips.filter((p) => p.bevels && p.bevels.edgeDeg !== 0)
+  if (leaning.length > 0)
+    steps.push(
+      step(
+        'cut',
+        `Saw ${namesOf(leaning)} with the blade tilted for the edges first, then each end by its two angles: the blade’s tilt and the swing across the face. Try both on waste, and mark which face is in before the saw is set.`,
+        leaning,
+        leaning.length * WORK.cut * 2,
+      ),
+    )
+  const laminated = [...knockouts, ...corners, ...of('former')].filter((p) => p.layers.length > 1)
   if (laminated.length > 0)
     steps.push(
       step(
@@ -81,7 +92,7 @@ function boxOrder({ piece, stock, built }: Told): BuildStep[] {
         WAIT.glue,
       ),
     )
-  const raw = [...knockouts, ...corners]
+  const raw = [...knockouts.filter((p) => p.layers.length > 0 && !p.id.endsWith('/disc')), ...corners]
   if (raw.length > 0) steps.push(...sealEdges(piece, stock, raw, built.tapeLengthMm))
   if (base)
     steps.push(
@@ -137,7 +148,17 @@ function boxOrder({ piece, stock, built }: Told): BuildStep[] {
         chamfers.length * WORK.place,
       ),
     )
-  const formers = of('former')
+  const liners = of('liner')
+  if (liners.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Stick ${namesOf(liners)} to ${liners.length === 1 ? 'its strip' : 'their strips'}, texture in, cut 1 mm full and pressed home; mitre where two meet.`,
+        liners,
+        liners.length * WORK.place * 2,
+      ),
+    )
+  const formers = of('former').filter((p) => !isApronBack(p))
   const [hung, laid] = [formers.filter((p) => p.pull[2] > 0), formers.filter((p) => p.pull[2] <= 0)]
   if (laid.length > 0)
     steps.push(
@@ -156,6 +177,16 @@ function boxOrder({ piece, stock, built }: Told): BuildStep[] {
         `Hang ${namesOf(hung)} from a bridge across the sides, at its depth.`,
         hung,
         hung.length * WORK.place * 3,
+      ),
+    )
+  const backs = of('former').filter(isApronBack)
+  if (backs.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Screw ${namesOf(backs)} to bridges across the sides, ${backs.length === 1 ? 'its foot' : 'their feet'} on the strike-off line, and try the whole in place. ${backs.length === 1 ? 'It is' : 'They are'} set once the slab is filled and stiff enough not to slump under the apron, and wet enough to bond.`,
+        backs,
+        backs.length * WORK.place * 3,
       ),
     )
   const bead = built.sealant.reduce((sum, r) => sum + r.lengthMm, 0) / 1000
@@ -218,9 +249,28 @@ function sealEdges(piece: Piece, stock: Stock, raw: readonly BarePart[], tapeLen
   ]
 }
 
+/** A board behind an apron that rises above the fill. */
+const isApronBack = (p: BarePart): boolean => p.id.startsWith('apron/') && p.pull[2] > 0
+
+/** A knockout's parts by the opening they fill, the wedge of a split one left out. */
+const setDown = (knockouts: readonly BarePart[]): BarePart[] =>
+  knockouts.filter((k) => !k.id.endsWith('/wedge') && !k.id.endsWith('/second') && !k.id.endsWith('/disc'))
+
+/** How a knockout is fixed, by what it is made of. */
+function setText(knockout: BarePart, wrapped: boolean): string {
+  const wrap = wrapped ? ', its wrap on' : ''
+  if (knockout.id.endsWith('/first'))
+    return `Stand both halves and the wedge of ${knockout.name.replace(', first half', '')} on their mark, wide end ${knockout.pull[2] < 0 ? 'down' : 'up'}, taped round as one${wrap}; screw the halves down from below, never the wedge. Grease the wedge.`
+  if (knockout.displaces !== undefined)
+    return `Screw the centring disc of ${knockout.name} to its mark, slip the slit and taped tube over it${wrap}, and weigh or strap it down: card floats.`
+  if (knockout.layers.length === 0)
+    return `Stick ${knockout.name} down on its mark with spray adhesive${wrap} and hold it from above: foam floats.`
+  return `Screw ${knockout.name} down from below on its mark${wrap}; measure it from two sides again.`
+}
+
 /** The largest first; one is sealed round before a smaller one stands so near that no finger goes between. */
 function placeKnockouts(knockouts: readonly BarePart[], wraps: readonly BarePart[]): BuildStep[] {
-  const bySize = [...knockouts].sort((a, b) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm)
+  const bySize = setDown(knockouts).sort((a, b) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm)
   const placed: BarePart[] = []
   const sealed = new Set<string>()
   const steps: BuildStep[] = []
@@ -237,11 +287,11 @@ function placeKnockouts(knockouts: readonly BarePart[], wraps: readonly BarePart
         ),
       )
     }
-    const wrap = wraps.find((w) => w.id === knockout.id.replace('knockout/', 'wrap/'))
+    const wrap = wraps.find((w) => w.id === `wrap/${openingKeyOf(knockout.id)}`)
     steps.push(
       step(
         'fix',
-        `Screw ${knockout.name} down from below on its mark${wrap ? ', its wrap on' : ''}; measure it from two sides again.`,
+        setText(knockout, wrap !== undefined),
         wrap ? [knockout, wrap] : [knockout],
         WORK.place + 4,
       ),
@@ -253,8 +303,8 @@ function placeKnockouts(knockouts: readonly BarePart[], wraps: readonly BarePart
 
 /** Clear ground between the boxes of two parts, mm. */
 function gapBetween(a: BarePart, b: BarePart): number {
-  const box = ({ recipe }: BarePart) => {
-    const points = recipe.kind === 'prism' ? recipe.outline.map((s) => s.from) : [[0, 0] as const]
+  const box = (part: BarePart) => {
+    const points = planOf(part)?.map((s) => s.from) ?? [[0, 0] as const]
     const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
     return { x: [Math.min(...xs), Math.max(...xs)], y: [Math.min(...ys), Math.max(...ys)] } as const
   }

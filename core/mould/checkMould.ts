@@ -1,9 +1,10 @@
 import type { Change, Finding, Piece } from '../job/index.ts'
 import { outlinePath, sidesOf, sideWords } from '../piece/index.ts'
 import type { Board, Sealant, Stock } from '../stock/index.ts'
+import type { BarePart } from './bareParts.ts'
 import { kerfs } from './boardBox/bentSides.ts'
 import { type BoxedSlab, notFormed } from './boardBox/boxedSlab.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
+import { knockoutKind, MOST_WRAP, openingKeyOf, tubeFor } from './boardBox/knockouts.ts'
 import { SAW_TILT } from './boardBox/strips.ts'
 import type { Level } from './level.ts'
 import type { MouldMethod } from './method.ts'
@@ -179,7 +180,9 @@ function checkStrips(piece: BoxedSlab, parts: readonly BarePart[]): Finding[] {
   for (const strip of strips) {
     const { bevels } = strip
     if (!bevels) continue
-    const steep = [bevels.startBevelDeg, bevels.endBevelDeg].filter((deg) => Math.abs(deg) > SAW_TILT)
+    const steep = [bevels.startBevelDeg, bevels.endBevelDeg, bevels.edgeDeg].filter(
+      (deg) => Math.abs(deg) > SAW_TILT,
+    )
     if (steep.length > 0)
       findings.push(
         finding(piece, 'bevel-too-steep', 'warn', strip.id, {
@@ -239,6 +242,34 @@ const OVERLAP = 0.01
 /** Depth from which a free top needs holding, and from which a form is designed by someone qualified. */
 export const TALL = { deep: 1000, pressure: 25 }
 
+/** The opening a knockout fills; those of a pattern are numbered. */
+const openingIdOf = (part: BarePart): string => openingKeyOf(part.id).replace(/\.\d+$/, '')
+
+/** Whether a knockout is glued up from boards: foam is not, and a tube only where none fits. */
+const isStacked = (piece: BoxedSlab, part: BarePart): boolean =>
+  part.displaces === undefined && knockoutKind(piece.mould, openingIdOf(part)) !== 'foam'
+
+/** A tube wanted for an opening that none of the stock forms: boards stand in for it. */
+function checkTube(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { tubes }: Stock): Finding[] {
+  if (knockoutKind(piece.mould, opening.id) !== 'tube') return []
+  const { shape } = opening
+  const diameter = shape.kind === 'round' && opening.draftDeg === 0 ? shape.diameter : 0
+  if (diameter > 0 && tubeFor(diameter, piece.mould.wrap, tubes)) return []
+  const outside = tubes.map((t) => t.inside + 2 * t.wall).sort((a, b) => a - b)
+  const below = outside.filter((d) => d <= diameter - 2 * piece.mould.wrap).at(-1) ?? 0
+  const { [opening.id]: _, ...others } = piece.mould.knockoutKinds
+  return [
+    finding(
+      piece,
+      'no-tube-knockout',
+      'warn',
+      `knockout/${opening.id}`,
+      { opening: opening.name, diameterMm: diameter, nearestMm: below, mostWrapMm: MOST_WRAP },
+      [{ type: 'mouldChosen', pieceId: piece.id, patch: { knockoutKinds: others } }],
+    ),
+  ]
+}
+
 function checkParts(
   piece: BoxedSlab,
   parts: readonly BarePart[],
@@ -248,8 +279,9 @@ function checkParts(
 ): Finding[] {
   const findings: Finding[] = []
   for (const part of parts) {
-    if (part.role !== 'knockout' && part.role !== 'corner') continue
-    if (part.laminate?.fits) continue
+    const built = part.role === 'knockout' || part.role === 'corner' || part.id === 'apron/floor'
+    const stacked = part.boardId === null && (part.role !== 'knockout' || isStacked(piece, part))
+    if (!built || !stacked || part.laminate?.fits) continue
     const all: Change[] = piece.mould.knockoutBoards
       ? [{ type: 'mouldChosen', pieceId: piece.id, patch: { knockoutBoards: null } }]
       : []
@@ -270,12 +302,8 @@ function checkParts(
     )
   }
   for (const opening of piece.openings.filter((o) => o.depth === null)) {
-    if (
-      parts.some(
-        (p) => p.role === 'knockout' && p.id.replace(/^knockout\//, '').replace(/\.\d+$/, '') === opening.id,
-      )
-    )
-      continue
+    findings.push(...checkTube(piece, opening, stock))
+    if (parts.some((p) => p.role === 'knockout' && openingIdOf(p) === opening.id)) continue
     findings.push(
       finding(
         piece,
@@ -289,10 +317,10 @@ function checkParts(
   }
   findings.push(...checkStrips(piece, parts), ...checkBends(piece, parts, stock))
   findings.push(...tooLargeFindings(piece, layouts))
-  if (piece.thickness > TALL.deep || loads.pressure > TALL.pressure)
+  if (piece.poured.full > TALL.deep || loads.pressure > TALL.pressure)
     findings.push(
       finding(piece, 'tall-form', 'stop', 'choice', {
-        depthMm: piece.thickness,
+        depthMm: piece.poured.full,
         pressureKPa: loads.pressure,
       }),
     )
@@ -303,7 +331,7 @@ function checkParts(
         'hold-the-top',
         'warn',
         'choice',
-        { depthMm: piece.thickness, pressureKPa: loads.pressure },
+        { depthMm: piece.poured.full, pressureKPa: loads.pressure },
         braced(piece, bracesFor(loads.bowing) ?? USUAL_BRACES),
       ),
     )

@@ -1,5 +1,5 @@
 import { type Stock, sheetStock } from '../stock/index.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
+import type { BarePart } from './bareParts.ts'
 import type { BuiltMould, MethodId, MethodInput } from './method.ts'
 import { METHODS } from './methods.ts'
 import type { MethodRow } from './types.ts'

@@ -1,7 +1,7 @@
 import { measureLoop } from '../geometry/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../stock/index.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
-import type { CutNote, CutRow, MouldPart } from './types.ts'
+import type { BarePart } from './bareParts.ts'
+import { type CutNote, type CutRow, type MouldPart, planOf } from './types.ts'
 
 /** Letters for a list: A to Z, then AA. */
 export const letter = (n: number): string =>
@@ -38,7 +38,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       part.lengthMm.toFixed(3),
       part.widthMm.toFixed(3),
       part.recipe.kind === 'prism' && shapeOf(part).shape === 'outline' ? part.id : shapeOf(part).shape,
-      bevelsOf(part)?.map((deg) => deg.toFixed(2)) ?? 'square',
+      endKey(part),
     ].join('|')
     groups.set(key, [...(groups.get(key) ?? []), piece])
   }
@@ -58,23 +58,41 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       thicknessMm: thickness,
       count: group.reduce((sum, g) => sum + g.count, 0),
       ...shapeOf(part),
-      bevelsDeg: bevelsOf(part),
+      ...endsOf(part),
       partIds: group.map((g) => g.part.id),
       notes: notesFor(part),
     }
   })
   return {
     rows,
-    parts: parts.map(({ laminate: _, mass: __, ...part }) => ({ ...part, label: labels.get(part.id) ?? '' })),
+    parts: parts.map(({ laminate: _, mass: __, displaces: ___, ...part }) => ({
+      ...part,
+      label: labels.get(part.id) ?? '',
+    })),
   }
 }
 
-/** Both ends' bevels, the smaller first: turned end for end a strip is the same. */
-function bevelsOf({ bevels }: BarePart): [number, number] | null {
-  if (!bevels || (bevels.startBevelDeg === 0 && bevels.endBevelDeg === 0)) return null
-  return bevels.startBevelDeg < bevels.endBevelDeg
-    ? [bevels.startBevelDeg, bevels.endBevelDeg]
-    : [bevels.endBevelDeg, bevels.startBevelDeg]
+/** How both ends and the edges are sawn, the smaller bevel first: turned end for end an upright strip is the same. */
+function endsOf({ bevels }: BarePart): Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg'> {
+  if (!bevels) return { bevelsDeg: null, mitresDeg: null, edgeDeg: 0 }
+  const { startBevelDeg: a, endBevelDeg: b, startMitreDeg: p, endMitreDeg: q, edgeDeg } = bevels
+  const turned = a > b || (a === b && p > q)
+  return {
+    bevelsDeg: a === 0 && b === 0 ? null : turned ? [b, a] : [a, b],
+    mitresDeg: p === 0 && q === 0 ? null : turned ? [q, p] : [p, q],
+    edgeDeg,
+  }
+}
+
+/** A strip that leans is no other turned end for end: its handed ends keep it in a row of its own. */
+function endKey(part: BarePart): string {
+  const { bevelsDeg, mitresDeg, edgeDeg } = endsOf(part)
+  const words = [...(bevelsDeg ?? []), '/', ...(mitresDeg ?? []), edgeDeg]
+  const same =
+    Math.abs((bevelsDeg?.[0] ?? 0) - (bevelsDeg?.[1] ?? 0)) < 0.005 &&
+    Math.abs((mitresDeg?.[0] ?? 0) - (mitresDeg?.[1] ?? 0)) < 0.005
+  const handed = mitresDeg && !same && part.bevels!.startBevelDeg > part.bevels!.endBevelDeg ? 'turned' : ''
+  return `${words.map((w) => (typeof w === 'number' ? w.toFixed(2) : w)).join()}${handed}`
 }
 
 function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
@@ -84,8 +102,8 @@ function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
     return part.name.endsWith('post')
       ? { shape: 'rounded post', radiusMm: radiusOf(part) }
       : { shape: 'hollow corner', radiusMm: part.lengthMm }
-  if (part.role === 'base' && part.recipe.kind === 'prism') {
-    const { outline } = part.recipe
+  const outline = planOf(part)
+  if (part.role === 'base' && outline) {
     const square =
       outline.length === 4 &&
       Math.abs(measureLoop(outline).area - part.lengthMm * part.widthMm) < 1e-6 * part.lengthMm * part.widthMm
@@ -125,6 +143,7 @@ function notesFor(part: BarePart): CutNote[] {
   if (part.role === 'knockout' || part.role === 'corner') {
     if (part.layers.length > 1) notes.push('laminate')
     notes.push('raw edges face concrete: seal or tape')
+    if (part.recipe.kind === 'moved') notes.push('tapered: the larger end is given')
     if (shapeOf(part).shape === 'disc') notes.push('cut the disc, drill the middle')
   }
   return notes

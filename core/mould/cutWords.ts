@@ -4,9 +4,32 @@ import type { CutRow } from './types.ts'
 export const shapeWords = (shape: CutRow['shape']): string =>
   shape === 'outline' ? 'cut to the outline' : shape === 'rib' ? 'cut to the curve' : shape
 
+const tenth = (deg: number): string => `${Math.abs(Math.round(deg * 10) / 10)}°`
+
 /** `both ends 45°`, `ends 22.5° and square`: off the square, the longer face outside unless it says inside. */
 export function bevelWords([a, b]: readonly [number, number]): string {
   const one = (deg: number): string =>
-    deg === 0 ? 'square' : `${Math.abs(Math.round(deg * 10) / 10)}°${deg < 0 ? ' inside long' : ''}`
+    deg === 0 ? 'square' : `${tenth(deg)}${deg < 0 ? ' inside long' : ''}`
   return Math.abs(a - b) < 0.05 ? `both ends ${one(a)}` : `ends ${one(b)} and ${one(a)}`
 }
+
+/**
+ * How a row's edges and ends are sawn, in words: `edges 12°, both ends tilt 43.8°, swung 11.9° top short`. Null where
+ * all are square.
+ */
+export function sawnWords({ bevelsDeg, mitresDeg, edgeDeg }: Ends): string | null {
+  const edges = edgeDeg === 0 ? [] : [`edges ${tenth(edgeDeg)}`]
+  if (!mitresDeg) return [...edges, ...(bevelsDeg ? [bevelWords(bevelsDeg)] : [])].join(', ') || null
+  const end = (k: 0 | 1): string => {
+    const [tilt, swing] = [bevelsDeg?.[k] ?? 0, mitresDeg[k]]
+    const words = [
+      ...(Math.abs(tilt) < 0.05 ? [] : [`tilt ${tenth(tilt)}${tilt < 0 ? ' inside long' : ''}`]),
+      ...(Math.abs(swing) < 0.05 ? [] : [`swing ${tenth(swing)} ${swing < 0 ? 'top short' : 'top long'}`]),
+    ]
+    return words.join(', ') || 'square'
+  }
+  const [first, second] = [end(0), end(1)]
+  return [...edges, first === second ? `both ends ${first}` : `one end ${first}; other ${second}`].join('; ')
+}
+
+type Ends = Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg'>

@@ -2,7 +2,7 @@ import type { Kernel } from '../geometry/index.ts'
 import type { Finding, MouldChoice, Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mix, Stock } from '../stock/index.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
+import type { BarePart } from './bareParts.ts'
 import type {
   BoardLayout,
   BowRow,

@@ -1,9 +1,12 @@
 import { measureLoop } from '../geometry/index.ts'
 import { type Stock, sheetStock } from '../stock/index.ts'
-import type { BarePart } from './boardBox/boxParts.ts'
+import type { BarePart } from './bareParts.ts'
 
 /** Foam sheet wrapped round knockouts, kg/m3. */
 const FOAM_KG_PER_M3 = 25
+
+/** What a part keeps the fill out of, mm3: its volume, or all of what is hollow. */
+export const displacedBy = (part: BarePart): number => part.displaces ?? partVolume(part)
 
 /** Exact volume of a part, mm3; 0 for beads, whose weight does not matter. */
 export function partVolume({ recipe, mass }: BarePart): number {

@@ -1,10 +1,11 @@
 import type { Loop } from '../geometry/index.ts'
-import type { MouldPart } from './types.ts'
+import { type MouldPart, planOf } from './types.ts'
 
 /** Whether a part is cut to a line that no rip and crosscut make: a base cut to the plan, a rib, a block, a knockout. */
-function isDrawn({ role, recipe, lengthMm, widthMm }: MouldPart): boolean {
-  if (recipe.kind !== 'prism' || role === 'strip' || role === 'skin' || role === 'wrap') return false
-  const { outline } = recipe
+function isDrawn(part: MouldPart): boolean {
+  const { role, lengthMm, widthMm } = part
+  const outline = planOf(part)
+  if (!outline || role === 'strip' || role === 'skin' || role === 'wrap') return false
   return outline.some((s) => s.arc) || outline.length !== 4 || (role === 'base' && lengthMm * widthMm <= 0)
 }
 
@@ -12,10 +13,16 @@ function isDrawn({ role, recipe, lengthMm, widthMm }: MouldPart): boolean {
 export function partOutlines(parts: readonly MouldPart[]): { name: string; loops: Loop[] }[] {
   const seen = new Set<string>()
   return parts.filter(isDrawn).flatMap((part) => {
-    if (part.recipe.kind !== 'prism') return []
+    const outline = planOf(part)
+    if (!outline) return []
     const key = part.role === 'rib' ? part.name.replace(/ \d+$/, '') : part.id
     if (seen.has(key)) return []
     seen.add(key)
-    return [{ name: `${part.label} ${key}`.trim(), loops: [part.recipe.outline, ...part.recipe.holes] }]
+    return [
+      {
+        name: `${part.label} ${key}`.trim(),
+        loops: [outline, ...(part.recipe.kind === 'prism' ? part.recipe.holes : [])],
+      },
+    ]
   })
 }

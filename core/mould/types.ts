@@ -48,12 +48,23 @@ export type MouldPart = {
   /** What a skin is bent to, or a rib cut to; null for what is flat. */
   readonly bend: { readonly radiusMm: number; readonly angleDeg: number } | null
   readonly recipe: SolidRecipe
+  /** Its plan where it stands lowest, of a part that leans or is cut from several bodies; null where none is drawn. */
+  readonly foot?: Loop | null
 }
 
+/** The plan a part is drawn by; null where it has none. */
+export const planOf = ({ recipe, foot }: Pick<MouldPart, 'recipe' | 'foot'>): Loop | null =>
+  foot !== undefined ? foot : recipe.kind === 'prism' ? recipe.outline : null
+
 export type StripBevels = {
-  /** Off the square, positive when the outside face is the longer one. */
+  /** The saw's tilt off upright, positive when the outside face is the longer one. */
   readonly startBevelDeg: number
   readonly endBevelDeg: number
+  /** Off the square across the face, positive when the upper edge is the longer one; 0 in an upright box. */
+  readonly startMitreDeg: number
+  readonly endMitreDeg: number
+  /** Both long edges off the square: the lean of the strip; 0 in an upright box. */
+  readonly edgeDeg: number
   readonly startKind: StripEndKind
   readonly endKind: StripEndKind
   readonly insideLengthMm: number
@@ -86,6 +97,10 @@ export type CutRow = {
   readonly radiusMm: number
   /** Bevels of its two ends off the square, the smaller first; null where both are square. */
   readonly bevelsDeg: readonly [number, number] | null
+  /** Of the same ends, off the square across the face, positive when the upper edge is longer; null where both are square. */
+  readonly mitresDeg: readonly [number, number] | null
+  /** Both long edges off the square, as a leaning strip has them; 0 where they are square. */
+  readonly edgeDeg: number
   readonly partIds: readonly string[]
   readonly notes: readonly CutNote[]
 }
@@ -100,6 +115,7 @@ export type CutNote =
   | 'cut to the outline'
   | 'bent, tacked to its ribs'
   | 'raw end faces concrete: edge or tape'
+  | 'tapered: the larger end is given'
 
 export type BoardLayout = {
   readonly boardId: string

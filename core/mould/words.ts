@@ -33,7 +33,7 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
     case 'not-in-mould':
       return {
         what: `No part in this mould forms ${f.count === 1 ? f.features : `${f.count} of the features`} yet`,
-        why: `The box forms the slab and its through openings. Fix what forms these by hand, mirrored where the show face is down: ${f.features}.`,
+        why: `What is cast in is fixed by hand, mirrored where the show face is down: ${f.features}.`,
       }
     case 'sealant-missing':
       return {
@@ -45,6 +45,15 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         what: `${f.part}: the boards to hand make ${mm(f.nearestMm)}, not ${mm(f.wantedMm)}`,
         why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
         remedy: 'Laminate from every board in stock',
+      }
+    case 'no-tube-knockout':
+      return {
+        what:
+          Number(f.diameterMm) > 0
+            ? `No card tube in stock for ${f.opening}, ${mm(f.diameterMm)} across`
+            : `${f.opening} is not round and straight: no tube forms it`,
+        why: `A tube is smaller than its opening by a wrap of at most ${mm(f.mostWrapMm)} each side${Number(f.nearestMm) > 0 ? `; the nearest is ${mm(f.nearestMm)} outside` : ''}. Boards stand in for it here.`,
+        remedy: 'Laminate it from boards',
       }
     case 'wrap-fills-opening':
       return {

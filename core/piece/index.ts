@@ -41,7 +41,15 @@ export {
   removeOpening,
   resolvePlacing,
 } from './slab/placing.ts'
-export { isPlainSide, openingHole, openingPlug, outlineLoft, slabBody } from './slab/slabSolid.ts'
+export {
+  apronCutters,
+  isPlainSide,
+  openingHole,
+  openingPlug,
+  outlineLoft,
+  sideWall,
+  slabBody,
+} from './slab/slabSolid.ts'
 export { trimSection } from './slab/trims.ts'
 export { sweptProfile } from './swept/buildSwept.ts'
 export { turnedProfile } from './turned/turnedProfile.ts'

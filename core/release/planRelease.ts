@@ -155,7 +155,11 @@ export function planReleaseStation(
       add('knockout and corner edges', rigid, area, face, 'sealed edge', 'after the seal is hard')
   }
 
-  const knockouts = mould.parts.filter((p) => p.role === 'knockout')
+  // Draft, a slit tube, foam that is dug out and halves with a wedge let go by themselves.
+  const knockouts = mould.parts.filter(
+    (p) =>
+      p.role === 'knockout' && p.recipe.kind === 'prism' && p.layers.length > 0 && !p.id.endsWith('/disc'),
+  )
   if (knockouts.length > 0 && piece.mould.wrap === 0 && depth > DRAFT_DEPTH)
     raise('knockout-locks', 'warn', { knockouts: knockouts.length, depthMm: depth, draftDegrees: 2 }, [
       {
@@ -225,7 +229,8 @@ export function planReleaseStation(
 
 /** Face of a knockout or corner block that stands in the concrete, mm2. */
 function edgeArea(part: MouldPart): number {
-  if (part.recipe.kind !== 'prism') return 0
+  if (part.recipe.kind !== 'prism')
+    return part.role === 'knockout' ? 2 * (part.lengthMm + part.widthMm) * part.thicknessMm : 0
   const { outline, low, high } = part.recipe
   const wet = outline.filter((s) => part.role === 'knockout' || s.arc)
   const length = wet.reduce(

@@ -66,6 +66,31 @@ function rubberOff({ parts }: MouldStation): StripStep[] {
   ]
 }
 
+/** How knockouts leave, by what they are. */
+function outText(knockouts: readonly MouldPart[]): string {
+  const halves = knockouts.filter((p) => p.id.endsWith('/first') || p.id.endsWith('/second'))
+  const tubes = knockouts.filter((p) => knockouts.some((d) => d.id === `${p.id}/disc`))
+  const discs = knockouts.filter((p) => p.id.endsWith('/disc'))
+  const whole = knockouts.filter((p) => ![...halves, ...tubes, ...discs].includes(p))
+  const foam = whole.filter((p) => p.layers.length === 0)
+  const wide = whole.filter((p) => !foam.includes(p) && p.recipe.kind === 'moved')
+  const pressed = whole.filter((p) => !foam.includes(p) && !wide.includes(p))
+  const lines = [
+    ...(halves.length > 0 ? ['Fold the halves inward and lift them out.'] : []),
+    ...(tubes.length > 0
+      ? [`Cut the tape of ${names(tubes)}, turn the card in on itself and draw it out.`]
+      : []),
+    ...(foam.length > 0 ? [`Dig ${names(foam)} out in pieces.`] : []),
+    ...(wide.length > 0
+      ? [
+          `${names(wide)}: out by the wide end, ${wide[0]!.pull[2] < 0 ? 'which was down' : 'which was up'}; a tap on the narrow one.`,
+        ]
+      : []),
+    ...(pressed.length > 0 ? [`Press the knockouts out: ${names(pressed)}.`] : []),
+  ]
+  return lines.join(' ')
+}
+
 /** The order in which a box comes off. Sides slide off first; then the slab is turned with its base still on. */
 function boxOff(piece: Piece, { parts }: MouldStation): StripStep[] {
   const strips = parts.filter((p) => p.role === 'strip')
@@ -73,7 +98,17 @@ function boxOff(piece: Piece, { parts }: MouldStation): StripStep[] {
   const corners = parts.filter((p) => p.role === 'corner' || p.role === 'chamfer')
   const base = parts.filter((p) => p.role === 'base')
   const order = [...strips].sort((a, b) => a.leaves - b.leaves)
+  const formers = parts.filter((p) => p.role === 'former')
+  const [hung, laid] = [formers.filter((p) => p.pull[2] > 0), formers.filter((p) => p.pull[2] <= 0)]
+  const liners = parts.filter((p) => p.role === 'liner')
+  const wedges = knockouts.filter((p) => p.id.endsWith('/wedge'))
   const steps: StripStep[] = []
+  if (hung.length > 0)
+    steps.push({
+      code: 'strip',
+      partIds: ids(hung),
+      text: `Once the concrete stands by itself, lift off what hangs from the bridges, straight up: ${names(hung)}.`,
+    })
   if (knockouts.length > 0) {
     steps.push({
       code: 'knockout-screws',
@@ -133,11 +168,25 @@ function boxOff(piece: Piece, { parts }: MouldStation): StripStep[] {
       partIds: ids(base),
       text: 'Break the slab free of its base: wedge one end up, slide battens under, then lift.',
     })
-  if (knockouts.length > 0)
+  if (liners.length > 0)
+    steps.push({
+      code: 'strip',
+      partIds: ids(liners),
+      text: `Roll ${names(liners)} off from one end, slowly, out of the texture and not along it.`,
+    })
+  if (laid.length > 0)
+    steps.push({
+      code: 'strip',
+      partIds: ids(laid),
+      text: `Draw the formers out of the face: ${names(laid)}. What is stuck is warmed or soaked, never levered.`,
+    })
+  if (wedges.length > 0)
     steps.push({
       code: 'knockouts-out',
-      partIds: ids(knockouts),
-      text: `Press the knockouts out: ${names(knockouts)}.`,
+      partIds: ids(wedges),
+      text: `Draw the wedges first, by a screw driven into each, ${wedges[0]!.pull[2] < 0 ? 'out of the face that was down' : 'out of the back'}: ${names(wedges)}.`,
     })
+  const rest = knockouts.filter((p) => !wedges.includes(p))
+  if (rest.length > 0) steps.push({ code: 'knockouts-out', partIds: ids(rest), text: outText(rest) })
   return steps
 }

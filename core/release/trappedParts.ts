@@ -8,7 +8,7 @@ import {
   measureRegion,
   type Region,
 } from '../geometry/index.ts'
-import type { MouldPart } from '../mould/index.ts'
+import { type MouldPart, planOf } from '../mould/index.ts'
 
 export type Trapped = { readonly partId: string; readonly name: string; readonly by: string }
 
@@ -44,9 +44,7 @@ export function trappedParts(
   parts: readonly MouldPart[],
   order: readonly string[],
 ): Trapped[] {
-  const standing = new Map(
-    parts.flatMap((p) => (p.recipe.kind === 'prism' ? [[p.id, standingPart(p)] as const] : [])),
-  )
+  const standing = new Map(parts.flatMap((p) => (planOf(p) ? [[p.id, standingPart(p)] as const] : [])))
   const meets = slabMeeting(kernel, slab)
   const trapped: Trapped[] = []
   for (const id of order) {
@@ -59,7 +57,8 @@ export function trappedParts(
     const upright = part.role === 'knockout' || part.role === 'wrap'
     const swept = upright ? own.region : sweptPlan(kernel, part)
     const box = boxOf(swept)
-    const inSlab = own.low < slab.thickness - 1e-6 && own.high > 1e-6
+    // A part that leans is set against the plan at its own foot, which is not the slab's: it moves off its face.
+    const inSlab = part.recipe.kind === 'prism' && own.low < slab.thickness - 1e-6 && own.high > 1e-6
     const others = upright ? [] : [...standing.values()]
     const blocker = others.find(
       (o) =>
@@ -122,22 +121,26 @@ function slabMeeting(kernel: Kernel, { outline, openings }: CastSlab): (region: 
   }
 }
 
-function standingPart({ name, recipe }: MouldPart): Standing {
-  if (recipe.kind !== 'prism') throw new Error('only straight parts stand')
+function standingPart(part: MouldPart): Standing {
+  const outline = planOf(part)
+  if (!outline) throw new Error('only parts with a plan stand')
+  const level =
+    part.recipe.kind === 'prism' || part.recipe.kind === 'loft' ? part.recipe : { low: 0, high: 1 }
   return {
-    name,
-    region: loopRegion(recipe.outline),
-    box: boundLoop(recipe.outline),
-    low: recipe.low,
-    high: recipe.high,
+    name: part.name,
+    region: loopRegion(outline),
+    box: boundLoop(outline),
+    low: level.low,
+    high: level.high,
   }
 }
 
 /** The ground a part crosses on its way out: its plan moved by steps along its pull. */
 function sweptPlan(kernel: Kernel, part: MouldPart): Region {
-  if (part.recipe.kind !== 'prism') throw new Error('only straight parts are pulled')
+  const outline = planOf(part)
+  if (!outline) throw new Error('only parts with a plan are pulled')
   const [dx, dy] = part.pull
-  const [plan] = loopRegion(part.recipe.outline)
+  const [plan] = loopRegion(outline)
   const moved = [0.25, 0.5, 0.75, 1].map((t) => [
     plan!.map(([x, y]) => [x + dx * PULL * t, y + dy * PULL * t] as const),
   ])

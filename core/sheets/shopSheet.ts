@@ -7,7 +7,7 @@ import {
   type Region,
 } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
-import { bevelWords, type MouldStation, shapeWords } from '../mould/index.ts'
+import { type MouldStation, planOf, sawnWords, shapeWords } from '../mould/index.ts'
 import {
   type PieceGeometry,
   type PieceStation,
@@ -117,8 +117,9 @@ function drawingPage(
   const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
   page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
   for (const part of stations.mould?.parts ?? []) {
-    if (part.recipe.kind !== 'prism' || part.role === 'base') continue
-    const points = loopChords(part.recipe.outline).points.map(at)
+    const outline = planOf(part)
+    if (!outline || part.role === 'base') continue
+    const points = loopChords(outline).points.map(at)
     if (part.role !== 'wrap')
       for (const [a, b] of hatchLines(
         [points],
@@ -128,7 +129,7 @@ function drawingPage(
         page.line([a, b], 0.06)
     page.shape(points, 0.25)
     if (part.label) {
-      const { min, max } = boundLoop(part.recipe.outline)
+      const { min, max } = boundLoop(outline)
       page.label(at([(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]), part.label, 3.4)
     }
   }
@@ -247,12 +248,12 @@ function cutTable(
       3.4,
       { bold: true },
     )
-    if (row.shape !== 'rectangle' || row.bevelsDeg)
+    const sawn = sawnWords(row)
+    if (row.shape !== 'rectangle' || sawn)
       page.text(
         [page.width - MARGIN, y - 4.2],
-        row.bevelsDeg
-          ? bevelWords(row.bevelsDeg)
-          : `${shapeWords(row.shape)}${row.shape === 'rounded corners' ? ` r ${formatCut(row.radiusMm, settings)}` : ''}`,
+        sawn ??
+          `${shapeWords(row.shape)}${row.shape === 'rounded corners' ? ` r ${formatCut(row.radiusMm, settings)}` : ''}`,
         2.6,
         { align: 'right' },
       )

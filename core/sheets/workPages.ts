@@ -1,4 +1,4 @@
-import { bevelWords, shapeWords } from '../mould/index.ts'
+import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import { formatCut, formatLength, lengthWithUnit, showNumber } from '../units/index.ts'
 import { PageWriter } from './pageWriter.ts'
@@ -121,7 +121,7 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
     sections.push({
       heading: 'CUT LIST, CONTINUED',
       lines: moreRows.map((r) => ({
-        text: `${r.label}  ${r.name}, ${r.boardName}: ${formatCut(r.lengthMm, settings)} x ${formatCut(r.widthMm, settings)}${r.shape === 'rectangle' ? '' : `, ${shapeWords(r.shape)}`}${r.bevelsDeg ? `, ${bevelWords(r.bevelsDeg)}` : ''}`,
+        text: `${r.label}  ${r.name}, ${r.boardName}: ${formatCut(r.lengthMm, settings)} x ${formatCut(r.widthMm, settings)}${r.shape === 'rectangle' ? '' : `, ${shapeWords(r.shape)}`}${sawnWords(r) ? `, ${sawnWords(r)}` : ''}`,
         value: `${r.count} x`,
       })),
     })

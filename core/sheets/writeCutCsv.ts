@@ -12,6 +12,9 @@ const COLUMNS = [
   'radius mm',
   'bevel 1 deg',
   'bevel 2 deg',
+  'mitre 1 deg',
+  'mitre 2 deg',
+  'edges deg',
   'notes',
 ] as const
 
@@ -30,6 +33,9 @@ export function writeCutCsv(rows: readonly CutRow[]): string {
       row.radiusMm > 0 ? figure(row.radiusMm) : '',
       row.bevelsDeg ? figure(row.bevelsDeg[0]) : '',
       row.bevelsDeg ? figure(row.bevelsDeg[1]) : '',
+      row.mitresDeg ? figure(row.mitresDeg[0]) : '',
+      row.mitresDeg ? figure(row.mitresDeg[1]) : '',
+      row.edgeDeg === 0 ? '' : figure(row.edgeDeg),
       row.notes.join('; '),
     ]
       .map(field)

@@ -60,10 +60,6 @@ describe('printed parts as files', () => {
     for (const [i, row] of rows.entries()) {
       const read = prepareMesh(`part.${as}`, files[`printed-part-${i + 1}.${as}`]!)
       expect(read.ok).toBe(true)
-      if (read.ok)
-        console.log(
-          JSON.stringify({ f: read.found, m: read.mended, t: read.turnedCount, c: read.closedHoleCount }),
-        )
       if (!read.ok) continue
       const { positions, triangles } = read.mesh
       const id = `${as}-${i}`

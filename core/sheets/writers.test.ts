@@ -43,6 +43,8 @@ const row = (over: Partial<CutRow>): CutRow => ({
   count: 2,
   shape: 'rectangle',
   radiusMm: 0,
+  mitresDeg: null,
+  edgeDeg: 0,
   bevelsDeg: null,
   partIds: [],
   notes: [],
@@ -63,7 +65,7 @@ describe('a cut list as CSV', () => {
           read.forEach((fields, i) => {
             const own = list[i]!
             const plain = (text: string) => text.replace(/^'/, '')
-            expect(fields.length).toBe(12)
+            expect(fields.length).toBe(head!.length)
             expect(plain(fields[1]!)).toBe(plain(own.name))
             expect(plain(fields[2]!)).toBe(plain(own.boardName))
             expect(Number(fields[3])).toBeCloseTo(own.length, 2)
@@ -75,7 +77,14 @@ describe('a cut list as CSV', () => {
   it('keeps a name from being a formula, and tells bevels and notes', () => {
     const [, fields] = readCsv(
       writeCutCsv([
-        row({ name: '=1+1', bevelsDeg: [0, 45], notes: ['faced side in', 'laminate'], radiusMm: 30 }),
+        row({
+          name: '=1+1',
+          bevelsDeg: [0, 45],
+          mitresDeg: [-2.5, 11],
+          edgeDeg: 12,
+          notes: ['faced side in', 'laminate'],
+          radiusMm: 30,
+        }),
       ]),
     )
     expect(fields).toEqual([
@@ -90,6 +99,9 @@ describe('a cut list as CSV', () => {
       '30',
       '0',
       '45',
+      '-2.5',
+      '11',
+      '12',
       'faced side in; laminate',
     ])
   })

@@ -1,5 +1,5 @@
 import type { Loop, Point } from '../../core/geometry/index.ts'
-import type { MouldStation } from '../../core/mould/index.ts'
+import { type MouldStation, planOf } from '../../core/mould/index.ts'
 
 /** The largest bow is drawn this many px out, whatever it is. */
 const DRAWN = 16
@@ -18,7 +18,8 @@ export function BowLines({ mould, onScreen, scale }: Props) {
     <g aria-hidden pointerEvents="none" data-testid="bow">
       {rows.map((row) => {
         const part = mould.parts.find((p) => p.id === row.partId)
-        const face = part?.recipe.kind === 'prism' ? faceOf(part.recipe.outline) : null
+        const outline = part && planOf(part)
+        const face = outline ? faceOf(outline) : null
         if (!part || !face) return null
         const { from, along, out } = face
         const place = (s: number, o: number): Point =>

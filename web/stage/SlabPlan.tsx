@@ -1,6 +1,7 @@
 import { type KeyboardEvent, useEffect, useMemo, useState } from 'react'
 import { boundLoop, type Loop, type Point } from '../../core/geometry/index.ts'
 import { type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
+import { planOf } from '../../core/mould/index.ts'
 import {
   holdFonts,
   moveOpening,
@@ -24,7 +25,7 @@ import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
 import { BowLines } from './BowLines.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
-import { isBoxPart, MouldParts, mouldBeyond, plansOf } from './MouldParts.tsx'
+import { isBoxPart, MouldParts, mouldBeyond, plansOf, standsBeside } from './MouldParts.tsx'
 import { PathHandles } from './PathHandles.tsx'
 import { EdgeLines, Label, OpeningDimensions, SectionLine } from './PlanParts.tsx'
 import { loopPath, openPath, ringPath, shapeText } from './paths.ts'
@@ -186,10 +187,10 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
             .filter((p) => p.role === 'base' && piece.mould.school !== 'wrap')
             .map(
               (p) =>
-                p.recipe.kind === 'prism' && (
+                planOf(p) && (
                   <path
                     key={p.id}
-                    d={loopPath(p.recipe.outline, onScreen, scale, false)}
+                    d={loopPath(planOf(p)!, onScreen, scale, false)}
                     fill="var(--board)"
                     stroke="var(--ink)"
                     strokeWidth="0.8"
@@ -238,12 +239,20 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
               )
             })}
           {mouldParts.map((p) => {
-            if (p.recipe.kind !== 'prism' || p.role === 'base' || !isBoxPart(p)) return null
-            const upright = p.role === 'strip' && standsUpright(p.recipe.outline)
+            if (p.role === 'base' || !isBoxPart(p)) return null
+            const outline = planOf(p)
+            const seen = outline || !standsBeside(p) ? [] : (plans.get(p.id) ?? [])
+            if (!outline && seen.length === 0) return null
+            const upright = p.role === 'strip' && outline !== null && standsUpright(outline)
             return (
               <path
                 key={p.id}
-                d={loopPath(p.recipe.outline, onScreen, scale, false)}
+                d={
+                  outline
+                    ? loopPath(outline, onScreen, scale, false)
+                    : seen.map((r) => ringPath(r, onScreen)).join(' ')
+                }
+                fillRule="evenodd"
                 fill={p.role === 'wrap' ? HATCH_OF.foam : upright ? 'url(#hatch-board-up)' : HATCH_OF.board}
                 stroke={lit(p.id) ? 'var(--oxide)' : 'var(--ink)'}
                 strokeWidth={lit(p.id) ? 2.4 : 1}

@@ -1,7 +1,7 @@
 import type { Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { pouredPlacement, pouredSize } from '../../piece/index.ts'
-import { type BarePart, prism } from '../boardBox/boxParts.ts'
+import { type BarePart, prism } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
 import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMould.ts'

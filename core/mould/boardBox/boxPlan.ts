@@ -1,5 +1,6 @@
 import {
   boundLoop,
+  insetPath,
   type Loop,
   type PathCorner,
   type Point,
@@ -11,22 +12,27 @@ import type { MouldChoice, SideId } from '../../job/index.ts'
 import { OUTLINE_NAMES } from '../../piece/index.ts'
 import { type BentSide, bentSides, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
+import { type Lean, type LeaningStrip, leanInset, leaningStrips, leans, UPRIGHT } from './leaning.ts'
 import { leavingOrder, stripPull } from './leaving.ts'
 import { boxStrips, type Strip, stripLoop } from './strips.ts'
 
 export type BoxPlan = {
   readonly base: { readonly outline: Loop; readonly length: number; readonly width: number }
+  /** Where sides lean and go round its edge, its plan at its own underside. */
+  readonly baseUnder: readonly PathCorner[] | null
   /** Skins along its curved sides; one round the whole when `ring`. */
   readonly bent: readonly BentSide[]
   readonly ring: boolean
   readonly baseLow: number
   readonly stripLow: number
-  readonly stripHigh: number
   /** In the order of the plan; `leaves` is the place of each in the order in which they come off. */
   readonly strips: readonly (Strip & {
     readonly loop: Loop
     readonly pull: Vector
     readonly leaves: number
+    readonly high: number
+    /** How it is cut and stands where sides lean; null in an upright box. */
+    readonly leaning: LeaningStrip | null
   })[]
 }
 
@@ -35,6 +41,13 @@ type Boards = {
   readonly sides: (side: SideId) => number
   readonly skin: number
 }
+
+/** How the sides stand: each one's lean, and how high its strip is where it is not the fill's own depth. */
+export type Standing = {
+  readonly leanOf: (side: SideId) => Lean
+  readonly highOf?: (side: SideId) => number
+}
+const ALL_UPRIGHT: Standing = { leanOf: () => UPRIGHT }
 
 /**
  * Where base and strips stand round a path of straight sides, z = 0 the base's face. Wrap: the base is the piece's plan
@@ -47,16 +60,26 @@ export function boxPlan(
   { base, sides, skin }: Boards,
   choice: MouldChoice,
   outline: Loop,
+  { leanOf, highOf = () => thickness }: Standing = ALL_UPRIGHT,
 ): BoxPlan {
   const bent = bentSides(path, outline, skin, choice.rounds === 'bent')
   const wrap = choice.school === 'wrap'
-  const strips = boxStrips(path, sides, choice)
+  const leaning = path.some((c) => leans(leanOf(c.side)))
+  const foot = leaning ? insetPath(path, (side) => leanOf(side).at) : path
+  const across = (side: SideId) => sides(side) * Math.hypot(1, leanOf(side).slope)
+  const strips = boxStrips(foot, across, choice)
   const order = leavingOrder(strips)
+  const stripLow = wrap ? -base : 0
+  const stands = leaning
+    ? leaningStrips(path, sides, choice, leanOf, (side) => [stripLow, highOf(side)])
+    : null
   const out = wrap ? 0 : choice.baseMargin
+  const roundsBent = choice.rounds === 'bent'
+  const under = leaning ? insetPath(path, (side) => leanInset(leanOf(side), -base)) : null
   const corners = wrap
-    ? boxOf(wrappedBase(path, choice.rounds === 'bent'))
+    ? [foot, ...(under ? [under] : [])].flatMap((level) => boxOf(wrappedBase(level, roundsBent)))
     : [
-        ...boxStrips(path, sides, { ...choice, runPast: 0 }).flatMap((s) => s.corners),
+        ...boxStrips(foot, across, { ...choice, runPast: 0 }).flatMap((s) => s.corners),
         ...bent.flatMap((b) => boxOf(b.rib)),
       ]
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
@@ -66,20 +89,22 @@ export function boxPlan(
     base: {
       ...size,
       outline: wrap
-        ? wrappedBase(path, choice.rounds === 'bent')
+        ? wrappedBase(foot, roundsBent)
         : rectangleLoop([min[0], min[1]], size.length, size.width, [0, 0, 0, 0], {
             sides: ['base/front', 'base/right', 'base/back', 'base/left'],
             corners: ['base', 'base', 'base', 'base'],
           }),
     },
+    baseUnder: wrap ? under : null,
     bent,
     ring: isRing(path),
     baseLow: -base,
-    stripLow: wrap ? -base : 0,
-    stripHigh: thickness,
+    stripLow,
     strips: strips.map((strip, i) => ({
       ...strip,
       loop: stripLoop(strip),
+      high: highOf(strip.side),
+      leaning: stands?.get(strip.side) ?? null,
       pull: stripPull(strips, i),
       leaves: order.indexOf(i),
     })),

@@ -1,12 +1,26 @@
 import { arcByRise, type PathCorner, type Point } from '../../geometry/index.ts'
-import type { Piece, SlabPiece } from '../../job/index.ts'
-import { isPlainSide, outlinePath, sideWords } from '../../piece/index.ts'
+import type { Piece, SideId, SlabPiece } from '../../job/index.ts'
+import { outlinePath, sideWall, sideWords } from '../../piece/index.ts'
 import { bentRound, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
+import { type Lean, UPRIGHT } from './leaning.ts'
 
-/** A slab that a straight board box forms: straight sides, square, beaded or chamfered, top or underside down. */
+/** Heights as poured, from the base's face at 0, mm. */
+export type Pour = {
+  /** Work that stands out of the face that is down reaches to here. */
+  readonly rise: number
+  /** The slab's lower face: on a built-up floor where aprons hang below it, else as high as the work on the base. */
+  readonly low: number
+  /** The slab's upper face, where the fill is struck off. */
+  readonly high: number
+  /** The top of the highest apron; where there is none, `high`. */
+  readonly full: number
+}
+
+/** A slab that a board box forms, top or underside down, and how it lies in the pour. */
 export type BoxedSlab = Omit<SlabPiece, 'attitude'> & {
   readonly attitude: { readonly down: 'top' | 'bottom'; readonly turnDeg: 0 }
+  readonly poured: Pour
 }
 
 /** Why a piece has no mould method yet, in a few words; null when the board box forms it. */
@@ -27,9 +41,44 @@ export function whyNoBox(piece: Piece): string | null {
   )
     return 'work stands out of its face beside shaped edges'
   if (piece.lettering.some((l) => l.on !== 'top' && l.on !== 'bottom')) return 'letters are on its sides'
-  const odd = Object.entries(piece.sides).find(([, side]) => !isPlainSide(side))
-  return odd ? `its ${sideWords(odd[0])} side is not a plain one` : null
+  if (rise > 0 && piece.attitude.down === 'bottom' && deepestApron(piece) > 0)
+    return 'work stands out of its underside beside an apron'
+  return whyNoSide(piece, path)
 }
+
+/** Curved sides stand upright and bare; a side that leans meets none of them. */
+function whyNoSide(piece: SlabPiece, path: ReturnType<typeof outlinePath>): string | null {
+  const deepest = deepestApron(piece)
+  for (const [i, corner] of path.entries()) {
+    const side = piece.sides[corner.side]!
+    const words = sideWords(corner.side)
+    const [before, after] = [path[(i + path.length - 1) % path.length]!, path[(i + 1) % path.length]!]
+    const leaning = side.taper !== 0 && !side.seam
+    if (leaning && (side.apron?.drop ?? 0) < deepest) return `its ${words} side leans beside an apron`
+    const shaped = leaning ? 'leans' : side.liner > 0 ? 'is lined' : side.apron ? 'has an apron' : null
+    if (shaped === null) continue
+    if (corner.run.kind !== 'line') return `its curved ${words} side ${shaped}`
+    if (before.run.kind !== 'line' || after.run.kind !== 'line')
+      return `its ${words} side ${shaped} beside a curved one`
+    for (const k of [i, (i + 1) % path.length])
+      if (path[k]!.radius > 0 && isInside(path, k))
+        return `its ${words} side ${shaped} beside a rounded inside corner`
+    if (piece.mould.rounds === 'bent' && (corner.radius > 0 || after.radius > 0))
+      return `its ${words} side ${shaped} beside a corner that is bent round: choose blocks for rounded corners`
+  }
+  return null
+}
+
+const isInside = (path: ReturnType<typeof outlinePath>, k: number): boolean => {
+  const at = (i: number): Point => [
+    path[(i + path.length) % path.length]!.x,
+    path[(i + path.length) % path.length]!.y,
+  ]
+  return interiorAngle(at(k - 1), at(k), at(k + 1)) > 180.05
+}
+
+const deepestApron = (piece: Pick<SlabPiece, 'sides'>): number =>
+  Object.values(piece.sides).reduce((most, s) => Math.max(most, s.apron?.drop ?? 0), 0)
 
 /** How far work stands out of a face, mm: fields, frames and letters. */
 function raisedOn(piece: SlabPiece, face: string): number {
@@ -97,17 +146,41 @@ export function hasInsideCorner(piece: Piece): boolean {
   )
 }
 
-/** The piece as the board box takes it, as thick as it stands in the pour with its raised work; or null. */
+/** The piece as the board box takes it, with the heights it reaches in the pour; or null. */
 export function asBoxed(piece: Piece): BoxedSlab | null {
   if (whyNoBox(piece) !== null) return null
   const slab = piece as BoxedSlab
-  return { ...slab, thickness: slab.thickness + raisedOn(slab as SlabPiece, slab.attitude.down) }
+  const rise = raisedOn(slab as SlabPiece, slab.attitude.down)
+  const drop = deepestApron(slab)
+  const low = slab.attitude.down === 'bottom' ? Math.max(rise, drop) : rise
+  const high = low + slab.thickness
+  const full = slab.attitude.down === 'top' ? high + drop : high
+  return { ...slab, poured: { rise, low, high, full } }
+}
+
+/** How a side's inside face stands as poured, before its liner. */
+export function leanOf(piece: BoxedSlab, side: SideId): Lean {
+  const { low, high, insetLow, insetHigh } = sideWall(piece.sides[side]!, piece.thickness)
+  const gain = (insetHigh - insetLow) / (high - low)
+  if (gain === 0) return UPRIGHT
+  const { poured, attitude } = piece
+  // As placed the underside is at z = 0: upside down it lies at `high`, else at `low`.
+  return attitude.down === 'top'
+    ? { at: insetLow + gain * (poured.high - low), slope: -gain }
+    : { at: insetLow - gain * (poured.low + low), slope: gain }
+}
+
+/** How high the strip of a side stands: as its own apron, or its neighbours', which it closes at their ends. */
+export function stripHigh(piece: BoxedSlab, side: SideId): number {
+  const { high, full } = piece.poured
+  if (full === high) return high
+  const path = outlinePath(piece.outline)
+  const i = path.findIndex((c) => c.side === side)
+  const near = [i - 1, i, i + 1].map((k) => path[(k + path.length) % path.length]!.side)
+  return high + Math.max(...near.map((id) => piece.sides[id]!.apron?.drop ?? 0))
 }
 
 /** Features that the box does not form yet: they are cast only if the maker fixes something in it by hand. */
 export function notFormed(piece: BoxedSlab): string[] {
-  return [
-    ...piece.openings.filter((o) => o.depth === null && o.draftDeg !== 0).map((o) => o.name),
-    ...piece.inserts.map((i) => i.name),
-  ]
+  return [...piece.inserts.map((i) => i.name)]
 }

@@ -3,10 +3,11 @@ import { screwPull } from '../../mechanics/index.ts'
 import { outlinePath, type PieceGeometry, sidesOf } from '../../piece/index.ts'
 import type { Board, Mix, Sealant } from '../../stock/index.ts'
 import { GRAVITY } from '../../units/convert.ts'
+import type { BarePart } from '../bareParts.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
 import { isRing } from './bentSides.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { type BarePart, boxedOpenings, perimeterOf, sideLength } from './boxParts.ts'
+import { boxedOpenings, perimeterOf, sideLength } from './boxFigures.ts'
 
 /** Screws stay this far from a strip's ends, mm. */
 const END = 40
@@ -26,7 +27,7 @@ export function screwSpacing(
 ): { spacing: number; holds: boolean } {
   const joint = {
     school: piece.mould.school === 'wrap' ? ('wrap' as const) : ('stand' as const),
-    height: piece.thickness,
+    height: piece.poured.full,
     spacing: 1,
     baseThickness: base.thickness,
     sideThickness: side.thickness,
@@ -43,13 +44,12 @@ export function screwSpacing(
 /** Screws of each strip into the base edge (wrap) or through the base into the strip (stand), with their places. */
 export function screwRows(
   piece: BoxedSlab,
-  geometry: PieceGeometry,
   parts: readonly BarePart[],
   base: Board,
   side: Board,
   spacing: number,
 ): ScrewRow[] {
-  const depth = piece.thickness
+  const depth = piece.poured.full
   const length = 2 * (piece.mould.school === 'wrap' ? side.thickness : base.thickness)
   const strips = parts.filter((p) => p.role === 'strip')
   return strips
@@ -71,17 +71,17 @@ export function screwRows(
         positionsMm: positions,
       }
     })
-    .concat(depth > CORNER_SCREW_DEPTH && strips.length > 0 ? cornerScrews(geometry, strips, side) : [])
+    .concat(depth > CORNER_SCREW_DEPTH && strips.length > 0 ? cornerScrews(depth, strips, side) : [])
 }
 
-const cornerScrews = (geometry: PieceGeometry, strips: readonly BarePart[], side: Board): ScrewRow[] => [
+const cornerScrews = (depth: number, strips: readonly BarePart[], side: Board): ScrewRow[] => [
   {
     where: 'corners',
     partId: strips[0]!.id,
     lengthMm: 2 * side.thickness,
     count: strips.length,
     spacingMm: 0,
-    positionsMm: [geometry.thickness / 2],
+    positionsMm: [depth / 2],
   },
 ]
 
@@ -110,7 +110,11 @@ export function sealantRows(piece: BoxedSlab, geometry: PieceGeometry): SealantR
       lengthMm: sideLength(piece, side),
       radiusMm: radiusOf(piece.sides[side]![down]),
     })),
-    { where: 'vertical corners', lengthMm: (sharpCorners + 2 * roundCorners) * piece.thickness, radiusMm: 0 },
+    {
+      where: 'vertical corners',
+      lengthMm: (sharpCorners + 2 * roundCorners) * piece.poured.full,
+      radiusMm: 0,
+    },
     ...boxedOpenings(geometry).map((o) => ({
       where: `round the ${o.name} knockout`,
       lengthMm: perimeterOf(o),

@@ -1,10 +1,10 @@
 import { boundLoop, type Loop, type SolidRecipe } from '../../geometry/index.ts'
 import { type PieceGeometry, pouredLoop, pouredPlacement } from '../../piece/index.ts'
-import { barePart, DOWN, UP } from '../bareParts.ts'
+import { type BarePart, barePart, DOWN, UP } from '../bareParts.ts'
 import { volumeOf } from '../castBody.ts'
 import type { MethodInput } from '../method.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { type BarePart, prism } from './boxParts.ts'
+import { boxInside } from './boxInside.ts'
 
 /** A former of sealed board, foam or print, kg/m3 [own]. */
 const KG_PER_M3 = 500
@@ -23,7 +23,7 @@ export function formers(
   const by = pouredPlacement(piece.attitude, geometry)
   const cast: SolidRecipe = { kind: 'moved', solid: geometry.recipe!, by }
   const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
-  const rise = geometry.relief[down]
+  const { rise } = piece.poured
   const size = boundLoop(outline)
   const standing = knockouts.map((k) => k.recipe)
   // Raised work may stand in a sunken field; else a feature is wholly outside the cast.
@@ -32,7 +32,7 @@ export function formers(
   if (rise > 0) {
     const recipe: SolidRecipe = {
       kind: 'difference',
-      from: prism(outline, 0, rise, 'former/ground'),
+      from: boxInside(piece, geometry, 0, rise, 'former/ground'),
       minus: [cast, ...standing],
     }
     parts.push(
@@ -62,7 +62,7 @@ export function formers(
       kind: 'difference',
       from: {
         kind: 'intersection',
-        of: [solid, prism(outline, rise, piece.thickness, `former/${feature.id}`)],
+        of: [solid, boxInside(piece, geometry, rise, piece.poured.full, `former/${feature.id}`)],
       },
       minus: [...(raised ? [cast] : []), ...standing, ...earlier],
     }

@@ -1,16 +1,20 @@
-import type { Piece } from '../../job/index.ts'
+import type { Piece, SideId } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { PieceStation } from '../../piece/index.ts'
+import type { Board, Stock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
+import type { BarePart } from '../bareParts.ts'
 import { bowedSides } from '../bowedSides.ts'
 import { checkMould } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
-import { partDensity, partVolume } from '../partMass.ts'
-import type { MouldFact } from '../types.ts'
-import { asBoxed, whyNoBox } from './boxedSlab.ts'
-import { type BarePart, boxParts, perimeterOf } from './boxParts.ts'
+import { displacedBy, partDensity, partVolume } from '../partMass.ts'
+import type { MaterialRow, MouldFact } from '../types.ts'
+import { asBoxed, type BoxedSlab, whyNoBox } from './boxedSlab.ts'
+import { perimeterOf } from './boxFigures.ts'
+import { boxParts } from './boxParts.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
 import { formers } from './formers.ts'
+import { knockoutKind, openingKeyOf, tubeFor } from './knockouts.ts'
 import { LIFE } from './life.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
@@ -26,6 +30,8 @@ export const boardBoxMethod: MouldMethod = {
     const piece = asBoxed(any)!
     const base = stock.boards.find((b) => b.id === piece.mould.baseBoard)
     const side = stock.boards.find((b) => b.id === piece.mould.sideBoard)
+    const sideBoard = (id: SideId): Board =>
+      stock.boards.find((b) => b.id === piece.mould.sideBoards[id]) ?? side!
     const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
     const { knockoutBoards } = piece.mould
     const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
@@ -33,7 +39,15 @@ export const boardBoxMethod: MouldMethod = {
     if (!base || !side || !sealant) return { built: null, findings }
     const { geometry, figures } = pieceStation
     const skin = stock.skins.find((s) => s.id === piece.mould.skin)
-    const box = boxParts(piece, geometry, { base, side, laminate, skin, freshKgPerM3: mix.freshKgPerM3 })
+    const box = boxParts(piece, geometry, {
+      base,
+      sideBoard,
+      laminate,
+      skin,
+      tubes: stock.tubes,
+      foams: stock.foams,
+      freshKgPerM3: mix.freshKgPerM3,
+    })
     const formed = formers(
       input,
       piece,
@@ -43,7 +57,7 @@ export const boardBoxMethod: MouldMethod = {
     const parts = [...box, ...formed]
     const { spacing, holds } = screwSpacing(piece, base, side, mix)
     const bowing = bowedSides(piece, parts, side, mix, holds)
-    const raw = parts.filter((p) => p.role === 'knockout' || p.role === 'corner')
+    const raw = parts.filter((p) => (p.role === 'knockout' && p.layers.length > 0) || p.role === 'corner')
     const count = (role: BarePart['role']) => parts.filter((p) => p.role === role).length
     const life = Math.min(
       LIFE[base.material],
@@ -52,16 +66,17 @@ export const boardBoxMethod: MouldMethod = {
     )
     const built: BuiltMould = {
       parts,
-      materials: [],
+      materials: knockoutMaterials(piece, parts, stock),
       alternatives: [],
-      screws: screwRows(piece, geometry, parts, base, side, spacing),
+      screws: screwRows(piece, parts, base, side, spacing),
       sealant: sealantRows(piece, geometry),
       facts: formed.length > 0 ? formerFacts(formed) : [],
       holdDown: parts
         .filter((p) => p.role === 'knockout' || (p.role === 'former' && p.pull[2] > 0))
+        .filter((p) => displacedBy(p) > 0)
         .map((p) => {
-          const volume = partVolume(p)
-          const force = holdDownForce(volume, massOf(volume, partDensity(p, stock)), mix.freshKgPerM3)
+          const weight = massOf(partVolume(p), partDensity(p, stock))
+          const force = holdDownForce(displacedBy(p), weight, mix.freshKgPerM3)
           return {
             partId: p.id,
             name: p.name,
@@ -83,18 +98,59 @@ export const boardBoxMethod: MouldMethod = {
         HOURS.knockout * raw.length,
       life,
       faceM2: figures.surfaceAreaM2,
-      depth: piece.thickness,
+      depth: piece.poured.full,
       check: (layouts) =>
         checkMould.parts(
           piece,
           parts,
           layouts,
-          { holds, pressure: pressureAt(piece.thickness, mix.freshKgPerM3), casts: life, bowing },
+          { holds, pressure: pressureAt(piece.poured.full, mix.freshKgPerM3), casts: life, bowing },
           stock,
         ),
     }
     return { built, findings }
   },
+}
+
+/** Tube and foam for knockouts, by what is cut off. */
+function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): MaterialRow[] {
+  return parts.flatMap((part): MaterialRow[] => {
+    const opening = piece.openings.find((o) => o.id === openingKeyOf(part.id).replace(/\.\d+$/, ''))
+    if (part.role !== 'knockout' || part.id.split('/').length !== 2 || !opening) return []
+    const kind = knockoutKind(piece.mould, opening.id)
+    const shape = opening.shape
+    const tube =
+      kind === 'tube' && shape.kind === 'round'
+        ? tubeFor(shape.diameter, piece.mould.wrap, stock.tubes)
+        : null
+    const foam = kind === 'foam' ? stock.foams[0] : undefined
+    if (tube)
+      return [
+        {
+          name: tube.name,
+          amount: part.thicknessMm,
+          unit: 'mm',
+          cost: tube.price === null ? null : (tube.price * part.thicknessMm) / tube.length,
+          note: 'cut square, slit down one side before it is taped: it folds inward to come out',
+          isPart: true,
+        },
+      ]
+    return foam
+      ? [
+          {
+            name: `${foam.name} for ${opening.name}`,
+            amount: part.mass!.volume / 1e6,
+            unit: 'L',
+            cost:
+              foam.price === null
+                ? null
+                : (foam.price * part.mass!.volume) / (foam.length * foam.width * foam.thickness),
+            note: 'taped all over; it is dug out and lasts one cast',
+            isPart: true,
+          },
+        ]
+      : []
+  })
 }
 
 /** What is fixed in the box beside its boards. */
@@ -110,6 +166,6 @@ const formerFacts = (formed: readonly BarePart[]): MouldFact[] => [
 
 const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {
   if (part.role === 'corner') return (Math.PI / 2) * part.lengthMm
-  const opening = openings.find((o) => `knockout/${o.key}` === part.id)
+  const opening = openings.find((o) => o.key === openingKeyOf(part.id))
   return opening ? perimeterOf(opening) : 0
 }

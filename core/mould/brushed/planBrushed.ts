@@ -1,7 +1,7 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
+import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import { rubberAmounts, rubberWall } from '../block/rubber.ts'
-import type { BarePart } from '../boardBox/boxParts.ts'
 import { step } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'

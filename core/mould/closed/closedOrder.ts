@@ -1,4 +1,4 @@
-import type { BarePart } from '../boardBox/boxParts.ts'
+import type { BarePart } from '../bareParts.ts'
 import { step } from '../buildingOrder.ts'
 import type { BuildStep } from '../types.ts'
 

@@ -1,7 +1,6 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
-import { barePart, DOWN, rectangle } from '../bareParts.ts'
-import { prism } from '../boardBox/boxParts.ts'
+import { barePart, DOWN, prism, rectangle } from '../bareParts.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
 import { step } from '../buildingOrder.ts'
 import { volumeOf } from '../castBody.ts'

@@ -1,7 +1,7 @@
 import type { Finding } from '../../job/index.ts'
 import { type Skin, sheetStock } from '../../stock/index.ts'
+import type { BarePart } from '../bareParts.ts'
 import { barePart } from '../bareParts.ts'
-import type { BarePart } from '../boardBox/boxParts.ts'
 import { type CastBody, castBody } from '../castBody.ts'
 import { boardMissing, finding, rowMissing } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'

@@ -1,5 +1,6 @@
 import {
   boundLoop,
+  insetPath,
   type Loop,
   type PathCorner,
   type PathNames,
@@ -117,9 +118,30 @@ export function insetShape(shape: OpeningShape, inset: number): OpeningShape {
         radius: Math.max(0, shape.radius - inset),
       }
     case 'polygon':
-      return shape
+      return shape.corners.some((c) => c.run.kind !== 'line')
+        ? shape
+        : {
+            ...shape,
+            corners: insetPath(shape.corners, () => inset)
+              .map(roundedLess(shape.corners, inset))
+              .map((c) => ({ ...c, run: { kind: 'line' as const } })),
+          }
   }
 }
+
+/** Rounded outside corners lose what the sides move in by, inside ones gain it. */
+const roundedLess =
+  (before: readonly PathCorner[], inset: number) =>
+  (corner: PathCorner, i: number): PathCorner => {
+    if (corner.radius === 0) return corner
+    const [a, b, c] = [-1, 0, 1].map((k) => before[(i + k + before.length) % before.length]!) as [
+      PathCorner,
+      PathCorner,
+      PathCorner,
+    ]
+    const turn = (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x)
+    return { ...corner, radius: Math.max(0, corner.radius - Math.sign(turn) * inset) }
+  }
 
 /** A shape's boundary about the origin as a path, its sides numbered from 1. */
 function shapePath(shape: OpeningShape): PathCorner[] {

@@ -18,16 +18,24 @@ export const OVERSHOOT = 1
 export const deepestApron = (piece: SlabPiece): number =>
   Object.values(piece.sides).reduce((most, s) => Math.max(most, s.apron?.drop ?? 0), 0)
 
-/** A side's profile from its foot (the underside, or the end of its apron) to the top. */
-export function sideProfile(id: string, side: Side, thickness: number): SideProfile {
+/** A side's bare wall, edges and liner left out: from its foot (the underside, or the end of its apron) to the top. */
+export function sideWall(
+  side: Side,
+  thickness: number,
+): { readonly low: number; readonly high: number; readonly insetLow: number; readonly insetHigh: number } {
   const low = side.apron ? -side.apron.drop : 0
   const run = side.seam ? 0 : side.taper
   const full = (run / thickness) * (thickness - low)
+  return { low, high: thickness, insetLow: Math.max(0, full), insetHigh: Math.max(0, -full) }
+}
+
+/** A side's profile from its foot to the top. */
+export function sideProfile(id: string, side: Side, thickness: number): SideProfile {
+  const wall = sideWall(side, thickness)
   return wallProfile({
-    low,
-    high: thickness,
-    insetLow: side.liner + Math.max(0, full),
-    insetHigh: side.liner + Math.max(0, -full),
+    ...wall,
+    insetLow: side.liner + wall.insetLow,
+    insetHigh: side.liner + wall.insetHigh,
     top: side.seam ? SQUARE : side.top,
     bottom: side.seam ? SQUARE : side.bottom,
     names: { wall: `side/${id}`, top: `edge/${id}/top`, bottom: `edge/${id}/bottom` },

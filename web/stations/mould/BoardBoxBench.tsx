@@ -5,6 +5,7 @@ import { MeasureField } from '../../ui/MeasureField.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
 import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
+import { KnockoutKinds, SideBoards } from './SideBoards.tsx'
 import { UnderTheFill } from './UnderTheFill.tsx'
 import { useMould } from './useMould.ts'
 
@@ -83,6 +84,7 @@ export function BoardBoxBench() {
         options={job.stock.boards}
         onChoose={(sideBoard) => choose('side board', { sideBoard })}
       />
+      <SideBoards />
       {bends && (
         <Pick
           label="Bent from"
@@ -127,6 +129,7 @@ export function BoardBoxBench() {
           onCommit={(wrap) => choose(`wrap ${mm(wrap)}`, { wrap })}
         />
       )}
+      <KnockoutKinds />
       {mould.method === 'board-box' && <Facts />}
       <CutTable />
       {figures && (

@@ -1,59 +1,133 @@
-import { bevelWords, shapeWords } from '../../../core/mould/index.ts'
+import { useState } from 'react'
+import {
+  type CutRow,
+  type RipSetting,
+  sawnWords,
+  sawSettings,
+  shapeWords,
+} from '../../../core/mould/index.ts'
 import { formatCut, formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../app/store.ts'
 import { pointedAt } from '../../app/viewSlice.ts'
+import { Choice } from '../../ui/Choice.tsx'
 import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 
-/** One row a part: label, board, size, count; pointing at a row lights the part. */
+/** What is to be sawn: one row a part, or in the order in which the saw is set. */
 export function CutTable() {
   const { plan, fresh } = usePlan()
-  const style = useMeasureStyle()
-  const lit = useAppSelector((s) => s.view.lit)
-  const dispatch = useAppDispatch()
+  const [order, setOrder] = useState<'part' | 'saw'>('part')
   const rows = plan?.stations.mould?.figures.cutList
   if (!rows) return <p>There is no cut list while a finding stops the mould.</p>
   return (
     <div className={fresh ? '' : 'stale'}>
       <h2>Cut list</h2>
-      <table className="list">
-        <thead className="sr-only">
-          <tr>
-            <th>Label</th>
-            <th>Part and board</th>
-            <th>Length × width</th>
-            <th>Count</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr
-              key={row.label}
-              className={lit && row.partIds.includes(lit) ? 'lit' : ''}
-              onPointerEnter={() => dispatch(pointedAt(row.partIds[0]!))}
-              onPointerLeave={() => dispatch(pointedAt(null))}
-            >
-              <td className="font-bold">{row.label}</td>
-              <td>
-                {row.name}
-                <span className="block text-[13px] leading-tight text-soft">
-                  {row.boardName}
-                  {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
-                  {row.bevelsDeg && `, ${bevelWords(row.bevelsDeg)}`}
-                  {row.notes.includes('bent, tacked to its ribs') &&
-                    `, to ${formatLength(row.radiusMm, style)}`}
-                  {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
-                  {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
-                </span>
-              </td>
-              <td className="n">
-                {formatCut(row.lengthMm, style)} × {formatCut(row.widthMm, style)}
-              </td>
-              <td className="n">{row.count}</td>
+      {rows.length > 2 && (
+        <Choice
+          label="Order of the cut list"
+          hideLabel
+          value={order}
+          options={[
+            { value: 'part', name: 'part by part' },
+            { value: 'saw', name: 'as the saw is set' },
+          ]}
+          onChoose={setOrder}
+        />
+      )}
+      {order === 'saw' && rows.length > 2 ? (
+        sawSettings(rows).map((rip) => <Rip key={`${rip.boardId}${rip.widthMm}${rip.edgeDeg}`} rip={rip} />)
+      ) : (
+        <table className="list">
+          <thead className="sr-only">
+            <tr>
+              <th>Label</th>
+              <th>Part and board</th>
+              <th>Length × width</th>
+              <th>Count</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <PartRow key={row.label} row={row} />
+            ))}
+          </tbody>
+        </table>
+      )}
     </div>
+  )
+}
+
+/** Pointing at a row lights its part in every view. */
+function useLight(ids: readonly string[]) {
+  const lit = useAppSelector((s) => s.view.lit)
+  const dispatch = useAppDispatch()
+  return {
+    className: lit && ids.includes(lit) ? 'lit' : '',
+    onPointerEnter: () => dispatch(pointedAt(ids[0]!)),
+    onPointerLeave: () => dispatch(pointedAt(null)),
+  }
+}
+
+function PartRow({ row }: { row: CutRow }) {
+  const style = useMeasureStyle()
+  return (
+    <tr {...useLight(row.partIds)}>
+      <td className="font-bold">{row.label}</td>
+      <td>
+        {row.name}
+        <span className="block text-[13px] leading-tight text-soft">
+          {row.boardName}
+          {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
+          {sawnWords(row) && `, ${sawnWords(row)}`}
+          {row.notes.includes('bent, tacked to its ribs') && `, to ${formatLength(row.radiusMm, style)}`}
+          {row.notes.includes('tapered: the larger end is given') && ', tapered, the larger end'}
+          {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
+          {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
+        </span>
+      </td>
+      <td className="n">
+        {formatCut(row.lengthMm, style)} × {formatCut(row.widthMm, style)}
+      </td>
+      <td className="n">{row.count}</td>
+    </tr>
+  )
+}
+
+/** One setting of the fence, and the stops its strips are cut to. */
+function Rip({ rip }: { rip: RipSetting }) {
+  const style = useMeasureStyle()
+  return (
+    <table className="list" aria-label={`rip ${formatCut(rip.widthMm, style)}, ${rip.boardName}`}>
+      <thead>
+        <tr>
+          <th colSpan={2} className="text-left font-normal">
+            rip <strong>{formatCut(rip.widthMm, style)}</strong>
+            {rip.edgeDeg > 0 && `, blade at ${Math.round(rip.edgeDeg * 10) / 10}°`}
+            <span className="block text-[13px] leading-tight text-soft">{rip.boardName}</span>
+          </th>
+          <th className="n font-normal">{rip.count}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rip.crosscuts.map((cut) => (
+          <Stop key={cut.rows.map((r) => r.label).join()} cut={cut} />
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function Stop({ cut }: { cut: RipSetting['crosscuts'][number] }) {
+  const style = useMeasureStyle()
+  const words = sawnWords({ ...cut, edgeDeg: 0 })
+  return (
+    <tr {...useLight(cut.rows.flatMap((r) => r.partIds))}>
+      <td className="n pl-4">{formatCut(cut.lengthMm, style)}</td>
+      <td>
+        <strong>{cut.rows.map((r) => r.label).join(', ')}</strong> {cut.rows.map((r) => r.name).join(', ')}
+        {words && <span className="block text-[13px] leading-tight text-soft">{words}</span>}
+      </td>
+      <td className="n">{cut.count}</td>
+    </tr>
   )
 }

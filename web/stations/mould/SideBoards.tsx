@@ -1,0 +1,56 @@
+import type { MouldChoice } from '../../../core/job/index.ts'
+import { sidesOf, sideWords } from '../../../core/piece/index.ts'
+import { More, Pick } from '../../ui/Choice.tsx'
+import { useMould } from './useMould.ts'
+
+/** A side cut from another board than the rest, and what each opening's knockout is made of. */
+export function SideBoards() {
+  const { piece, mould, job, choose } = useMould()
+  if (piece.kind !== 'slab') return null
+  const all = job.stock.boards.find((b) => b.id === mould.sideBoard)
+  const choice = (side: string, id: string) => {
+    const { [side]: _, ...others } = mould.sideBoards
+    choose(`board of ${sideWords(side)}`, { sideBoards: id === '' ? others : { ...others, [side]: id } })
+  }
+  return (
+    <More title="Another board for single sides">
+      {sidesOf(piece).map((side) => (
+        <Pick
+          key={side}
+          label={sideWords(side)}
+          value={mould.sideBoards[side] ?? ''}
+          options={[{ id: '', name: `as the rest: ${all?.name ?? 'none'}` }, ...job.stock.boards]}
+          onChoose={(id) => choice(side, id)}
+        />
+      ))}
+    </More>
+  )
+}
+
+type Kind = MouldChoice['knockoutKinds'][string]
+const KINDS: readonly { readonly id: Kind; readonly name: string }[] = [
+  { id: 'laminate', name: 'boards, glued up' },
+  { id: 'split', name: 'two halves and a wedge' },
+  { id: 'foam', name: 'foam, dug out' },
+  { id: 'tube', name: 'card tube, slit' },
+]
+
+/** What each opening is made by. */
+export function KnockoutKinds() {
+  const { piece, mould, choose } = useMould()
+  if (piece.kind !== 'slab') return null
+  const through = piece.openings.filter((o) => o.depth === null)
+  return through.map((o) => (
+    <Pick
+      key={o.id}
+      label={`${o.name} knockout`}
+      value={mould.knockoutKinds[o.id] ?? 'laminate'}
+      options={KINDS}
+      onChoose={(id) =>
+        choose(`${o.name} knockout of ${KINDS.find((k) => k.id === id)!.name}`, {
+          knockoutKinds: { ...mould.knockoutKinds, [o.id]: id as Kind },
+        })
+      }
+    />
+  ))
+}
