@@ -67,6 +67,8 @@ export type PlanOptions = {
   readonly guessMould?: boolean
   readonly memo?: Memo
   readonly shouldStop?: () => boolean
+  /** Of a long cut list: how many parts are laid out, and how far the search is, 0 to 1. */
+  readonly onLayout?: (parts: number, share: number) => void
 }
 
 /**
@@ -74,7 +76,7 @@ export type PlanOptions = {
  * out is null and its findings say why; those after it that need it are null too.
  */
 export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanOptions = {}): PiecePlan {
-  const { quick = false, guessMould = false, memo = noMemo, shouldStop } = options
+  const { quick = false, guessMould = false, memo = noMemo, shouldStop, onLayout } = options
   const { stock, settings } = job
   const findings: Finding[] = []
   const failed: { station: StationName; message: string }[] = []
@@ -131,6 +133,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
                   kernel,
                   quick: quick || guessMould,
                   ...(shouldStop && { shouldStop }),
+                  ...(onLayout && { onProgress: onLayout }),
                 }),
             ),
           ),

@@ -9,6 +9,7 @@ export const CHROMIUM = {
     '--enable-unsafe-swiftshader',
     '--ignore-gpu-blocklist',
     '--disable-gpu-rasterization',
+    '--disable-gpu-compositing',
     '--disable-quic',
     '--no-first-run',
     '--disable-background-networking',

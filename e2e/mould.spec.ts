@@ -40,6 +40,27 @@ test('an L in a board box: its strips, another board, both schools of inside cor
   expect(area).toBeLessThan(base!.length * base!.width * 0.9)
 })
 
+test('a split knockout, one side of another board, and the list as the saw is set', async ({ page }) => {
+  await openDemo(page)
+  await mouldOf(page, 'wash-top')
+  await bench(page)
+    .getByRole('combobox', { name: 'basin knockout' })
+    .selectOption({ label: 'two halves and a wedge' })
+  await expect(row(page, /knockout, wedge/).first()).toBeVisible()
+  await bench(page).getByText('Another board for single sides').click()
+  await bench(page)
+    .getByRole('combobox', { name: 'front', exact: true })
+    .selectOption({ label: '12 mm melamine' })
+  await expect(row(page, /^\S+ front \d/)).toContainText('12 mm melamine')
+  await bench(page).getByRole('radio', { name: 'as the saw is set' }).click()
+  const rips = bench(page).getByRole('table', { name: /^rip / })
+  await expect(rips.first()).toContainText('12 mm melamine')
+  const widths = (await rips.allInnerTexts()).map((t) => Number(/rip (\d+)/.exec(t)?.[1]))
+  expect(widths.length).toBeGreaterThan(3)
+  await station(page, 'Release').click()
+  await expect(page.getByText(/Draw the wedges first/)).toBeVisible()
+})
+
 test('a round top in a bent ring: too stiff a sheet is told, another goes round', async ({ page }) => {
   await openDemo(page)
   await startAtMould(page, 'Round table', 'Round')

@@ -604,7 +604,7 @@ const built = (piece: Piece, mould: Partial<Piece['mould']>, down?: string) => {
   piece.mould = { ...piece.mould, ...mould }
   if (down) piece.attitude = { down, turnDeg: 0 }
 }
-built(sill, { method: 'layers', layerStock: 'foam-xps-30' })
+built(sill, { method: 'board-box', school: 'stand', baseMargin: 20 })
 built(bollard, { method: 'printed', printer: 'printer-300', shells: 1, shellWall: 6 }, 'top')
 built(hourDial, { method: 'brushed', rubber: 'tin-silicone-25', jacket: 'jacket-plaster', shells: 2 })
 built(rainBasin, { method: 'layers', layerStock: 'foam-xps-50', blockMargin: 30 })

@@ -122,6 +122,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       baseMargin: 0,
       sideBoards: {},
       knockoutBoards: null,
+      proveSheets: false,
       knockoutKinds: {},
       knockoutBelow: 0,
       wrap: 0,

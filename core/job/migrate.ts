@@ -56,6 +56,7 @@ const NEW_ROWS = () => {
 }
 const NEW_CHOICES = {
   sideBoards: {},
+  proveSheets: false,
   knockoutKinds: {},
   insideCorners: 'mitre',
   rounds: 'block',

@@ -152,6 +152,10 @@ export const mouldChoiceSchema = z.strictObject({
     .max(LIMITS.coordinate)
     .nullable()
     .describe('tops of the sides held by braces no further apart, mm; null leaves them free'),
+  proveSheets: z
+    .boolean()
+    .default(false)
+    .describe('the fewest sheets worked out for certain, where the list is short enough'),
   turnParts: z.boolean().describe('whether a part may lie either way on the sheet'),
 })
 

@@ -7,13 +7,23 @@ import type { BoardLayout, CutRow } from './types.ts'
 /** Off-cuts above this are worth keeping, mm. */
 const KEPT = { length: 300, width: 100 }
 
+/** Lists longer than this take a second or more: while something is dragged only the sorted orders are tried. */
+const LONG = 100
+
+export type SheetSearch = {
+  readonly shouldStop?: (() => boolean) | undefined
+  readonly quick?: boolean
+  /** Of long lists: how many parts, and how far the search is. */
+  readonly onProgress?: ((parts: number, share: number) => void) | undefined
+}
+
 /** Lays the cut list out, board by board, for `moulds` equal moulds. */
 export function layoutBoards(
   rows: readonly CutRow[],
   stock: Stock,
   choice: MouldChoice,
   moulds: number,
-  shouldStop?: () => boolean,
+  search: SheetSearch = {},
 ): BoardLayout[] {
   const boards = sheetStock(stock).filter((b) => rows.some((r) => r.boardId === b.id))
   return boards.map((board) =>
@@ -22,7 +32,7 @@ export function layoutBoards(
       board,
       choice,
       moulds,
-      shouldStop,
+      search,
     ),
   )
 }
@@ -32,7 +42,7 @@ function layoutOne(
   board: SheetStock,
   choice: MouldChoice,
   moulds: number,
-  shouldStop?: () => boolean,
+  { shouldStop, quick = false, onProgress }: SheetSearch,
 ): BoardLayout {
   const parts = rows.flatMap((row) =>
     Array.from({ length: row.count * moulds }, (_, i) => ({
@@ -45,9 +55,15 @@ function layoutOne(
     kerf: choice.kerf,
     turnParts: choice.turnParts && !board.grain,
     ...(shouldStop && { shouldStop }),
+    ...(quick && parts.length > LONG && { tries: 0 }),
   }
   const { laid, left } = layOnOffcuts(parts, board, options)
-  const layout = layOut(left, board, { ...options, trim: choice.trim })
+  const layout = layOut(left, board, {
+    ...options,
+    trim: choice.trim,
+    prove: choice.proveSheets && !quick,
+    ...(onProgress && left.length > LONG && { onProgress: (share) => onProgress(left.length, share) }),
+  })
   const sheets = [
     ...laid,
     ...layout.sheets.map((sheet) => ({ sheet, length: board.length, width: board.width, offcut: false })),
@@ -60,6 +76,7 @@ function layoutOne(
     sheetLengthMm: board.length,
     sheetWidthMm: board.width,
     lowerBoundSheets: layout.lowerBound,
+    proven: layout.proven,
     wasteShare: layout.sheets.length === 0 ? 0 : 1 - used / layout.sheets.length,
     tooLarge: [...new Set(layout.tooLarge.map(labelOf))],
     sheets: sheets.map(({ sheet, length, width, offcut }) => ({

@@ -55,6 +55,8 @@ export type BuiltMould = {
   readonly outlines?: MouldStation['outlines']
   /** Bolts, dowels and the like. */
   readonly fixings?: readonly HardwareRow[]
+  /** What is cut from tubes and strips: of each mould, or anew for each cast. */
+  readonly lengths?: readonly StockLengths[]
   /** What is printed, part by part. */
   readonly prints?: MouldFigures['prints']
   /** From bare stock to ready to pour, where the method tells it itself. */
@@ -65,6 +67,13 @@ export type BuiltMould = {
   readonly face?: MouldFigures['face']
   /** What is wrong with it, once its boards are laid out. */
   readonly check: (layouts: readonly BoardLayout[]) => Finding[]
+}
+
+export type StockLengths = {
+  readonly name: string
+  readonly stockLengthMm: number
+  readonly each: 'mould' | 'cast'
+  readonly parts: readonly { readonly name: string; readonly lengthMm: number }[]
 }
 
 /** What a method would cost, from sizes alone: for the comparison, where building it in full takes long. */

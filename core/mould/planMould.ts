@@ -10,12 +10,13 @@ import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
 import { hardwareRows } from './hardware.ts'
-import { layoutBoards } from './layoutBoards.ts'
+import { cutBars } from './layout/cutBars.ts'
+import { layoutBoards, type SheetSearch } from './layoutBoards.ts'
 import { tableLevel } from './level.ts'
-import type { BuiltMould, MethodInput, MouldMethod } from './method.ts'
+import type { BuiltMould, MethodInput, MouldMethod, StockLengths } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
-import type { BoardLayout, MouldFigures, MouldStation, PartRole } from './types.ts'
+import type { BoardLayout, LengthLayout, MouldFigures, MouldStation, PartRole } from './types.ts'
 
 /**
  * The second station: the mould round the piece as poured, by the chosen method, every part a solid in place, and the
@@ -27,7 +28,7 @@ export function planMouldStation(
   pieceStation: PieceStation,
   stock: Stock,
   mix: Mix,
-  { kernel, quick = false, shouldStop }: { kernel: Kernel; quick?: boolean; shouldStop?: () => boolean },
+  { kernel, quick = false, ...search }: { kernel: Kernel; quick?: boolean } & SheetSearch,
 ): { station: MouldStation | null; findings: readonly Finding[] } {
   const method = methodOf(piece.mould.method)
   const why = method.why(piece)
@@ -39,7 +40,7 @@ export function planMouldStation(
   const input: MethodInput = { piece, pieceStation, stock, mix, kernel, quick }
   const { built, findings } = method.build(input)
   if (!built) return { station: null, findings }
-  return assemble(method, built, findings, input, shouldStop)
+  return assemble(method, built, findings, input, { ...search, quick })
 }
 
 /** Boards that are bought; pieces from the shelf are paid for. */
@@ -48,18 +49,42 @@ const wholeSheets = (l: BoardLayout): number => l.sheets.filter((s) => !s.offcut
 /** Parts that are made, neither cut from a sheet nor bought. */
 const MADE: readonly PartRole[] = ['shell', 'jacket', 'liner', 'former']
 
+/** A tube or strip saw, mm [own]. */
+const BAR_KERF = 2
+
+/** What is cut from tubes or strips, for every mould or every cast that is planned. */
+function layLengths({ name, stockLengthMm, each, parts }: StockLengths, piece: Piece): LengthLayout {
+  const times = each === 'mould' ? piece.mouldCount : Math.max(piece.plannedCasts, piece.mouldCount)
+  const wanted = Array.from({ length: times }, (_, n) =>
+    parts.map((p, i) => ({ id: `${n}.${i}`, length: p.lengthMm, name: p.name })),
+  ).flat()
+  const { bars, tooLong, lowerBound, proven } = cutBars(wanted, stockLengthMm, BAR_KERF)
+  const named = (id: string) => wanted.find((w) => w.id === id)!.name
+  return {
+    name,
+    stockLengthMm,
+    bars: bars.map((bar) => ({
+      parts: bar.map((p) => ({ name: named(p.id), lengthMm: p.length })),
+      restMm: Math.max(0, stockLengthMm - bar.reduce((sum, p) => sum + p.length + BAR_KERF, 0)),
+    })),
+    lowerBound,
+    proven,
+    tooLong: [...new Set(tooLong.map(named))],
+  }
+}
+
 /** Cut list, sheets, hardware and costs of a mould, from its parts. */
 function assemble(
   method: MouldMethod,
   built: BuiltMould,
   early: readonly Finding[],
   input: MethodInput,
-  shouldStop?: () => boolean,
+  search: SheetSearch,
 ): { station: MouldStation; findings: readonly Finding[] } {
   const { piece, stock, mix } = input
   const bare = built.parts
   const { rows, parts } = cutList(bare, stock)
-  const layouts = layoutBoards(rows, stock, piece.mould, piece.mouldCount, shouldStop)
+  const layouts = layoutBoards(rows, stock, piece.mould, piece.mouldCount, search)
   const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
   const millilitres = built.sealant.reduce((sum, r) => sum + r.millilitres, 0)
   const usable = sealant ? sealant.millilitres * (1 - sealant.wastePercent / 100) : Infinity
@@ -97,9 +122,9 @@ function assemble(
     partCount:
       rows.reduce((sum, r) => sum + r.count, 0) +
       built.materials.filter((m) => m.isPart).length +
-      bare.filter((p) => MADE.includes(p.role)).length,
+      bare.filter((p) => MADE.includes(p.role) && p.layers.length === 0).length,
     sheetCount: layouts.reduce((sum, l) => sum + wholeSheets(l), 0),
-    parts: parts.map(({ recipe: _, pull: __, leaves: ___, ...p }) => ({
+    parts: parts.map(({ recipe: _, pull: __, leaves: ___, foot: ____, ...p }) => ({
       ...p,
       weightKg: weights.get(p.id)!,
     })),
@@ -139,6 +164,7 @@ function assemble(
       cartridges,
       glueAreaM2,
     }),
+    lengths: (built.lengths ?? []).map((l) => layLengths(l, piece)),
     facts: built.facts ?? [],
     router: built.router ?? [],
     prints: built.prints ?? [],

@@ -29,7 +29,7 @@ export function sawSettings(rows: readonly CutRow[], moulds = 1): RipSetting[] {
   return boards.flatMap((boardId) => {
     const own = rows.filter((r) => r.boardId === boardId)
     return groups(
-      [...own].sort((a, b) => b.widthMm - a.widthMm || b.edgeDeg - a.edgeDeg),
+      [...own].sort((a, b) => b.widthMm - a.widthMm || Math.abs(b.edgeDeg) - Math.abs(a.edgeDeg)),
       (a, b) => near(a.widthMm, b.widthMm) && near(Math.abs(a.edgeDeg), Math.abs(b.edgeDeg)),
     ).map(
       (rip): RipSetting => ({

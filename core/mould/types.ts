@@ -123,6 +123,8 @@ export type BoardLayout = {
   readonly sheetLengthMm: number
   readonly sheetWidthMm: number
   readonly lowerBoundSheets: number
+  /** Whether no layout can use fewer. */
+  readonly proven: boolean
   readonly wasteShare: number
   readonly tooLarge: readonly string[]
   readonly sheets: readonly {
@@ -256,6 +258,19 @@ export type HardwareRow = {
   readonly note: string
 }
 
+/** Lengths cut from tubes or strips of one length, for all moulds and casts that are planned. */
+export type LengthLayout = {
+  readonly name: string
+  readonly stockLengthMm: number
+  readonly bars: readonly {
+    readonly parts: readonly { readonly name: string; readonly lengthMm: number }[]
+    readonly restMm: number
+  }[]
+  readonly lowerBound: number
+  readonly proven: boolean
+  readonly tooLong: readonly string[]
+}
+
 export type SealantRow = {
   readonly where: string
   readonly lengthMm: number
@@ -321,6 +336,7 @@ export type MouldFigures = {
     readonly extraKg: number
   } | null
   readonly hardware: readonly HardwareRow[]
+  readonly lengths: readonly LengthLayout[]
   readonly facts: readonly MouldFact[]
   readonly router: readonly RouterStep[]
   readonly prints: readonly PrintRow[]

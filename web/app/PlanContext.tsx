@@ -29,6 +29,8 @@ export type PlanView = {
   /** Findings with remedies that were proven. */
   readonly findings: readonly Finding[]
   readonly failed: string | null
+  /** A long cut list that is being laid out. */
+  readonly layingOut: { readonly parts: number; readonly share: number } | null
   readonly preview: (changes: readonly Change[] | null) => void
   readonly previewing: boolean
 }
@@ -59,6 +61,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const [proven, setProven] = useState<{ findings: readonly Finding[]; runId: number } | null>(null)
   const [failed, setFailed] = useState<string | null>(null)
   const [asked, setAsked] = useState(0)
+  const [layingOut, setLayingOut] = useState<PlanView['layingOut']>(null)
   const latest = useRef(0)
   const figured = useRef(false)
   const shown = useMemo(() => (dragged ? dragged.reduce(applyChange, job) : job), [dragged, job])
@@ -69,6 +72,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       if (reply.kind === 'plan') {
         figured.current = true
         const { runId, stage } = reply
+        if (stage === 'solid') setLayingOut(null)
         setPlan((old) =>
           old?.runId === runId && old.stage === 'solid' ? old : { plan: reply.plan, runId, stage },
         )
@@ -78,6 +82,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       }
       if (reply.kind === 'scene' && reply.scene) setScene({ scene: reply.scene, runId: reply.runId })
       if (reply.kind === 'remedies') setProven({ findings: reply.plan.findings, runId: reply.runId })
+      if (reply.kind === 'layout') setLayingOut(reply)
       if (reply.kind === 'failed') setFailed(reply.message)
     }
     const stops = [quickWorker, solidWorker, slowWorker].map((worker) => worker.listen(take))
@@ -133,9 +138,10 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       scene: scene?.scene ?? null,
       findings: proven && proven.runId === asked ? proven.findings : unproven,
       failed,
+      layingOut,
       preview,
       previewing: dragged !== null,
     }
-  }, [piece, shown, current, asked, scene, proven, failed, preview, dragged])
+  }, [piece, shown, current, asked, scene, proven, failed, layingOut, preview, dragged])
   return view && <Context.Provider value={view}>{children}</Context.Provider>
 }

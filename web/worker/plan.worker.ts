@@ -89,7 +89,10 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
       reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan: measured })
       await pause()
       if (waiting.has('plan')) return
-      const plan = planPiece(kernel, job, piece, { memo })
+      const plan = planPiece(kernel, job, piece, {
+        memo,
+        onLayout: (parts, share) => reply({ kind: 'layout', runId, parts, share }),
+      })
       reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
       await pause()
       if (waiting.has('plan')) return

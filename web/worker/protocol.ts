@@ -117,7 +117,16 @@ export type PagesReply = {
   readonly why: string | null
 }
 
+/** A long cut list is being laid out: how far the search is. */
+export type LayoutReply = {
+  readonly kind: 'layout'
+  readonly runId: number
+  readonly parts: number
+  readonly share: number
+}
+
 export type Reply =
+  | LayoutReply
   | PagesReply
   | HoldReply
   | RunReply

@@ -6,7 +6,7 @@ import { massOf } from '../../units/convert.ts'
 import type { BarePart } from '../bareParts.ts'
 import { bowedSides } from '../bowedSides.ts'
 import { checkMould } from '../checkMould.ts'
-import { type BuiltMould, type MouldMethod, NO_STRAPS } from '../method.ts'
+import { type BuiltMould, type MouldMethod, NO_STRAPS, type StockLengths } from '../method.ts'
 import { displacedBy, partDensity, partVolume } from '../partMass.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 import { asBoxed, type BoxedSlab, whyNoBox } from './boxedSlab.ts'
@@ -67,6 +67,7 @@ export const boardBoxMethod: MouldMethod = {
     const built: BuiltMould = {
       parts,
       materials: knockoutMaterials(piece, parts, stock),
+      lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
       alternatives: [],
       screws: screwRows(piece, parts, base, side, spacing),
       sealant: sealantRows(piece, geometry),
@@ -151,6 +152,46 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
         ]
       : []
   })
+}
+
+/** Chamfer strip is sold in this length, mm [own]; each length is cut long enough for its mitres. */
+const CHAMFER = { length: 2400, mitre: 2 }
+
+function chamferLengths(parts: readonly BarePart[]): StockLengths[] {
+  const strips = parts.filter((p) => p.role === 'chamfer')
+  return [...new Set(strips.map((p) => p.thicknessMm))].map((size) => ({
+    name: `chamfer strip, ${size} mm`,
+    stockLengthMm: CHAMFER.length,
+    each: 'mould',
+    // What is longer than a strip is joined, end to end.
+    parts: strips
+      .filter((p) => p.thicknessMm === size)
+      .flatMap((p) =>
+        inLengths(p.lengthMm + CHAMFER.mitre * size).map((lengthMm) => ({ name: p.name, lengthMm })),
+      ),
+  }))
+}
+
+const inLengths = (whole: number): number[] => {
+  const count = Math.ceil(whole / CHAMFER.length)
+  return Array.from({ length: count }, () => whole / count)
+}
+
+/** Card tube under knockouts, cut anew for each cast. */
+function tubeLengths(piece: BoxedSlab, parts: readonly BarePart[], { tubes }: Stock): StockLengths[] {
+  const cut = parts.flatMap((part) => {
+    const opening = piece.openings.find((o) => o.id === openingKeyOf(part.id).replace(/\.\d+$/, ''))
+    const tubed = part.role === 'knockout' && part.displaces !== undefined && part.displaces > 0
+    const shape = opening?.shape
+    const tube = tubed && shape?.kind === 'round' ? tubeFor(shape.diameter, piece.mould.wrap, tubes) : null
+    return tube ? [{ tube, name: part.name, lengthMm: part.thicknessMm }] : []
+  })
+  return [...new Set(cut.map((c) => c.tube))].map((tube) => ({
+    name: tube.name,
+    stockLengthMm: tube.length,
+    each: 'cast',
+    parts: cut.filter((c) => c.tube === tube).map(({ name, lengthMm }) => ({ name, lengthMm })),
+  }))
 }
 
 /** What is fixed in the box beside its boards. */

@@ -1,5 +1,6 @@
 import { type FillItem, type FillRule, fillSheets, freeNode, type Node } from './fillSheets.ts'
 import { mergeBlocks } from './mergeBlocks.ts'
+import { proveSheets } from './proveSheets.ts'
 import type {
   Block,
   LaidSheet,
@@ -14,6 +15,8 @@ import type {
 /** Lists up to this long are also built from below, which finds the tight ones. */
 const MERGE_LIMIT = 16
 const TRIES = 900
+/** Tries between two words of progress. */
+const PROGRESS = 45
 const SLACK = 1e-6
 const RULES: readonly FillRule[] = (['short', 'area', 'long'] as const).flatMap((fit) =>
   (['shorter', 'large', 'along', 'across', 'longer'] as const).map((split) => ({ fit, split })),
@@ -34,14 +37,29 @@ export function layOut(parts: readonly LayoutPart[], sheet: SheetStock, options:
   const placeable = items.filter(fits)
   const tooLarge = items.filter((i) => !fits(i)).map((i) => parts[i.index]!.id)
   const lowerBound = boundSheets(placeable, w, h, turnParts)
-  if (placeable.length === 0) return { sheets: [], lowerBound, tooLarge }
+  if (placeable.length === 0) return { sheets: [], lowerBound, proven: true, tooLarge }
 
   let best = searchOrders(placeable, w, h, options, lowerBound)
+  const done = (proven: boolean): Layout => ({
+    sheets: best.map((root) => readSheet(root, parts, sheet, options)),
+    lowerBound: proven ? best.length : lowerBound,
+    proven,
+    tooLarge,
+  })
   if (placeable.length <= MERGE_LIMIT && best.length > lowerBound) {
     const merged = mergeSheets(placeable, w, h, options, best.length)
     if (merged && merged.length < best.length) best = merged
   }
-  return { sheets: best.map((root) => readSheet(root, parts, sheet, options)), lowerBound, tooLarge }
+  if (best.length === lowerBound || !options.prove) return done(best.length === lowerBound)
+  const proof = proveSheets(placeable, w, h, turnParts)
+  if (proof.kind === 'too-long') return done(false)
+  if (proof.blocks.length < best.length)
+    best = proof.blocks.map((block) => {
+      const root = freeNode(0, 0, w, h)
+      setBlock(block, root, items)
+      return root
+    })
+  return done(true)
 }
 
 /** The larger of the area bound and the number of parts of which no two fit one sheet. */
@@ -89,6 +107,7 @@ function searchOrders(
   const tries = options.tries ?? TRIES
   for (let t = 0; t < tries; t += 1) {
     if (options.shouldStop?.()) break
+    if (t % PROGRESS === 0) options.onProgress?.(t / tries)
     if (best!.sheets.length <= bound && t > tries / 6) break
     consider(shuffleSome(best!.order, random), RULES[t % RULES.length]!)
   }

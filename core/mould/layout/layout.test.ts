@@ -176,4 +176,93 @@ describe('layOut', () => {
     expect(layOut(parts, SHEET, options)).toEqual(layOut(parts, SHEET, options))
     expect(layOut(parts, SHEET, { ...options, shouldStop: () => true }).sheets.length).toBeGreaterThan(0)
   })
+
+  it.each<[string, [number, number, number][], number, number]>([
+    ['two of 830 to a sheet, though their area is less than one', [[830, 830, 4]], 2, 1],
+    // Along a sheet only one of 1500 stands, so three of 700 share what is left of each.
+    [
+      'long beside short',
+      [
+        [1500, 1100, 2],
+        [700, 800, 2],
+      ],
+      2,
+      2,
+    ],
+    // Four round a middle: they go on one sheet only by cuts that do not run right across.
+    [
+      'a pinwheel, which no saw cuts',
+      [
+        [1600, 400, 2],
+        [820, 800, 2],
+      ],
+      2,
+      1,
+    ],
+    [
+      'a pinwheel that leaves room to be cut in rows',
+      [
+        [1600, 400, 2],
+        [790, 400, 2],
+      ],
+      1,
+      1,
+    ],
+  ])('the fewest sheets are proven: %s', (_, sizes, sheets, bound) => {
+    const parts = sizes.flatMap(([length, width, count], k) =>
+      Array.from({ length: count }, (_, i) => ({ id: `${k}.${i}`, length, width })),
+    )
+    const options = { kerf: 3.2, trim: 0, turnParts: true }
+    const proven = layOut(parts, SHEET, { ...options, prove: true })
+    expect([proven.sheets.length, proven.proven, proven.lowerBound]).toEqual([sheets, true, sheets])
+    expect(layOut(parts, SHEET, options).lowerBound).toBe(bound)
+  })
+
+  it('a proven layout is sawn like any other, and no search finds fewer sheets', () => {
+    const kind = fc.record({
+      length: fc.integer({ min: 500, max: 2200 }),
+      width: fc.integer({ min: 250, max: 1100 }),
+      count: fc.integer({ min: 1, max: 4 }),
+    })
+    fc.assert(
+      fc.property(fc.array(kind, { minLength: 1, maxLength: 4 }), fc.boolean(), (kinds, turnParts) => {
+        const parts = kinds.flatMap(({ length, width, count }, k) =>
+          Array.from({ length: count }, (_, i) => ({ id: `${k}.${i}`, length, width })),
+        )
+        const options = { kerf: 3.2, trim: 5, turnParts }
+        const proven = layOut(parts, SHEET, { ...options, prove: true })
+        expect(proven.proven).toBe(true)
+        const searched = layOut(parts, SHEET, options)
+        expect(proven.sheets.length).toBeLessThanOrEqual(searched.sheets.length)
+        expect(searched.lowerBound).toBeLessThanOrEqual(proven.sheets.length)
+        expect(proven.sheets.flatMap((s) => s.parts.map((p) => p.id)).sort()).toEqual(
+          parts.map((p) => p.id).sort(),
+        )
+        for (const sheet of proven.sheets) {
+          checkSheet(sheet, 3.2, 5)
+          saw(sheet, 3.2, 5)
+        }
+      }),
+      { seed: 5, numRuns: 60 },
+    )
+  })
+
+  it('tells how far a search is, and gives up proving what is too long', () => {
+    const parts = Array.from({ length: 40 }, (_, i) => ({
+      id: `${i}`,
+      length: 300 + 31 * i,
+      width: 200 + 17 * i,
+    }))
+    const shares: number[] = []
+    const layout = layOut(parts, SHEET, {
+      kerf: 3,
+      trim: 5,
+      turnParts: true,
+      prove: true,
+      onProgress: (s) => shares.push(s),
+    })
+    expect(shares.length).toBeGreaterThan(3)
+    expect([...shares].sort((a, b) => a - b)).toEqual(shares)
+    expect(layout.proven).toBe(layout.sheets.length === layout.lowerBound)
+  })
 })

@@ -1,6 +1,6 @@
+import { groupKinds, type Item, type Kind, resolveKinds } from './kinds.ts'
 import type { Block } from './types.ts'
 
-type Item = { readonly w: number; readonly h: number; readonly index: number }
 type Entry = {
   readonly block: Block
   readonly used: Uint8Array
@@ -36,21 +36,7 @@ export function mergeBlocks(
     if (found && (!best || found.area > best.area + SLACK)) best = found
     if (best && best.area > total - 1e-3) break
   }
-  return best && resolveKinds(best.block, kinds)
-}
-
-type Kind = { readonly w: number; readonly h: number; readonly indices: number[] }
-
-function groupKinds(items: readonly Item[], turn: boolean): Kind[] {
-  const kinds = new Map<string, Kind>()
-  for (const { w, h, index } of items) {
-    const [a, b] = turn && h > w ? [h, w] : [w, h]
-    const key = `${a.toFixed(4)}x${b.toFixed(4)}`
-    const kind = kinds.get(key)
-    if (kind) kind.indices.push(index)
-    else kinds.set(key, { w: a, h: b, indices: [index] })
-  }
-  return [...kinds.values()]
+  return best && resolveKinds([best.block], kinds)[0]!
 }
 
 function mergeRound(
@@ -121,17 +107,4 @@ function addUsed(a: Uint8Array, b: Uint8Array, kinds: readonly Kind[]): Uint8Arr
     if (sum[k]! > kinds[k]!.indices.length) return null
   }
   return sum
-}
-
-/** Gives each part of the block its own item again. `turned` is against the item as it came. */
-function resolveKinds(block: Block, kinds: readonly Kind[]): Block {
-  const next = kinds.map(() => 0)
-  const walk = (b: Block): Block => {
-    if (b.kind === 'pair') return { ...b, a: walk(b.a), b: walk(b.b) }
-    const kind = kinds[b.index]!
-    const index = kind.indices[next[b.index]!]!
-    next[b.index] = next[b.index]! + 1
-    return { ...b, index }
-  }
-  return walk(block)
 }

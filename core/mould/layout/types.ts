@@ -12,6 +12,10 @@ export type LayoutOptions = {
   readonly turnParts: boolean
   /** How many orders the search tries; the same number gives the same layout. */
   readonly tries?: number
+  /** Works out the fewest sheets for certain where the list is short enough. */
+  readonly prove?: boolean
+  /** How far the search is, 0 to 1. */
+  readonly onProgress?: (share: number) => void
   readonly shouldStop?: () => boolean
 }
 
@@ -45,6 +49,8 @@ export type Layout = {
   readonly sheets: readonly LaidSheet[]
   /** No layout can use fewer sheets than this. */
   readonly lowerBound: number
+  /** Whether it is known that no layout uses fewer. */
+  readonly proven: boolean
   /** Parts larger than the trimmed sheet, either way they may lie. */
   readonly tooLarge: readonly string[]
 }

@@ -18,6 +18,8 @@ function whyNoLiner(piece: Piece): string | null {
   const why = whyNoBox(piece)
   if (why !== null || piece.kind !== 'slab') return why
   if (piece.openings.length > 0) return 'openings would cut the liner'
+  const shaped = Object.values(piece.sides).some((s) => (s.taper !== 0 && !s.seam) || s.apron || s.liner > 0)
+  if (shaped) return 'its sides lean, are lined or have an apron'
   return outlinePath(piece.outline).some((c) => c.run.kind !== 'line' || c.radius > 0)
     ? 'its outline is not all straight'
     : null

@@ -155,6 +155,14 @@ export const tubeMethod: MouldMethod = {
       ...NOTHING_BESIDE,
       parts,
       materials,
+      lengths: [
+        {
+          name: tube.name,
+          stockLengthMm: tube.length,
+          each: 'cast',
+          parts: [{ name: 'card tube', lengthMm: height }],
+        },
+      ],
       straps: { count: straps, spacingMm: straps > 0 ? Math.floor(spacing / 5) * 5 : 0 },
       hours: HOURS + (form.core ? 0.5 : 0),
       life: 1,

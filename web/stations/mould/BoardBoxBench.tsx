@@ -182,6 +182,19 @@ export function BoardBoxBench() {
             }
           />
         </label>
+        <label className="row">
+          <span>Prove the fewest sheets, where the list is short</span>
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={mould.proveSheets}
+            onChange={(e) =>
+              choose(e.target.checked ? 'fewest sheets proven' : 'sheets searched', {
+                proveSheets: e.target.checked,
+              })
+            }
+          />
+        </label>
         <Pick
           label="Sealant"
           value={mould.sealant}

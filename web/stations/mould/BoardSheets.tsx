@@ -1,3 +1,5 @@
+import { useState } from 'react'
+import type { BoardLayout } from '../../../core/mould/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../app/store.ts'
 import { pointedAt } from '../../app/viewSlice.ts'
@@ -5,17 +7,33 @@ import { useSize } from '../../stage/useSize.ts'
 
 const ROOM = { top: 30, side: 16, bottom: 10, gap: 18 }
 
+/** A sheet is drawn no narrower than this, px; what does not fit is on the next page. */
+const LEAST_SHEET = 170
+
+/** What is known of the fewest sheets: proven, or no fewer than a bound. */
+function boundWords(layouts: readonly BoardLayout[]): string {
+  const bound = layouts.reduce((sum, l) => sum + l.lowerBoundSheets, 0)
+  return layouts.every((l) => l.proven)
+    ? ', no layout needs fewer'
+    : `, no layout needs fewer than ${bound}; whether ${bound} do is not proven`
+}
+
 /** The cut list laid out on its boards: labels, cuts in order, off-cuts worth keeping. */
 export function BoardSheets() {
-  const { plan, fresh } = usePlan()
+  const { plan, fresh, layingOut } = usePlan()
+  const [page, setPage] = useState(0)
   const { attach, size } = useSize<HTMLDivElement>()
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
   const figures = plan?.stations.mould?.figures
-  const sheets = (figures?.layouts ?? []).flatMap((layout) =>
+  const all = (figures?.layouts ?? []).flatMap((layout) =>
     layout.sheets.map((sheet, i) => ({ layout, sheet, n: i + 1 })),
   )
-  const whole = sheets.filter((s) => !s.sheet.offcut).length
+  const whole = all.filter((s) => !s.sheet.offcut).length
+  const shown = Math.max(1, Math.floor((size.width - ROOM.side) / LEAST_SHEET))
+  const last = Math.max(0, Math.ceil(all.length / shown) - 1)
+  const at = Math.min(page, last)
+  const sheets = all.slice(at * shown, (at + 1) * shown)
   const total = sheets.reduce((sum, s) => sum + s.sheet.lengthMm, 0)
   const tallest = Math.max(1, ...sheets.map((s) => s.sheet.widthMm))
   const scale = Math.min(
@@ -28,11 +46,24 @@ export function BoardSheets() {
     <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <span className="view-name absolute left-4 top-1">
         Boards: {whole === 1 ? '1 sheet' : `${whole} sheets`}
-        {whole < sheets.length &&
-          ` and ${sheets.length - whole} ${sheets.length - whole === 1 ? 'off-cut' : 'off-cuts'}`}
-        {figures &&
-          `, no layout needs fewer than ${figures.layouts.reduce((sum, l) => sum + l.lowerBoundSheets, 0)}`}
+        {whole < all.length &&
+          ` and ${all.length - whole} ${all.length - whole === 1 ? 'off-cut' : 'off-cuts'}`}
+        {figures && figures.layouts.length > 0 && boundWords(figures.layouts)}
+        {layingOut && `; laying out ${layingOut.parts} parts, ${Math.round(layingOut.share * 100)}% searched`}
       </span>
+      {last > 0 && (
+        <span className="absolute right-4 top-1 flex gap-3">
+          <button type="button" className="link" disabled={at === 0} onClick={() => setPage(at - 1)}>
+            earlier
+          </button>
+          <span className="dim">
+            {at * shown + 1} to {Math.min(all.length, (at + 1) * shown)} of {all.length}
+          </span>
+          <button type="button" className="link" disabled={at === last} onClick={() => setPage(at + 1)}>
+            later
+          </button>
+        </span>
+      )}
       {sheets.length === 0 && (
         <p className="label absolute left-4 top-9 text-soft">Nothing to lay out yet.</p>
       )}

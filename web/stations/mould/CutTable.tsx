@@ -122,11 +122,11 @@ function Stop({ cut }: { cut: RipSetting['crosscuts'][number] }) {
   const words = sawnWords({ ...cut, edgeDeg: 0 })
   return (
     <tr {...useLight(cut.rows.flatMap((r) => r.partIds))}>
-      <td className="n pl-4">{formatCut(cut.lengthMm, style)}</td>
       <td>
         <strong>{cut.rows.map((r) => r.label).join(', ')}</strong> {cut.rows.map((r) => r.name).join(', ')}
         {words && <span className="block text-[13px] leading-tight text-soft">{words}</span>}
       </td>
+      <td className="n">{formatCut(cut.lengthMm, style)}</td>
       <td className="n">{cut.count}</td>
     </tr>
   )
