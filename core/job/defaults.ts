@@ -123,6 +123,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       sideBoards: {},
       knockoutBoards: null,
       proveSheets: false,
+      holdBy: 'screws',
       knockoutKinds: {},
       knockoutBelow: 0,
       wrap: 0,

@@ -57,6 +57,7 @@ const NEW_ROWS = () => {
 const NEW_CHOICES = {
   sideBoards: {},
   proveSheets: false,
+  holdBy: 'screws',
   knockoutKinds: {},
   insideCorners: 'mitre',
   rounds: 'block',

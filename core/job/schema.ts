@@ -131,6 +131,10 @@ export const mouldChoiceSchema = z.strictObject({
       'by opening: boards glued up (where none is named), foam, card tube, or two halves and a wedge',
     ),
   knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
+  holdBy: z
+    .enum(['screws', 'glue', 'weight'])
+    .default('screws')
+    .describe('what holds knockouts, cores and patterns down'),
   wrap: z.number().min(0).max(20).describe('thickness of tape or foam round each knockout, mm'),
   sealant: id,
   bead: z

@@ -1,8 +1,9 @@
-import type { Piece } from '../job/index.ts'
+import type { MouldChoice, Piece } from '../job/index.ts'
 import type { Stock } from '../stock/index.ts'
 import type { BarePart } from './bareParts.ts'
 import { sealantReady } from './boardBox/fixings.ts'
 import { openingKeyOf } from './boardBox/knockouts.ts'
+import { holdRows, holdWords } from './holdDown.ts'
 import type { BuiltMould, MethodId } from './method.ts'
 import { type BuildStep, planOf } from './types.ts'
 
@@ -200,7 +201,7 @@ function boxOrder({ piece, stock, built }: Told): BuildStep[] {
         WORK.wax,
       ),
     )
-  steps.push(...placeKnockouts(knockouts, wraps))
+  steps.push(...placeKnockouts(knockouts, wraps, piece.mould.holdBy))
   const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
   if (bead > 0)
     steps.push(
@@ -257,7 +258,7 @@ const setDown = (knockouts: readonly BarePart[]): BarePart[] =>
   knockouts.filter((k) => !k.id.endsWith('/wedge') && !k.id.endsWith('/second') && !k.id.endsWith('/disc'))
 
 /** How a knockout is fixed, by what it is made of. */
-function setText(knockout: BarePart, wrapped: boolean): string {
+function setText(knockout: BarePart, wrapped: boolean, by: MouldChoice['holdBy']): string {
   const wrap = wrapped ? ', its wrap on' : ''
   if (knockout.id.endsWith('/first'))
     return `Stand both halves and the wedge of ${knockout.name.replace(', first half', '')} on their mark, wide end ${knockout.pull[2] < 0 ? 'down' : 'up'}, taped round as one${wrap}; screw the halves down from below, never the wedge. Grease the wedge.`
@@ -265,11 +266,19 @@ function setText(knockout: BarePart, wrapped: boolean): string {
     return `Screw the centring disc of ${knockout.name} to its mark, slip the slit and taped tube over it${wrap}, and weigh or strap it down: card floats.`
   if (knockout.layers.length === 0)
     return `Stick ${knockout.name} down on its mark with spray adhesive${wrap} and hold it from above: foam floats.`
+  if (by === 'glue')
+    return `Glue ${knockout.name} down on its mark${wrap}, as much glue as listed; measure it from two sides again before it sets.`
+  if (by === 'weight')
+    return `Seal ${knockout.name} down on its mark${wrap} under a bridge that bears the weight listed; measure it from two sides again.`
   return `Screw ${knockout.name} down from below on its mark${wrap}; measure it from two sides again.`
 }
 
 /** The largest first; one is sealed round before a smaller one stands so near that no finger goes between. */
-function placeKnockouts(knockouts: readonly BarePart[], wraps: readonly BarePart[]): BuildStep[] {
+function placeKnockouts(
+  knockouts: readonly BarePart[],
+  wraps: readonly BarePart[],
+  by: MouldChoice['holdBy'],
+): BuildStep[] {
   const bySize = setDown(knockouts).sort((a, b) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm)
   const placed: BarePart[] = []
   const sealed = new Set<string>()
@@ -291,7 +300,7 @@ function placeKnockouts(knockouts: readonly BarePart[], wraps: readonly BarePart
     steps.push(
       step(
         'fix',
-        setText(knockout, wrap !== undefined),
+        setText(knockout, wrap !== undefined, by),
         wrap ? [knockout, wrap] : [knockout],
         WORK.place + 4,
       ),
@@ -397,7 +406,7 @@ function blockOrder({ piece, stock, built }: Told): BuildStep[] {
     step('cut', 'Cut the box and fix its base flat and level.', of('base'), 20),
     step(
       'fix',
-      `Fix the pattern down, its open face on the base, against ${hold ? hold.holdForceN.toFixed(0) : '0'} N of uplift: ${hold?.screws ?? 2} screws from below.`,
+      `Fix the pattern down, its open face on the base, against ${hold ? hold.holdForceN.toFixed(0) : '0'} N of uplift: ${holdMeans(piece.mould.holdBy, hold)}.`,
       of('base'),
       10,
     ),
@@ -428,6 +437,13 @@ function blockOrder({ piece, stock, built }: Told): BuildStep[] {
       20,
     ),
   ]
+}
+
+/** What holds a pattern down, in words. */
+function holdMeans(by: MouldChoice['holdBy'], hold: BuiltMould['holdDown'][number] | undefined): string {
+  if (by === 'screws') return `${hold?.screws ?? 2} screws from below`
+  const [row] = holdRows(hold ? [hold] : [], by)
+  return row ? holdWords(row) : 'well held'
 }
 
 const lastLook = (piece: Piece): BuildStep =>

@@ -1,6 +1,6 @@
 import type { Sealant } from '../stock/index.ts'
 import type { BuiltMould } from './method.ts'
-import type { HardwareRow } from './types.ts'
+import type { HardwareRow, MouldFigures } from './types.ts'
 
 /** Lengths screws come in, mm. */
 const LENGTHS = [16, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180, 200]
@@ -17,6 +17,7 @@ export const screwLength = (most: number): number =>
 
 type Told = {
   readonly built: BuiltMould
+  readonly holdDown: MouldFigures['holdDown']
   readonly baseThickness: number
   readonly sealant: Sealant | undefined
   readonly cartridges: number
@@ -24,13 +25,20 @@ type Told = {
 }
 
 /** What is bought by the piece to put a mould together: screws by length, sealant, tape, glue, and the method's own. */
-export function hardwareRows({ built, baseThickness, sealant, cartridges, glueAreaM2 }: Told): HardwareRow[] {
+export function hardwareRows({
+  built,
+  holdDown,
+  baseThickness,
+  sealant,
+  cartridges,
+  glueAreaM2,
+}: Told): HardwareRow[] {
   const screws = new Map<number, number>()
   const add = (length: number, count: number) => screws.set(length, (screws.get(length) ?? 0) + count)
   for (const row of built.screws) add(screwLength(row.lengthMm), row.count)
-  for (const { partId, screws: count } of built.holdDown) {
+  for (const { partId, screws: count, by } of holdDown) {
     const part = built.parts.find((p) => p.id === partId)
-    if (!part || count === 0) continue
+    if (!part || count === 0 || by !== 'screws') continue
     const most = baseThickness + Math.max(0, part.thicknessMm - SHORT_OF)
     add(screwLength(Math.min(baseThickness + BITE, most)), count)
   }
@@ -61,6 +69,14 @@ export function hardwareRows({ built, baseThickness, sealant, cartridges, glueAr
           },
         ]
       : []),
+    ...holdDown
+      .filter((h) => h.by === 'glue' && h.holdForceN > 0)
+      .map((h) => ({
+        name: `hot glue or adhesive under ${h.name}`,
+        amount: Math.ceil(h.glueCm2),
+        unit: 'cm²',
+        note: 'on clean sealed board, set right through before it is filled',
+      })),
     ...(built.straps.count > 0
       ? [{ name: 'filament tape, 50 mm', amount: built.straps.count, unit: 'turns', note: '' }]
       : []),

@@ -37,7 +37,7 @@ export type BuiltMould = {
   readonly alternatives: readonly MaterialRow[]
   readonly screws: readonly ScrewRow[]
   readonly sealant: readonly SealantRow[]
-  readonly holdDown: MouldFigures['holdDown']
+  readonly holdDown: readonly Omit<MouldFigures['holdDown'][number], 'by' | 'glueCm2' | 'weightKg'>[]
   readonly bowing: readonly BowRow[]
   readonly straps: MouldFigures['straps']
   readonly tapeLengthMm: number

@@ -10,6 +10,7 @@ import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
 import { hardwareRows } from './hardware.ts'
+import { holdRows } from './holdDown.ts'
 import { cutBars } from './layout/cutBars.ts'
 import { layoutBoards, type SheetSearch } from './layoutBoards.ts'
 import { tableLevel } from './level.ts'
@@ -110,6 +111,7 @@ function assemble(
   const glueAreaM2 =
     glued.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / p.thicknessMm), 0) *
     1e-6
+  const holdDown = holdRows(built.holdDown, piece.mould.holdBy)
   const cartridges = Math.ceil(millilitres / usable - 1e-9)
   const figures: MouldFigures = {
     methodId: method.id,
@@ -135,7 +137,7 @@ function assemble(
     screws: built.screws,
     screwCount:
       built.screws.reduce((sum, s) => sum + s.count, 0) +
-      built.holdDown.reduce((sum, h) => sum + h.screws, 0),
+      holdDown.reduce((sum, h) => sum + (h.by === 'screws' ? h.screws : 0), 0),
     sealant: {
       rows: built.sealant,
       totalLengthMm: built.sealant.reduce((sum, r) => sum + r.lengthMm, 0),
@@ -146,7 +148,7 @@ function assemble(
     },
     tapeLengthMm: built.tapeLengthMm,
     glueAreaM2,
-    holdDown: built.holdDown,
+    holdDown,
     bowing: built.bowing,
     straps: built.straps,
     level: level && {
@@ -159,6 +161,7 @@ function assemble(
     },
     hardware: hardwareRows({
       built,
+      holdDown,
       baseThickness: stock.boards.find((b) => b.id === piece.mould.baseBoard)?.thickness ?? 18,
       sealant,
       cartridges,

@@ -321,7 +321,12 @@ export type MouldFigures = {
     readonly partId: string
     readonly name: string
     readonly holdForceN: number
+    /** From below; 0 for what no screw reaches. */
     readonly screws: number
+    /** The means chosen, and how much of each would do. */
+    readonly by: MouldChoice['holdBy']
+    readonly glueCm2: number
+    readonly weightKg: number
   }[]
   /** Turns of strap round a tube, from the foot; none where the fill does not ask for them. */
   readonly straps: { readonly count: number; readonly spacingMm: number }

@@ -46,6 +46,12 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
         remedy: 'Laminate from every board in stock',
       }
+    case 'rubber-must-stretch':
+      return {
+        what: `The mouth of the block must open by ${f.percent}% to let the cast go`,
+        why: `Rubber that is stretched by more than about ${f.mostPercent}% over a stiff cast tears at its corners. In two halves it parts at the widest section.`,
+        remedy: 'Pour the block in two halves',
+      }
     case 'no-tube-knockout':
       return {
         what:

@@ -11,13 +11,17 @@ export function strippingOrder(piece: Piece, mould: MouldStation): StripStep[] {
     case 'tube':
       return tubeOff(mould)
     case 'block':
-      return rubberOff(mould)
+      return mould.figures.comesOff.length > 0 ? told(mould) : rubberOff(mould)
     case 'board-box':
       return boxOff(piece, mould)
     default:
-      return mould.figures.comesOff.map((s) => ({ code: 'strip', ...s }))
+      return told(mould)
   }
 }
+
+/** As the method itself tells it. */
+const told = ({ figures }: MouldStation): StripStep[] =>
+  figures.comesOff.map((s) => ({ code: 'strip', ...s }))
 
 /** A card tube is slit and peeled; a core closes in on itself. */
 function tubeOff({ parts }: MouldStation): StripStep[] {

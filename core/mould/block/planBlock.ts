@@ -1,13 +1,16 @@
 import type { Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { pouredPlacement, pouredSize } from '../../piece/index.ts'
+import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, prism } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
+import { castBody, greatestSection, levelSections, regionBox } from '../castBody.ts'
 import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMould.ts'
-import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { rubberAmounts, rubberWall } from './rubber.ts'
+import { twoPart } from './twoPart.ts'
 
 /** Hours to make a pattern fast, box it, pour and trim [own]. */
 const HOURS = 6
@@ -23,7 +26,8 @@ export const blockMethod: MouldMethod = {
   why: () => null,
   reason: 'any shape, undercuts and fine relief, many casts from one pattern',
   finish: 'every mark of the pattern, matt',
-  build({ piece, pieceStation, stock }) {
+  build(input) {
+    const { piece, pieceStation, stock } = input
     const rubber = stock.rubbers.find((r) => r.id === piece.mould.rubber)
     const board = stock.boards.find((b) => b.id === piece.mould.sideBoard)
     const missing: Finding[] = [
@@ -46,53 +50,50 @@ export const blockMethod: MouldMethod = {
     const wanted = rubberWall(rubber, size)
     const wall = piece.mould.rubberWall ?? wanted
     const pattern = figures.volumeLitres * 1e6
+    const box = boxPath([-wall, -wall], [length + wall, width + wall])
+    const plan = box.map(
+      ({ x, y, side }, i): Segment => ({
+        name: `rubber/${side}`,
+        from: [x, y],
+        to: [box[(i + 1) % 4]!.x, box[(i + 1) % 4]!.y],
+        arc: null,
+      }),
+    )
+    const halves = piece.mould.rubberParts === 2 ? twoPart(input, wall, rubber, plan) : null
+    const over = halves ? wall : 0
     const block = (length + 2 * wall) * (width + 2 * wall) * (height + wall)
-    const volume = Math.max(0, block - pattern)
+    const volume = halves ? halves.lower + halves.upper : Math.max(0, block - pattern)
     const cast: SolidRecipe = {
       kind: 'moved',
       solid: geometry.recipe!,
       by: pouredPlacement(piece.attitude, geometry),
     }
-    const box = boxPath([-wall, -wall], [length + wall, width + wall])
-    const parts: BarePart[] = [
-      {
-        id: 'rubber',
-        role: 'rubber',
-        name: 'rubber block',
-        boardId: null,
-        lengthMm: length + 2 * wall,
-        widthMm: width + 2 * wall,
-        thicknessMm: height + wall,
-        layers: [],
-        laminate: null,
-        pull: DOWN,
-        leaves: 0,
-        bevels: null,
-        bend: null,
-        mass: { volume, kgPerM3: rubber.densityKgPerM3 },
-        recipe: {
-          kind: 'difference',
-          from: prism(
-            box.map(
-              ({ x, y, side }, i): Segment => ({
-                name: `rubber/${side}`,
-                from: [x, y],
-                to: [box[(i + 1) % 4]!.x, box[(i + 1) % 4]!.y],
-                arc: null,
-              }),
-            ),
-            -wall,
-            height,
-            'rubber',
-          ),
-          minus: [cast],
-        },
+    const whole = (): BarePart => ({
+      id: 'rubber',
+      role: 'rubber',
+      name: 'rubber block',
+      boardId: null,
+      lengthMm: length + 2 * wall,
+      widthMm: width + 2 * wall,
+      thicknessMm: height + wall,
+      layers: [],
+      laminate: null,
+      pull: DOWN,
+      leaves: 0,
+      bevels: null,
+      bend: null,
+      mass: { volume, kgPerM3: rubber.densityKgPerM3 },
+      recipe: {
+        kind: 'difference',
+        from: prism(plan, -wall, height, 'rubber'),
+        minus: [cast],
       },
-      ...boxRound(box, -wall, height, board, piece.mould),
-    ]
+    })
+    const boards = boxRound(box, -wall, height + over, board, piece.mould)
+    const parts: BarePart[] = [...(halves ? halves.parts : [whole()]), ...boards]
     const rows = stock.rubbers.map((r): MaterialRow => {
       const own = piece.mould.rubberWall ?? rubberWall(r, size)
-      const gap = (length + 2 * own) * (width + 2 * own) * (height + own) - pattern
+      const gap = (length + 2 * own) * (width + 2 * own) * (height + own * (halves ? 2 : 1)) - pattern
       const need = rubberAmounts(r, Math.max(0, gap))
       return {
         name: r.name,
@@ -117,12 +118,29 @@ export const blockMethod: MouldMethod = {
           screws: Math.max(2, Math.ceil(force / board.screwHold)),
         },
       ],
-      hours: HOURS,
+      hours: HOURS * (halves ? 1.7 : 1),
+      ...(halves && {
+        facts: halves.facts,
+        order: halves.order(boards, (mm3) => weighWords(rubber, mm3)),
+        comesOff: halves.comesOff,
+      }),
       life: rubber.casts,
       faceM2: figures.surfaceAreaM2,
       depth: height,
       check: (layouts) => {
         const found = tooLargeFindings(piece, layouts)
+        const stretch = halves || input.quick ? null : stretchOf(input)
+        if (stretch !== null && stretch > STRETCH)
+          found.push(
+            finding(
+              piece,
+              'rubber-must-stretch',
+              'warn',
+              'rubber',
+              { percent: Math.round((stretch - 1) * 100), mostPercent: Math.round((STRETCH - 1) * 100) },
+              [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberParts: 2 } }],
+            ),
+          )
         if (wall < wanted - 1e-6)
           found.push(
             finding(
@@ -146,6 +164,24 @@ export const blockMethod: MouldMethod = {
     }
     return { built, findings: [] }
   },
+}
+
+/** Rubber whose mouth must open by more than this to let the cast go tears at its corners [own]. */
+const STRETCH = 1.5
+
+/** How much longer round the cast's greatest section is than the mouth of a one-part block. */
+function stretchOf(input: MethodInput): number | null {
+  const body = castBody(input)
+  const { z, area } = greatestSection(input.kernel, body)
+  const near = Math.min(0.5, body.height / 50)
+  const [mouth, widest] = levelSections(input.kernel, body.recipe, [body.height - near, z]).map(regionBox)
+  const round = (b: typeof mouth) => (b ? b.max[0] - b.min[0] + b.max[1] - b.min[1] : 0)
+  return area > 0 && round(mouth) > 0 ? round(widest) / round(mouth) : null
+}
+
+const weighWords = (rubber: Rubber, mm3: number): string => {
+  const need = rubberAmounts(rubber, mm3)
+  return `${need.kg.toFixed(2)} kg of ${rubber.name}, A ${need.a.kg.toFixed(2)} kg and B ${need.b.kg.toFixed(2)} kg`
 }
 
 const DOWN: Vector = [0, 0, -1]

@@ -1,7 +1,9 @@
-import { Pick, Row } from '../../ui/Choice.tsx'
+import { Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { CutTable } from './CutTable.tsx'
+import { Facts } from './Facts.tsx'
+import { HoldDown } from './HoldDown.tsx'
 import { Materials } from './Materials.tsx'
 import { useMould } from './useMould.ts'
 
@@ -16,6 +18,15 @@ export function BlockBench() {
         value={mould.rubber}
         options={job.stock.rubbers}
         onChoose={(rubber) => choose('rubber', { rubber })}
+      />
+      <Choice
+        label="Poured"
+        value={String(mould.rubberParts)}
+        options={[
+          { value: '1', name: 'in one', note: 'open at the top' },
+          { value: '2', name: 'in two halves', note: 'round the whole' },
+        ]}
+        onChoose={(n) => choose(n === '2' ? 'two halves' : 'one block', { rubberParts: Number(n) })}
       />
       <Switch
         label="Wall by the pattern’s size"
@@ -37,12 +48,9 @@ export function BlockBench() {
         </Row>
       )}
       {figures && <Materials title="To weigh out, 7 percent for the pot" rows={figures.materials} />}
-      {figures?.holdDown.map((h) => (
-        <Row key={h.partId} label={`Hold the ${h.name}`} unit="N">
-          {h.holdForceN.toFixed(0)}
-        </Row>
-      ))}
+      <HoldDown />
       {figures && <Materials title="In other rubbers" rows={figures.alternatives} />}
+      <Facts />
       <CutTable />
     </>
   )

@@ -4,6 +4,7 @@ import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
+import { HoldDown } from './HoldDown.tsx'
 import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
 import { KnockoutKinds, SideBoards } from './SideBoards.tsx'
 import { UnderTheFill } from './UnderTheFill.tsx'
@@ -145,11 +146,7 @@ export function BoardBoxBench() {
               {(figures.tapeLengthMm / 1000).toFixed(1)}
             </Row>
           )}
-          {figures.holdDown.map((h) => (
-            <Row key={h.partId} label={`${h.name} held by`} unit={h.screws === 1 ? 'screw' : 'screws'}>
-              {h.screws}
-            </Row>
-          ))}
+          <HoldDown />
         </div>
       )}
       {figures && <UnderTheFill figures={figures} fresh={fresh} />}

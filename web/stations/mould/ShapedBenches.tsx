@@ -7,6 +7,7 @@ import { Switch } from '../../ui/Switch.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
+import { HoldDown } from './HoldDown.tsx'
 import { Materials } from './Materials.tsx'
 import { Prints } from './Prints.tsx'
 import { RouterTable } from './RouterTable.tsx'
@@ -81,6 +82,7 @@ export function LayersBench() {
       <LengthField label="Depth of one pass" field="routerPass" min={0.5} max={50} />
       <Facts />
       <RouterTable />
+      <HoldDown />
       <CutTable />
     </>
   )

@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
+import type { MouldChoice, Piece } from '../../job/index.ts'
+import { newTurned } from '../../job/index.ts'
+import { planPieceStation, pouredPlacement, pouredSize } from '../../piece/index.ts'
+import { testSlab, testStock } from '../../testPiece.ts'
+import { planMouldStation } from '../index.ts'
+
+const kernel = await openKernel({ coarser: 4 })
+const volume = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)
+const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
+const turned = (over: Parameters<typeof newTurned>[2]): Piece => newTurned(told, testStock, over)
+const plan = (piece: Piece, patch: Partial<MouldChoice> = {}, quick = false) => {
+  const chosen = { ...piece, mould: { ...piece.mould, method: 'block' as const, ...patch } }
+  const pieceStation = planPieceStation(kernel, chosen, 2300, false)
+  return {
+    pieceStation,
+    ...planMouldStation(chosen, pieceStation, testStock, testStock.mixes[0]!, { kernel, quick }),
+  }
+}
+const ball = turned({ turned: { form: 'sphere', diameter: 120, foot: 30 } })
+const bowl = turned({ turned: { form: 'bowl', outside: 160, height: 80, wall: 12, exponent: 2, foot: 40 } })
+
+describe('a block in two halves', () => {
+  it.each<[string, Piece]>([
+    ['a ball on a foot', ball],
+    ['a bowl', bowl],
+    [
+      'a slab',
+      testSlab({ thickness: 20, outline: { kind: 'rectangle', length: 90, width: 60, radii: [0, 0, 0, 0] } }),
+    ],
+  ])('with the cast and its bores fills the box: %s', (_, piece) => {
+    const { station, pieceStation, findings } = plan(piece, { rubberParts: 2, rubberWall: 15 })
+    expect(findings.filter((f) => f.level === 'stop')).toEqual([])
+    const [lower, upper] = ['lower', 'upper'].map(
+      (id) => station!.parts.find((p) => p.id === `rubber/${id}`)!,
+    )
+    const [l, w, h] = pouredSize(piece.attitude, pieceStation.geometry)
+    const cast: SolidRecipe = {
+      kind: 'moved',
+      solid: pieceStation.geometry.recipe!,
+      by: pouredPlacement(piece.attitude, pieceStation.geometry),
+    }
+    const block = (l + 30) * (w + 30) * (h + 30)
+    const filled = volume(lower!.recipe) + volume(upper!.recipe) + volume(cast)
+    // Only the filling hole and the air holes are left.
+    const hole = station!.figures.facts.find((f) => f.label === 'Filling hole')!.value
+    const bores = (Math.PI / 4) * hole ** 2 * (15 + h) + 40 * (h + 15)
+    expect(block - filled).toBeGreaterThan((Math.PI / 4) * hole ** 2 * 10)
+    expect(block - filled).toBeLessThan(bores)
+    for (const half of [lower!, upper!])
+      expect(volume({ kind: 'intersection', of: [half.recipe, cast] })).toBeLessThan(1)
+    expect(volume({ kind: 'intersection', of: [lower!.recipe, upper!.recipe] })).toBeLessThan(1)
+    // Keys stand proud of one half and are sunk in the other: drawn up a little, the halves are free of one another.
+    const up: SolidRecipe = {
+      kind: 'moved',
+      solid: upper!.recipe,
+      by: { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 2] },
+    }
+    expect(volume({ kind: 'intersection', of: [lower!.recipe, up] })).toBeLessThan(1)
+    const aside: SolidRecipe = {
+      kind: 'moved',
+      solid: upper!.recipe,
+      by: { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [2, 0, 0] },
+    }
+    expect(volume({ kind: 'intersection', of: [lower!.recipe, aside] })).toBeGreaterThan(5)
+    const text = station!.figures.build.steps.map((s) => s.text).join(' ')
+    expect(text).toMatch(/clay up to|clay smooth/)
+    expect(plan(piece, { rubberParts: 2 }, true).station!.parts.length).toBe(station!.parts.length)
+  })
+  it('a block in one that must open too far says so, and two halves cure it', () => {
+    const one = plan(ball)
+    const found = one.findings.find((f) => f.code === 'rubber-must-stretch')!
+    expect(Number(found.facts.percent)).toBeGreaterThan(100)
+    expect(found.remedies[0]!.changes[0]).toMatchObject({ patch: { rubberParts: 2 } })
+    expect(plan(ball, { rubberParts: 2 }).findings.map((f) => f.code)).not.toContain('rubber-must-stretch')
+    const flat = testSlab({
+      thickness: 20,
+      outline: { kind: 'rectangle', length: 90, width: 60, radii: [0, 0, 0, 0] },
+    })
+    expect(plan(flat).findings.map((f) => f.code)).not.toContain('rubber-must-stretch')
+  })
+  it.each<[MouldChoice['holdBy'], RegExp]>([
+    ['screws', /screws from below/],
+    ['glue', /cm² of glue/],
+    ['weight', /kg on a bridge/],
+  ])('the pattern is held by %s, as much as its uplift asks', (holdBy, words) => {
+    const { station } = plan(bowl, { holdBy })
+    const [row] = station!.figures.holdDown
+    expect(row!.by).toBe(holdBy)
+    expect(row!.weightKg).toBeCloseTo(row!.holdForceN / 9.80665, 2)
+    // 0.05 N/mm2 under it.
+    expect(row!.glueCm2 * 100 * 0.05).toBeCloseTo(row!.holdForceN, 6)
+    expect(station!.figures.build.steps.map((s) => s.text).join(' ')).toMatch(words)
+    expect(station!.figures.hardware.some((h) => h.name.startsWith('hot glue'))).toBe(holdBy === 'glue')
+  })
+})

@@ -1,0 +1,25 @@
+import type { MouldChoice } from '../job/index.ts'
+import { GRAVITY } from '../units/convert.ts'
+import type { BuiltMould } from './method.ts'
+import type { MouldFigures } from './types.ts'
+
+/** What construction adhesive or hot glue is trusted with on sealed board, N/mm2: a tenth of what it bears when fresh [own]. */
+const GLUE = 0.05
+
+/** What holds a part down against its uplift, by the means chosen: screws from below, glue under it, a weight on a bridge. */
+export const holdRows = (rows: BuiltMould['holdDown'], by: MouldChoice['holdBy']): MouldFigures['holdDown'] =>
+  rows.map((row) => ({
+    ...row,
+    by: row.screws === 0 && by === 'screws' ? 'weight' : by,
+    glueCm2: row.holdForceN / GLUE / 100,
+    weightKg: row.holdForceN / GRAVITY,
+  }))
+
+type HoldRow = MouldFigures['holdDown'][number]
+
+/** The means in words: `2 screws from below`, `34 cm2 of glue`, `12 kg on a bridge`. */
+export function holdWords({ by, screws, glueCm2, weightKg }: HoldRow): string {
+  if (by === 'glue') return `${Math.ceil(glueCm2)} cm² of glue`
+  if (by === 'weight') return `${Math.ceil(weightKg * 10) / 10} kg on a bridge`
+  return `${screws} ${screws === 1 ? 'screw' : 'screws'} from below`
+}
