@@ -32,4 +32,5 @@ export {
 } from './region.ts'
 export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
 export { seenLines } from './seenLines.ts'
+export { growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
 export { lengthOf } from './vector.ts'

@@ -1,9 +1,10 @@
 import {
+  growthAlong,
   type Kernel,
   type Loop,
-  measureRegion,
   type Region,
   type SolidRecipe,
+  sectionAreas,
   sectionOf,
   sectionsAlong,
   type Vector,
@@ -84,19 +85,13 @@ export const regionPerimeter = (region: Region): number =>
     0,
   )
 
-/** Sections this much wider further out are an undercut, not chords that stray, mm2 for each mm of their edge. */
+/** Widening by this much is an undercut, not chords that stray, mm2 for each mm round the section. */
 const LOCKS = 0.15
-const STEPS = 24
-
-/** Plane of a section square to an axis: its u and v with the axis are right-handed. */
-const square = (axis: Vector): { u: Vector; v: Vector } => {
-  if (Math.abs(axis[2]) > 0.5) return { u: [1, 0, 0], v: [0, Math.sign(axis[2]), 0] }
-  return { u: [-axis[1], axis[0], 0], v: [0, 0, 1] }
-}
+const BANDS = 24
 
 /**
- * Where a rigid mould part that leaves along `way` (a unit vector, level or upright) would lock: going outward from
- * `from` to `to` (offsets along it), every section must lie within the one before. Null when it leaves.
+ * Where a rigid mould part that leaves along `way` (a unit vector) would lock: going outward from `from` to `to`
+ * (offsets along it), the cast may nowhere widen. Null when it leaves.
  */
 export function lockOf(
   kernel: Kernel,
@@ -105,20 +100,20 @@ export function lockOf(
   from: number,
   to: number,
 ): { readonly at: number; readonly area: number } | null {
-  const { u, v } = square(way)
-  const at = Array.from({ length: STEPS }, (_, i) => from + ((to - from) * (i + 0.5)) / STEPS)
-  return kernel.withSolids((scope) => {
-    const regions = sectionsAlong(scope, scope.solid(recipe), { origin: [0, 0, 0], u, v }, at)
-    const sections = regions.map((r) => sectionOf(scope, r))
-    let worst: { at: number; area: number } | null = null
-    for (let i = 0; i + 1 < sections.length; i += 1) {
-      const area = scope.keep(sections[i + 1]!.subtract(sections[i]!)).area()
-      if (area > LOCKS * regionPerimeter(regions[i + 1]!) && area > (worst?.area ?? 0))
-        worst = { at: at[i + 1]!, area }
-    }
-    return worst
-  })
+  const step = (to - from) / BANDS
+  // The faces that lie on both ends are the part's own joint.
+  const [low, high] = [from + Math.min(0.05, step / 10), to - Math.min(0.05, step / 10)]
+  const { back, around } = kernel.withSolids((s) => growthAlong(s.solid(recipe), way, low, high, BANDS))
+  return back.reduce<{ at: number; area: number } | null>(
+    (worst, area, b) =>
+      area > LOCKS * around[b]! && area > (worst?.area ?? LEAST_LOCK)
+        ? { at: from + (b + 0.5) * step, area }
+        : worst,
+    null,
+  )
 }
+/** Slivers below this lock nothing, mm2. */
+const LEAST_LOCK = 1
 
 /** Where a cast would lock in a rigid mould that is drawn down off it: the height, mm. Null when it draws. */
 export function undercut(
@@ -136,7 +131,7 @@ export function greatestSection(
 ): { readonly z: number; readonly area: number } {
   const steps = 64
   const heights = Array.from({ length: steps - 1 }, (_, i) => (body.height * (i + 1)) / steps)
-  const areas = levelSections(kernel, body.recipe, heights).map(measureRegion)
+  const areas = kernel.withSolids((scope) => sectionAreas(scope.solid(body.recipe), heights))
   // The topmost of equals: what stands above it then draws off upward.
   let best = 0
   areas.forEach((area, i) => {

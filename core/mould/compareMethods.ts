@@ -9,11 +9,12 @@ const CLEAN_HOURS_PER_M2 = 20 / 60
 /** Board that becomes saw dust and useless off-cuts [own]. */
 const BOARD_WASTE = 1.15
 
-/** Every method that can form the piece, side by side; the chosen one is not built again. */
+/** Every method that can form the piece, side by side; the chosen one is not built again, the others from sizes. */
 export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltMould): MethodRow[] {
   return METHODS.filter((m) => m.why(input.piece) === null).flatMap((method): MethodRow[] => {
     const guess = method.id !== chosen && method.estimate ? method.estimate(input) : null
-    const built = method.id === chosen ? own : method.estimate ? null : method.build(input).built
+    const built =
+      method.id === chosen ? own : method.estimate ? null : method.build({ ...input, quick: true }).built
     const told = guess ?? (built && { ...built, materialCost: materialCost(built, input.stock) })
     if (!told) return []
     return [

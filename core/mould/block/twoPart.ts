@@ -2,7 +2,7 @@ import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
 import { step } from '../buildingOrder.ts'
-import { type CastBody, castBody, greatestSection, volumeOf } from '../castBody.ts'
+import { type CastBody, castBody, greatestSection } from '../castBody.ts'
 import { localTops } from '../closed/localTops.ts'
 import type { MethodInput } from '../method.ts'
 import { cylinderAlong } from '../shells/flangedShells.ts'
@@ -12,8 +12,11 @@ import type { BuildStep, MouldFact } from '../types.ts'
 const HOLE = { share: 0.3, least: 15, most: 60, vent: 3 }
 /** Balls pressed halfway into the clay, so that the halves find each other: share of the wall, limits, and how far apart, mm [own]. */
 const KEY = { share: 0.28, least: 3, most: 12, spacing: 120 }
-/** Sides of the polygon a ball's level sections are drawn with. */
-const ROUND = 20
+/** A ball is drawn with this many sides, at these heights above its middle, radians. */
+const ROUND = 10
+const BANDS = [-80, -35, 0, 35, 80].map((deg) => (deg * Math.PI) / 180)
+
+const join = (of: readonly SolidRecipe[]): SolidRecipe => ({ kind: 'union', of })
 
 export type TwoPart = {
   readonly parts: readonly BarePart[]
@@ -50,25 +53,32 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
     ),
   )
   const radius = Math.min(KEY.most, Math.max(KEY.least, wall * KEY.share), wall * 0.45)
-  const keys = keyPlaces(body, wall).map((at) => ball(at, parting, radius))
+  const places = keyPlaces(body, wall)
+  const keys = join(places.map((at) => ball(at, parting, radius)))
   const solid = (low: number, high: number): SolidRecipe => prism(block, low, high, 'rubber')
-  const join = (of: readonly SolidRecipe[]): SolidRecipe => ({ kind: 'union', of })
   const lower: SolidRecipe = {
     kind: 'difference',
-    from: keys.length > 0 ? join([solid(-wall, parting), ...keys]) : solid(-wall, parting),
+    from: join([solid(-wall, parting), keys]),
     minus: [body.recipe],
   }
   const upper: SolidRecipe = {
     kind: 'difference',
     from: solid(parting, height + wall),
-    minus: [body.recipe, ...keys, ...bores],
+    minus: [body.recipe, keys, ...bores],
   }
   const plan = (body.length + 2 * wall) * (body.width + 2 * wall)
   const share = height > 0 ? parting / height : 0.5
-  const volumes = {
-    lower: volumeOf(input, lower, Math.max(0, plan * (wall + parting) - body.volume * share)),
-    upper: volumeOf(input, upper, Math.max(0, plan * (wall + height - parting) - body.volume * (1 - share))),
+  const guess = {
+    lower: Math.max(0, plan * (wall + parting) - body.volume * share),
+    upper: Math.max(0, plan * (wall + height - parting) - body.volume * (1 - share)),
   }
+  // Both in one scope, so that cast and keys are built once.
+  const volumes = quick
+    ? guess
+    : kernel.withSolids((s) => ({
+        lower: s.solid(lower).body.volume(),
+        upper: s.solid(upper).body.volume(),
+      }))
   const half = (id: 'lower' | 'upper', recipe: SolidRecipe, thick: number, pull: Vector): BarePart =>
     barePart({
       id: `rubber/${id}`,
@@ -99,7 +109,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
       },
       {
         label: 'Keys',
-        value: keys.length,
+        value: places.length,
         unit: '',
         note: `balls ${Math.round(2 * radius)} mm across, pressed halfway into the clay`,
       },
@@ -112,7 +122,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
       },
     ],
     order: (boards, weigh) =>
-      orderOf(parts, boards, parting, keys.length, tops.length - 1, rubber, weigh, volumes),
+      orderOf(parts, boards, parting, places.length, tops.length - 1, rubber, weigh, volumes),
     comesOff: [
       {
         partIds: boards(parts),
@@ -147,14 +157,20 @@ function keyPlaces({ length, width }: CastBody, wall: number): Point[] {
   ]
 }
 
-/** A ball about a place on the parting: a turned half circle. */
+/** A ball about a place on the parting, of few flat faces: it is pressed into clay. */
 const ball = ([x, y]: Point, z: number, radius: number): SolidRecipe => ({
-  kind: 'turned',
-  at: [x, y],
-  profile: Array.from({ length: ROUND / 2 + 1 }, (_, i) => {
-    const a = -Math.PI / 2 + (Math.PI * 2 * i) / ROUND
-    return { radius: Math.max(0, radius * Math.cos(a)), z: z + radius * Math.sin(a), name: 'key' }
-  }),
+  kind: 'stack',
+  levels: BANDS.map((a) => ({
+    z: z + radius * Math.sin(a),
+    points: Array.from({ length: ROUND }, (_, i): Point => {
+      const turn = (2 * Math.PI * i) / ROUND
+      const r = radius * Math.cos(a)
+      return [x + r * Math.cos(turn), y + r * Math.sin(turn)]
+    }),
+  })),
+  name: 'key',
+  lowName: 'key',
+  highName: 'key',
 })
 
 function orderOf(

@@ -1,33 +1,11 @@
-import { type Kernel, sectionOf, type Vector } from '../../geometry/index.ts'
-import { type CastBody, levelSections } from '../castBody.ts'
+import { type Kernel, surfaceTops, type Vector } from '../../geometry/index.ts'
+import type { CastBody } from '../castBody.ts'
 
-const STEPS = 48
+/** Less than this catches no bubble that matters: a share of the height, at least so many mm [own]. */
+const LEAST = { share: 0.01, mm: 0.5 }
 
-/**
- * The places where air would be caught in a closed mould: going down the cast level by level, every part of a section
- * that nothing above it touches begins a top of its own. The highest first.
- */
-export function localTops(kernel: Kernel, body: CastBody): Vector[] {
-  const skin = Math.min(0.5, body.height / (4 * STEPS))
-  const heights = Array.from(
-    { length: STEPS },
-    (_, i) => body.height - skin - (i * (body.height - skin)) / STEPS,
+/** The places where air would be caught in a closed mould, the highest first. */
+export const localTops = (kernel: Kernel, body: CastBody): Vector[] =>
+  kernel.withSolids((scope) =>
+    surfaceTops(scope.solid(body.recipe), Math.max(LEAST.mm, LEAST.share * body.height)),
   )
-  const regions = levelSections(kernel, body.recipe, heights)
-  return kernel.withSolids((scope) => {
-    const tops: Vector[] = []
-    let above: ReturnType<typeof sectionOf> | null = null
-    regions.forEach((region, i) => {
-      if (region.length === 0) return
-      const section = sectionOf(scope, region)
-      for (const piece of section.decompose().map((p) => scope.keep(p))) {
-        if (piece.area() < 1e-3) continue
-        if (above && scope.keep(piece.intersect(above)).area() > 1e-6) continue
-        const { min, max } = piece.bounds()
-        tops.push([(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, heights[i]!])
-      }
-      above = section
-    })
-    return tops
-  })
-}
