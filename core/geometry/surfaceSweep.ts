@@ -72,9 +72,17 @@ export type Growth = {
 
 /**
  * How a solid widens going along `way` (a unit vector) from the offset `from` to `to`: sections lie each within the one
- * before exactly where no surface looks back. All of the surface is taken, so that a lip of any height counts.
+ * before exactly where no surface looks back. All of the surface is taken, so that a lip of any height counts; or only
+ * the triangles whose middle is `within`.
  */
-export function growthAlong(solid: Solid, way: Vector, from: number, to: number, bands: number): Growth {
+export function growthAlong(
+  solid: Solid,
+  way: Vector,
+  from: number,
+  to: number,
+  bands: number,
+  within: (x: number, y: number, z: number) => boolean = () => true,
+): Growth {
   const { points: p, triangles: t, stride } = surfaceOf(solid)
   const back = new Array<number>(bands).fill(0)
   const around = new Array<number>(bands).fill(0)
@@ -85,6 +93,8 @@ export function growthAlong(solid: Solid, way: Vector, from: number, to: number,
     const s = [along(corners[0]), along(corners[1]), along(corners[2])] as const
     const [least, most] = [Math.min(...s), Math.max(...s)]
     if (most <= from || least >= to) continue
+    const mean = (k: 0 | 1 | 2) => (p[corners[0] + k]! + p[corners[1] + k]! + p[corners[2] + k]!) / 3
+    if (!within(mean(0), mean(1), mean(2))) continue
     const first = Math.max(0, Math.floor((least - from) / step))
     const last = Math.min(bands - 1, Math.floor((most - from) / step))
     for (let b = first; b <= last; b += 1)

@@ -5,7 +5,6 @@ import {
   type Region,
   type SolidRecipe,
   sectionAreas,
-  sectionOf,
   sectionsAlong,
   type Vector,
 } from '../geometry/index.ts'
@@ -91,7 +90,8 @@ const BANDS = 24
 
 /**
  * Where a rigid mould part that leaves along `way` (a unit vector) would lock: going outward from `from` to `to`
- * (offsets along it), the cast may nowhere widen. Null when it leaves.
+ * (offsets along it), the cast may nowhere widen. `within` tells what of the surface the part covers. Null when it
+ * leaves.
  */
 export function lockOf(
   kernel: Kernel,
@@ -99,11 +99,14 @@ export function lockOf(
   way: Vector,
   from: number,
   to: number,
+  within?: (x: number, y: number, z: number) => boolean,
 ): { readonly at: number; readonly area: number } | null {
   const step = (to - from) / BANDS
   // The faces that lie on both ends are the part's own joint.
   const [low, high] = [from + Math.min(0.05, step / 10), to - Math.min(0.05, step / 10)]
-  const { back, around } = kernel.withSolids((s) => growthAlong(s.solid(recipe), way, low, high, BANDS))
+  const { back, around } = kernel.withSolids((s) =>
+    growthAlong(s.solid(recipe), way, low, high, BANDS, within),
+  )
   return back.reduce<{ at: number; area: number } | null>(
     (worst, area, b) =>
       area > LOCKS * around[b]! && area > (worst?.area ?? LEAST_LOCK)

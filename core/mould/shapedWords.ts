@@ -20,7 +20,12 @@ export function explainShaped({ code, facts: f }: Finding, { mm, fine }: WordsSt
       return {
         what: `A rigid part of this mould cannot leave the cast: it locks ${Number(f.awayMm) > 0 ? `${mm(f.awayMm)} out from its joint` : `${mm(f.heightMm)} up`}`,
         why: 'Further out the cast is wider than nearer the joint. More shells, another attitude, or rubber lets it go.',
-        remedy: 'Part it into another number of shells',
+        remedy: f.instead ? 'Brush it in rubber instead' : 'Part it into another number of shells',
+      }
+    case 'seam-on-flat-face':
+      return {
+        what: `A seam runs across the flat face: its floor is larger than the bed, ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
+        why: 'A floor printed in one keeps seams at the arris. Fill and sand the seam before waxing, or cast on a sheet of board instead of a printed floor.',
       }
     case 'undercut-breaks':
       return {

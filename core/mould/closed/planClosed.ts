@@ -242,7 +242,14 @@ function checkClosed(
   const { piece, kernel, quick } = input
   if (quick) return []
   const found = locksAt(input, body, joint).map(({ side, away }) =>
-    finding(piece, 'undercut-locks', 'stop', parts[side === 1 ? 1 : 0]!.id, { heightMm: 0, awayMm: away }),
+    finding(
+      piece,
+      'undercut-locks',
+      'stop',
+      parts[side === 1 ? 1 : 0]!.id,
+      { heightMm: 0, awayMm: away, instead: 'rubber' },
+      [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: 'brushed' } }],
+    ),
   )
   const [top] = levelSections(kernel, body.recipe, [body.height - Math.min(0.5, body.height / 50)]).map(
     measureRegion,

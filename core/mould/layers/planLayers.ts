@@ -257,10 +257,16 @@ function checkShape({ piece }: MethodInput, shape: Shape, raw: boolean): Finding
   const found: Finding[] = []
   if (shape.locks)
     found.push(
-      finding(piece, raw ? 'undercut-breaks' : 'undercut-locks', raw ? 'note' : 'stop', 'layer/1', {
-        heightMm: shape.locks.z,
-        awayMm: 0,
-      }),
+      raw
+        ? finding(piece, 'undercut-breaks', 'note', 'layer/1', { heightMm: shape.locks.z })
+        : finding(
+            piece,
+            'undercut-locks',
+            'stop',
+            'layer/1',
+            { heightMm: shape.locks.z, awayMm: 0, instead: 'rubber' },
+            [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: 'brushed' } }],
+          ),
     )
   if (shape.islands.length > 0)
     found.push(finding(piece, 'core-floats', 'warn', 'layer/1', { cores: shape.islands.length }))

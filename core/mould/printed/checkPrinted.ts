@@ -2,10 +2,11 @@ import { measureRegion, type Vector } from '../../geometry/index.ts'
 import type { Change, Finding, Piece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
+import { UP } from '../bareParts.ts'
 import { type CastBody, levelSections, lockOf, undercut } from '../castBody.ts'
 import { finding, wearFindings } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
-import type { Parting } from '../shells/flangedShells.ts'
+import { cells, type Parting, pullOf } from '../shells/flangedShells.ts'
 
 /** Long-term tension a printed wall bears across its layers, MPa [own]. */
 const WALL_MPA = 4
@@ -99,7 +100,7 @@ export function checkPrinted(
   return found
 }
 
-/** Whether a part cannot leave the cast along its own pull. One shell draws off the whole, two leave outward of their seam. */
+/** Whether a shell cannot leave the cast: one draws off the whole, others leave outward, four on the diagonal. */
 function locksOf(
   { kernel, piece }: MethodInput,
   body: CastBody,
@@ -110,15 +111,20 @@ function locksOf(
     const under = undercut(kernel, body)
     return under && { heightMm: under.z, awayMm: 0 }
   }
-  const { normal, offset } = seams[0]!
-  const reach = Math.abs(normal[0]) * body.length + Math.abs(normal[1]) * body.width
-  for (const s of [1, -1] as const) {
-    const way: Vector = [normal[0] * s, normal[1] * s, 0]
-    const lock = lockOf(kernel, body.recipe, way, offset * s, offset * s + reach / 2)
-    if (lock) return { heightMm: 0, awayMm: lock.at - offset * s }
+  // Splits beside a seam cut a shell up; it leaves as one.
+  const quarters = seams.slice(0, piece.mould.shells === 4 ? 2 : 1)
+  for (const cell of cells(quarters)) {
+    const way = pullOf(quarters, cell, UP)
+    const corner = quarters.reduce((sum, { normal, offset }) => sum + offset * dot(normal, way), 0)
+    const reach = Math.hypot(body.length, body.width)
+    const within = (x: number, y: number, z: number) =>
+      quarters.every(({ normal, offset }, i) => (dot(normal, [x, y, z]) - offset) * cell[i]! > 0)
+    const lock = lockOf(kernel, body.recipe, way, corner, corner + reach, within)
+    if (lock) return { heightMm: 0, awayMm: lock.at - corner }
   }
   return null
 }
+const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 
 const areasOf = ({ kernel }: MethodInput, body: CastBody): [number, number] => {
   const heights = [

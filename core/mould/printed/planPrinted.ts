@@ -1,17 +1,25 @@
-import type { Placement, SolidRecipe, Vector } from '../../geometry/index.ts'
+import {
+  type Kernel,
+  measureRegion,
+  type Placement,
+  type SolidRecipe,
+  type Vector,
+} from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import { step } from '../buildingOrder.ts'
-import { castBody } from '../castBody.ts'
-import { rowMissing } from '../checkMould.ts'
+import { type CastBody, castBody, levelSections } from '../castBody.ts'
+import { finding, rowMissing } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import {
+  type Cell,
   cellOf,
   cells,
   cylinderAlong,
   flangePoints,
+  type MeasuredCell,
   measureCells,
   type Parting,
   pullOf,
@@ -56,13 +64,21 @@ export const printedMethod: MouldMethod = {
     if (!printer || !filament) return { built: null, findings }
     const { mould: choice } = piece
     const body = castBody(input)
-    const partings = splitPlanes(quick ? null : kernel, {
-      body,
-      shells: choice.shells,
-      beyond: choice.shellWall + choice.flange,
-      below: choice.shellWall,
-      bed: { x: printer.bedX, y: printer.bedY, z: printer.bedZ },
-    })
+    const beyond = choice.shellWall + choice.flange
+    const splitBelow = (below: number) =>
+      splitPlanes(quick ? null : kernel, {
+        body,
+        shells: choice.shells,
+        beyond,
+        below,
+        bed: { x: printer.bedX, y: printer.bedY, z: printer.bedZ },
+      })
+    const throughFloor = splitBelow(choice.shellWall)
+    const flat = lyingFlat(input, body) && throughFloor.some((p) => Math.abs(p.normal[2]) < 0.5)
+    // A floor in one keeps every seam at the arris of the face that lies on it.
+    const floor = flat && fitsBed([body.length + 2 * beyond, body.width + 2 * beyond], printer) ? FLOOR : null
+    const planes = floor ? splitBelow(0) : throughFloor
+    const partings = floor ? [floor, ...planes] : planes
     const told = {
       body,
       inner: body.recipe,
@@ -92,17 +108,23 @@ export const printedMethod: MouldMethod = {
     )
     const whole = wholeShell({ ...told, holes: bolts })
     const rows: PrintRow[] = []
-    const guess = (body.area * choice.shellWall) / Math.max(1, cells(partings).length)
-    const measured = quick ? null : measureCells(kernel, whole, partings)
-    const parts = cells(partings).flatMap((cell, n): BarePart[] => {
-      const name = `printed part ${n + 1}`
-      const id = `shell/${n + 1}`
+    const every: readonly Cell[] = floor
+      ? [[-1], ...cells(planes).map((c): Cell => [1, ...c])]
+      : cells(planes)
+    const guess = (body.area * choice.shellWall) / every.length
+    const measured = quick ? null : measureShells(kernel, whole, floor, planes)
+    const parts = every.flatMap((cell, i): BarePart[] => {
+      const isFloor = floor !== null && i === 0
+      const n = floor ? i - 1 : i
+      const name = isFloor ? 'printed floor' : `printed part ${n + 1}`
+      const id = isFloor ? 'shell/floor' : `shell/${n + 1}`
       const found = measured?.get(cell.join())
       if (measured && !found) return []
-      const keys = keysOf(fixings, partings, cell)
+      const met = isFloor ? [FLOOR] : partings
+      const keys = keysOf(isFloor ? fixings.slice(0, 1) : fixings, met, cell)
       const recipe: SolidRecipe = {
         kind: 'tidied',
-        solid: keyed(cellOf(whole, partings, cell, 'seam'), keys),
+        solid: keyed(cellOf(whole, met, cell, 'seam'), keys),
         within: SLIVER,
         name: 'print',
       }
@@ -113,7 +135,7 @@ export const printedMethod: MouldMethod = {
             Math.min(found.min[k]!, ...keys.tips.map((t) => t[k]!))
           : 0,
       )
-      const lies = bedPlacement(partings, cell, size as [number, number, number], printer)
+      const lies = bedPlacement(met, cell, size as [number, number, number], printer)
       const { cost: _, ...figures } = printFigures(volume, printer, filament)
       rows.push({ partId: id, name, ...figures, lies })
       return [
@@ -124,8 +146,8 @@ export const printedMethod: MouldMethod = {
           lengthMm: size[0]!,
           widthMm: size[1]!,
           thicknessMm: size[2]!,
-          pull: pullOf(partings, cell, DOWN),
-          leaves: n,
+          pull: isFloor ? DOWN : pullOf(planes, floor ? cell.slice(1) : cell, DOWN),
+          leaves: i,
           mass: { volume, kgPerM3: filament.densityKgPerM3 },
           recipe,
         }),
@@ -187,10 +209,53 @@ export const printedMethod: MouldMethod = {
         note: 'into the layer lines with a brush, then wipe',
         waxed: true,
       },
-      check: () => checkPrinted(input, body, partings, printer, filament, parts.length),
+      check: () => [
+        ...checkPrinted(input, body, planes, printer, filament, parts.length),
+        ...(flat && !floor
+          ? [
+              finding(piece, 'seam-on-flat-face', 'note', 'shell/1', {
+                bedXMm: printer.bedX,
+                bedYMm: printer.bedY,
+              }),
+            ]
+          : []),
+      ],
     }
     return { built, findings: [] }
   },
+}
+
+/** The joint between floor and walls: a hair above the floor, where the cast has a section to set its flange by. */
+const FLOOR: Parting = { normal: [0, 0, 1], offset: 0.02 }
+/** A face that takes less of the plan than this is no face to keep a seam off [own]. */
+const FLAT = 0.2
+
+/** Whether the piece lies on a flat face of some size, with nothing let into it that a floor would have to carry. */
+function lyingFlat({ piece, pieceStation, kernel, quick }: MethodInput, body: CastBody): boolean {
+  const face = pieceStation.geometry.faces.find((f) => f.name === piece.attitude.down)
+  if (!face || measureRegion(face.region) < FLAT * body.length * body.width) return false
+  return !quick && levelSections(kernel, body.recipe, [FLOOR.offset])[0]!.length === 1
+}
+
+const fitsBed = ([l, w]: readonly [number, number], { bedX, bedY }: Printer): boolean =>
+  Math.max(l, w) <= Math.max(bedX, bedY) && Math.min(l, w) <= Math.min(bedX, bedY)
+
+/** Volume and box of every part: the floor whole, what stands on it by its cells. */
+function measureShells(
+  kernel: Kernel,
+  whole: SolidRecipe,
+  floor: Parting | null,
+  planes: readonly Parting[],
+): ReturnType<typeof measureCells> {
+  if (!floor) return measureCells(kernel, whole, planes)
+  const found = new Map<string, MeasuredCell>()
+  for (const [sides, at] of [
+    [[-1], []],
+    [[1], planes],
+  ] as const)
+    for (const [cell, of] of measureCells(kernel, cellOf(whole, [floor], sides, 'seam'), at))
+      found.set([...sides, ...(cell === '' ? [] : [cell])].join(), of)
+  return found
 }
 
 function rowsOf({ piece, stock }: MethodInput): {

@@ -92,7 +92,7 @@ export function wholeShell(told: ShellsTold): SolidRecipe {
   return shell
 }
 
-type MeasuredCell = { readonly volume: number; readonly min: Vector; readonly max: Vector }
+export type MeasuredCell = { readonly volume: number; readonly min: Vector; readonly max: Vector }
 
 /** Volume and box of every cell that holds something of a shell, by its sides: one cut parts it into two at once. */
 export function measureCells(
