@@ -72,21 +72,51 @@ const poured = (bags: number): Partial<Job> => ({
 
 /** What may be wrong after the piece itself: a document that has it, and how it is told. */
 const WRONG: [code: string, level: string, piece: Piece, job?: Partial<Job>][] = [
-  ['no-method', 'warn', newTurned(told, testStock, { turned: { form: 'sphere', diameter: 300, foot: 0 } })],
-  ['no-method', 'warn', newSwept(told, testStock)],
-  ['no-method', 'warn', newBox(told, testStock)],
-  ['no-method', 'warn', newFitted(told, testStock)],
+  ...[
+    newTurned(told, testStock, { turned: { form: 'sphere', diameter: 300, foot: 0 } }),
+    newSwept(told, testStock),
+    newBox(told, testStock),
+    newFitted(told, testStock),
+  ].map((p): [string, string, Piece] => [
+    'no-method',
+    'warn',
+    { ...p, mould: { ...p.mould, method: 'board-box' } } as Piece,
+  ]),
   [
     'no-method',
     'warn',
     testSlab({
-      sides: { front: plainSide({ taper: 4 }), right: plainSide(), back: plainSide(), left: plainSide() },
+      sides: {
+        front: plainSide({ taper: 4, apron: { drop: 30, thickness: 30 } }),
+        right: plainSide({ taper: 4 }),
+        back: plainSide(),
+        left: plainSide(),
+      },
     }),
   ],
   [
     'not-in-mould',
     'warn',
-    testSlab({ openings: [{ ...newOpening('r', 'pipe', { kind: 'round', diameter: 90 }), draftDeg: 4 }] }),
+    testSlab({
+      inserts: [
+        {
+          id: 'stud',
+          name: 'stud',
+          kind: 'stud',
+          on: 'bottom',
+          u: 0,
+          v: 0,
+          tiltDeg: 0,
+          tiltTowardDeg: 0,
+          diameter: 10,
+          bore: 0,
+          depth: 25,
+          past: 20,
+          material: 'steel',
+          held: 'mould',
+        },
+      ],
+    }),
   ],
   ['mesh-for-slabs', 'note', newTurned(told, testStock)],
   [

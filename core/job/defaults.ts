@@ -5,6 +5,7 @@ import type {
   FittedPiece,
   ImportedPiece,
   Job,
+  MouldChoice,
   Opening,
   Run,
   Settings,
@@ -115,17 +116,17 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       ribSpacing: null,
       vessel: firstId(stock.vessels),
       vesselWaterKg: null,
+      vesselFill: 'water',
       packing: 'earth',
       liner: { thickness: 6, backing: 20 },
       baseBoard: firstId(stock.boards),
       sideBoard: firstId(stock.boards),
-      baseMargin: 0,
       sideBoards: {},
+      baseMargin: 0,
       knockoutBoards: null,
-      proveSheets: false,
-      holdBy: 'screws',
       knockoutKinds: {},
       knockoutBelow: 0,
+      holdBy: 'screws',
       wrap: 0,
       sealant: firstId(stock.sealants),
       bead: 'bead-first',
@@ -133,6 +134,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       kerf: 3,
       trim: 10,
       braceSpacing: null,
+      proveSheets: false,
       turnParts: true,
     },
     steel: { kind: 'mesh', mesh: firstId(stock.meshes), cover: null, depth: null },
@@ -162,7 +164,26 @@ export const newSlab = ({ length, width, thickness, ...told }: NewSlab, stock: S
 
 type Own<P> = Partial<Omit<P, 'kind' | 'id' | 'name'>>
 
-/** A turned piece, a cylinder unless told otherwise. */
+/** The method a piece is begun in, where a board box does not form it. */
+const begunBy = (shared: SharedFields, choice: Partial<MouldChoice>): SharedFields => ({
+  ...shared,
+  mould: { ...shared.mould, ...choice },
+})
+
+/** Stacked from the foam of the widest sheet. */
+function inLayers({ foams }: Stock): Partial<MouldChoice> {
+  const across = (f: (typeof foams)[number]) => Math.min(f.length, f.width)
+  const [widest] = [...foams].sort((a, b) => across(b) - across(a))
+  return { method: 'layers', ...(widest && { layerStock: widest.id }) }
+}
+
+/** A turned form: a closed mould round a ball, prints for flutes, stacked foam for the rest. */
+const TURNED_BY: Readonly<Partial<Record<TurnedPiece['turned']['form'], Partial<MouldChoice>>>> = {
+  sphere: { method: 'closed' },
+  // Straight flutes draw out of one shell.
+  fluted: { method: 'printed', shells: 1 },
+}
+
 /** A round column whose diameter a tube in stock has is begun in that tube. */
 function begunInTube(piece: TurnedPiece, { tubes }: Stock): TurnedPiece {
   const { turned, mould } = piece
@@ -171,10 +192,14 @@ function begunInTube(piece: TurnedPiece, { tubes }: Stock): TurnedPiece {
   return tube ? { ...piece, mould: { ...mould, method: 'tube', tube: tube.id } } : piece
 }
 
+/** A turned piece, a cylinder unless told otherwise. */
 export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> = {}): TurnedPiece =>
   begunInTube(
     {
-      ...usualChoices(told, stock, 'bottom'),
+      ...begunBy(
+        usualChoices(told, stock, 'bottom'),
+        TURNED_BY[over.turned?.form ?? 'cylinder'] ?? inLayers(stock),
+      ),
       kind: 'turned',
       turned: { form: 'cylinder', diameter: 300, height: 400 },
       rim: squareRim(),
@@ -187,7 +212,7 @@ export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> =
 
 /** A swept profile, by default a block with a seat cut into it. */
 export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {}): SweptPiece => ({
-  ...usualChoices(told, stock, 'end/front'),
+  ...begunBy(usualChoices(told, stock, 'end/front'), inLayers(stock)),
   kind: 'swept',
   corners: [
     { x: 0, y: 0, radius: 0, side: 'foot', run: { kind: 'line' } },
@@ -204,7 +229,7 @@ export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {
 
 /** A planter cast in one, upside down over its core. */
 export const newBox = (told: NewPiece, stock: Stock, over: Own<BoxPiece> = {}): BoxPiece => ({
-  ...usualChoices(told, stock, 'top'),
+  ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock)),
   kind: 'box',
   length: 600,
   width: 300,
@@ -223,12 +248,6 @@ export const newBox = (told: NewPiece, stock: Stock, over: Own<BoxPiece> = {}): 
   ...over,
 })
 
-/** A mesh is as freely shaped as its file: rubber forms it. */
-const inRubber = (shared: SharedFields): SharedFields => ({
-  ...shared,
-  mould: { ...shared.mould, method: 'block' },
-})
-
 export const newImported = (
   told: NewPiece,
   stock: Stock,
@@ -236,7 +255,8 @@ export const newImported = (
   mmPerUnit: number,
   over: Own<ImportedPiece> = {},
 ): ImportedPiece => ({
-  ...inRubber(usualChoices(told, stock, 'bottom')),
+  // A mesh is as freely shaped as its file: rubber forms it.
+  ...begunBy(usualChoices(told, stock, 'bottom'), { method: 'block' }),
   kind: 'imported',
   file,
   mmPerUnit,
@@ -248,7 +268,7 @@ export const newImported = (
 
 /** Made to fit what exists: by default a round lid with a seat. */
 export const newFitted = (told: NewPiece, stock: Stock, over: Own<FittedPiece> = {}): FittedPiece => ({
-  ...usualChoices(told, stock, 'top'),
+  ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock)),
   kind: 'fitted',
   part: 'lid',
   measured: { kind: 'round', diameter: 600 },

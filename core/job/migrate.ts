@@ -51,8 +51,8 @@ const ACROSS: Readonly<Record<string, number>> = {
 
 /** What version 3 asks beside: rows of what moulds are made of beside boards, and the choices that name them. */
 const NEW_ROWS = () => {
-  const { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels } = startingStock()
-  return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels }
+  const { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs } = startingStock()
+  return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs }
 }
 const NEW_CHOICES = {
   sideBoards: {},
@@ -81,6 +81,7 @@ const NEW_CHOICES = {
   ribSpacing: null,
   vessel: 'vessel-bucket-12',
   vesselWaterKg: null,
+  vesselFill: 'water',
   packing: 'earth',
   liner: { thickness: 6, backing: 20 },
   bead: 'bead-first',

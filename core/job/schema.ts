@@ -107,7 +107,11 @@ export const mouldChoiceSchema = z.strictObject({
     .positive()
     .max(10_000)
     .nullable()
-    .describe('water it held to the height of the piece, weighed; null is not measured'),
+    .describe('what it held to the height of the piece, weighed; null is not measured'),
+  vesselFill: z
+    .enum(['water', 'rice', 'dry-sand'])
+    .default('water')
+    .describe('what the vessel was weighed with'),
   packing: z.enum(['earth', 'sand']),
   liner: z
     .strictObject({ thickness: z.number().positive().max(200), backing: z.number().min(0).max(200) })
@@ -125,10 +129,10 @@ export const mouldChoiceSchema = z.strictObject({
     .nullable()
     .describe('boards to laminate from; null is every board in stock'),
   knockoutKinds: z
-    .record(id, z.enum(['laminate', 'foam', 'tube', 'split']))
+    .record(id, z.enum(['laminate', 'foam', 'tube', 'split', 'bought']))
     .default({})
     .describe(
-      'by opening: boards glued up (where none is named), foam, card tube, or two halves and a wedge',
+      'by opening: boards glued up (where none is named), foam, card tube, two halves and a wedge, or a bought plug',
     ),
   knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
   holdBy: z

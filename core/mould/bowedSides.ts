@@ -8,7 +8,7 @@ import type { BowRow } from './types.ts'
 export function bowedSides(
   piece: BoxedSlab,
   parts: readonly BarePart[],
-  board: Board,
+  boardOf: (side: string) => Board,
   mix: Mix,
   footHolds: boolean,
 ): BowRow[] {
@@ -16,7 +16,8 @@ export function bowedSides(
   return parts.flatMap((part): BowRow[] => {
     const length = part.bevels?.insideLengthMm ?? 0
     if (part.role !== 'strip' || length <= 0) return []
-    const key = length.toFixed(3)
+    const board = boardOf(part.id.replace('strip/', ''))
+    const key = `${length.toFixed(3)} ${board.id}`
     const row = known.get(key) ?? bowOf(piece, length, board, mix, footHolds)
     known.set(key, row)
     return [{ partId: part.id, name: part.name, ...row }]

@@ -4,7 +4,7 @@ import type { Board, Sealant, Stock } from '../stock/index.ts'
 import type { BarePart } from './bareParts.ts'
 import { kerfs } from './boardBox/bentSides.ts'
 import { type BoxedSlab, notFormed } from './boardBox/boxedSlab.ts'
-import { knockoutKind, MOST_WRAP, openingKeyOf, tubeFor } from './boardBox/knockouts.ts'
+import { knockoutKind, MOST_WRAP, openingKeyOf, plugFor, tubeFor } from './boardBox/knockouts.ts'
 import { SAW_TILT } from './boardBox/strips.ts'
 import type { Level } from './level.ts'
 import type { MouldMethod } from './method.ts'
@@ -246,8 +246,11 @@ export const TALL = { deep: 1000, pressure: 25 }
 const openingIdOf = (part: BarePart): string => openingKeyOf(part.id).replace(/\.\d+$/, '')
 
 /** Whether a knockout is glued up from boards: foam is not, and a tube only where none fits. */
-const isStacked = (piece: BoxedSlab, part: BarePart): boolean =>
-  part.displaces === undefined && knockoutKind(piece.mould, openingIdOf(part)) !== 'foam'
+const isStacked = (piece: BoxedSlab, part: BarePart): boolean => {
+  const kind = knockoutKind(piece.mould, openingIdOf(part))
+  const isPlug = kind === 'bought' && part.laminate === null && part.layers.length === 0
+  return part.displaces === undefined && kind !== 'foam' && !isPlug
+}
 
 /** A tube wanted for an opening that none of the stock forms: boards stand in for it. */
 function checkTube(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { tubes }: Stock): Finding[] {
@@ -266,6 +269,68 @@ function checkTube(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { t
       `knockout/${opening.id}`,
       { opening: opening.name, diameterMm: diameter, nearestMm: below, mostWrapMm: MOST_WRAP },
       [{ type: 'mouldChosen', pieceId: piece.id, patch: { knockoutKinds: others } }],
+    ),
+  ]
+}
+
+/** Hours that a bought plug saves: marking, gluing, trimming and sealing one of boards [own]. */
+const PLUG_SAVES_HOURS = 0.75
+
+/** A plug wanted that none in stock is; or one in stock that would do instead of boards. */
+function checkPlug(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { plugs }: Stock): Finding[] {
+  const deep = piece.thickness - piece.mould.knockoutBelow
+  const { fits, nearest } = plugFor(opening, plugs, deep)
+  const kind = knockoutKind(piece.mould, opening.id)
+  const about = `knockout/${opening.id}`
+  if (kind === 'laminate' && fits)
+    return [
+      finding(
+        piece,
+        'buying-beats-making',
+        'note',
+        about,
+        {
+          opening: opening.name,
+          plug: fits.name,
+          hours: PLUG_SAVES_HOURS,
+          price: fits.price ?? 0,
+          casts: fits.casts,
+        },
+        [
+          {
+            type: 'mouldChosen',
+            pieceId: piece.id,
+            patch: { knockoutKinds: { ...piece.mould.knockoutKinds, [opening.id]: 'bought' } },
+          },
+        ],
+      ),
+    ]
+  if (kind !== 'bought' || fits) return []
+  const shape = opening.shape
+  const like: Change[] | undefined = nearest
+    ? [
+        {
+          type: 'openingChanged',
+          pieceId: piece.id,
+          openingId: opening.id,
+          patch: {
+            draftDeg: nearest.draftDeg,
+            shape:
+              shape.kind === 'round'
+                ? { kind: 'round', diameter: nearest.length }
+                : { kind: 'rectangle', length: nearest.length, width: nearest.width, radius: nearest.radius },
+          },
+        },
+      ]
+    : undefined
+  return [
+    finding(
+      piece,
+      'no-bought-knockout',
+      'warn',
+      about,
+      { opening: opening.name, nearest: nearest?.name ?? '', draftDeg: nearest?.draftDeg ?? 0, deepMm: deep },
+      like,
     ),
   ]
 }
@@ -302,7 +367,7 @@ function checkParts(
     )
   }
   for (const opening of piece.openings.filter((o) => o.depth === null)) {
-    findings.push(...checkTube(piece, opening, stock))
+    findings.push(...checkTube(piece, opening, stock), ...checkPlug(piece, opening, stock))
     if (parts.some((p) => p.role === 'knockout' && openingIdOf(p) === opening.id)) continue
     findings.push(
       finding(

@@ -14,7 +14,11 @@ export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltM
   return METHODS.filter((m) => m.why(input.piece) === null).flatMap((method): MethodRow[] => {
     const guess = method.id !== chosen && method.estimate ? method.estimate(input) : null
     const built =
-      method.id === chosen ? own : method.estimate ? null : method.build({ ...input, quick: true }).built
+      method.id === chosen
+        ? own
+        : method.estimate
+          ? null
+          : method.build({ ...input, quick: true, costsOnly: true }).built
     const told = guess ?? (built && { ...built, materialCost: materialCost(built, input.stock) })
     if (!told) return []
     return [

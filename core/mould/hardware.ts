@@ -73,7 +73,7 @@ export function hardwareRows({
       .filter((h) => h.by === 'glue' && h.holdForceN > 0)
       .map((h) => ({
         name: `hot glue or adhesive under ${h.name}`,
-        amount: Math.ceil(h.glueCm2),
+        amount: Math.ceil(h.glueMm2 / 100),
         unit: 'cm²',
         note: 'on clean sealed board, set right through before it is filled',
       })),

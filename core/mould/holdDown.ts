@@ -11,15 +11,15 @@ export const holdRows = (rows: BuiltMould['holdDown'], by: MouldChoice['holdBy']
   rows.map((row) => ({
     ...row,
     by: row.screws === 0 && by === 'screws' ? 'weight' : by,
-    glueCm2: row.holdForceN / GLUE / 100,
+    glueMm2: row.holdForceN / GLUE,
     weightKg: row.holdForceN / GRAVITY,
   }))
 
 type HoldRow = MouldFigures['holdDown'][number]
 
 /** The means in words: `2 screws from below`, `34 cm2 of glue`, `12 kg on a bridge`. */
-export function holdWords({ by, screws, glueCm2, weightKg }: HoldRow): string {
-  if (by === 'glue') return `${Math.ceil(glueCm2)} cm² of glue`
+export function holdWords({ by, screws, glueMm2, weightKg }: HoldRow): string {
+  if (by === 'glue') return `${Math.ceil(glueMm2 / 100)} cm² of glue`
   if (by === 'weight') return `${Math.ceil(weightKg * 10) / 10} kg on a bridge`
   return `${screws} ${screws === 1 ? 'screw' : 'screws'} from below`
 }

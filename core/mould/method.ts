@@ -26,6 +26,8 @@ export type MethodInput = {
   readonly kernel: Kernel
   /** While something is dragged: what only solids tell is guessed from sizes. */
   readonly quick: boolean
+  /** Built only to compare its cost: nothing is worked out that costs nothing. */
+  readonly costsOnly?: boolean
 }
 
 /** A mould as its parts stand, before boards are laid out and costs are summed. */
@@ -37,7 +39,7 @@ export type BuiltMould = {
   readonly alternatives: readonly MaterialRow[]
   readonly screws: readonly ScrewRow[]
   readonly sealant: readonly SealantRow[]
-  readonly holdDown: readonly Omit<MouldFigures['holdDown'][number], 'by' | 'glueCm2' | 'weightKg'>[]
+  readonly holdDown: readonly Omit<MouldFigures['holdDown'][number], 'by' | 'glueMm2' | 'weightKg'>[]
   readonly bowing: readonly BowRow[]
   readonly straps: MouldFigures['straps']
   readonly tapeLengthMm: number

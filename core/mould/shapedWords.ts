@@ -126,8 +126,8 @@ export function explainShaped({ code, facts: f }: Finding, { mm, fine }: WordsSt
       }
     case 'vessel-measure-differs':
       return {
-        what: `It held ${f.waterKg} kg of water; its diameters say ${Number(f.saysLitres).toFixed(2)} L`,
-        why: 'One of them was read wrong: a litre of water weighs a kilogram. Measure the diameters again inside, at the floor and at the fill.',
+        what: `It held ${f.weighedKg} kg of ${f.fill}, ${Number(f.weighedLitres).toFixed(2)} L; its diameters say ${Number(f.saysLitres).toFixed(2)} L`,
+        why: 'One of them was read wrong: a litre weighs 1 kg of water, about 0.8 of rice, 1.6 of dry sand. Measure the diameters again inside, at the floor and at the fill.',
         remedy: 'Leave the weighing out',
       }
     default:

@@ -325,7 +325,7 @@ export type MouldFigures = {
     readonly screws: number
     /** The means chosen, and how much of each would do. */
     readonly by: MouldChoice['holdBy']
-    readonly glueCm2: number
+    readonly glueMm2: number
     readonly weightKg: number
   }[]
   /** Turns of strap round a tube, from the foot; none where the fill does not ask for them. */

@@ -52,6 +52,20 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         why: `Rubber that is stretched by more than about ${f.mostPercent}% over a stiff cast tears at its corners. In two halves it parts at the widest section.`,
         remedy: 'Pour the block in two halves',
       }
+    case 'no-bought-knockout':
+      return {
+        what: `No plug in stock is the size of ${f.opening}`,
+        why: f.nearest
+          ? `A bought plug makes its own size, and its draft of ${f.draftDeg} degrees: the opening follows it. Boards stand in for it here. The nearest: ${f.nearest}.`
+          : `None is round or rectangular and at least ${mm(f.deepMm)} high. Boards stand in for it here.`,
+        remedy: `Make the opening as ${f.nearest}`,
+      }
+    case 'buying-beats-making':
+      return {
+        what: `${f.plug} in stock makes ${f.opening} as it is`,
+        why: `It lasts ${f.casts} casts${Number(f.price) > 0 ? ` for ${f.price}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
+        remedy: 'Use the bought plug',
+      }
     case 'no-tube-knockout':
       return {
         what:

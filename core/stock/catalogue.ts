@@ -1,4 +1,4 @@
-import { FILAMENTS, FOAMS, JACKETS, PRINTERS, RUBBERS, SKINS, TUBES, VESSELS } from './mouldRows.ts'
+import { FILAMENTS, FOAMS, JACKETS, PLUGS, PRINTERS, RUBBERS, SKINS, TUBES, VESSELS } from './mouldRows.ts'
 import type { Agent, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 
@@ -290,6 +290,7 @@ export const startingStock = (): Stock =>
       filaments: FILAMENTS,
       jackets: JACKETS,
       vessels: VESSELS,
+      plugs: PLUGS,
       mixes: MIXES,
       meshes: MESHES,
       mixers: MIXERS,

@@ -1,5 +1,5 @@
 /** Rows of the starting stock that moulds are made of beside boards. */
-import type { Filament, Foam, Jacket, Printer, Rubber, Skin, Tube, Vessel } from './schema.ts'
+import type { Filament, Foam, Jacket, Plug, Printer, Rubber, Skin, Tube, Vessel } from './schema.ts'
 import { OWN } from './sources.ts'
 
 const BENDS = 'least bend: own starting value, try a strip first; stiffness: usual handbook value'
@@ -282,4 +282,36 @@ export const JACKETS: readonly Jacket[] = [
     pricePerKg: 1.4,
     source: OWN,
   },
+]
+
+const plug = (
+  id: string,
+  name: string,
+  size: readonly [number, number, number],
+  price: number,
+  rest: Partial<Plug> = {},
+): Plug => ({
+  id,
+  name,
+  length: size[0],
+  width: size[1],
+  radius: size[2],
+  height: 60,
+  draftDeg: 2,
+  casts: 60,
+  price,
+  source: OWN,
+  ...rest,
+})
+
+/** Plugs as they are bought: true sizes are measured on the one to hand. */
+export const PLUGS: readonly Plug[] = [
+  plug('plug-round-35', 'round plug 35, silicone', [35, 35, 17.5], 9, { casts: 100 }),
+  plug('plug-round-60', 'round plug 60, silicone', [60, 60, 30], 14, { casts: 100 }),
+  plug('plug-round-110', 'round plug 110, moulded', [110, 110, 55], 19),
+  plug('plug-basin-400', 'basin plug 400 × 300, moulded', [400, 300, 60], 95, {
+    height: 80,
+    draftDeg: 3,
+    casts: 80,
+  }),
 ]

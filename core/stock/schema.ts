@@ -150,6 +150,20 @@ export const vesselSchema = z.strictObject({
   source,
 })
 
+/** A bought plug that makes an opening: its true size at the wide end, tapering to the other. */
+export const plugSchema = z.strictObject({
+  id,
+  name: label,
+  length: positive.describe('at its wide end; the diameter of a round one, mm'),
+  width: positive.describe('at its wide end, mm'),
+  radius: notNegative.describe('of its corners; half the length makes it round, mm'),
+  height: positive,
+  draftDeg: notNegative.describe('of its walls'),
+  casts: positive,
+  price: price.describe('a plug'),
+  source,
+})
+
 export const strengthSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('law'), s: z.number().min(0.05).max(1) }),
   z.strictObject({
@@ -267,6 +281,7 @@ export const stockSchema = z.strictObject({
   filaments: rows(filamentSchema),
   jackets: rows(jacketSchema),
   vessels: rows(vesselSchema),
+  plugs: rows(plugSchema).default([]),
   mixes: rows(mixSchema),
   meshes: rows(meshSchema),
   mixers: rows(mixerSchema),
@@ -285,6 +300,7 @@ export type Printer = z.infer<typeof printerSchema>
 export type Filament = z.infer<typeof filamentSchema>
 export type Jacket = z.infer<typeof jacketSchema>
 export type Vessel = z.infer<typeof vesselSchema>
+export type Plug = z.infer<typeof plugSchema>
 export type Mix = z.infer<typeof mixSchema>
 export type Mesh = z.infer<typeof meshSchema>
 export type Mixer = z.infer<typeof mixerSchema>

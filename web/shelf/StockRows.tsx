@@ -93,6 +93,19 @@ const LISTS: readonly { list: StockList; heading: string; one: string; fields: r
     one: 'vessel',
     fields: [size('wall', 'Wall'), casts, price('Price')],
   },
+  {
+    list: 'plugs',
+    heading: 'Bought plugs and cores',
+    one: 'plug',
+    fields: [
+      size('length', 'Length or diameter, wide end'),
+      size('width', 'Width, wide end'),
+      size('height', 'Height'),
+      { key: 'draftDeg', label: 'Draft', kind: 'number', unit: '°' },
+      casts,
+      price('Price'),
+    ],
+  },
 ]
 
 /** The rows of every list beside boards and bags, folded away until they are asked for. */

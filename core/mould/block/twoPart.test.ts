@@ -90,7 +90,7 @@ describe('a block in two halves', () => {
     expect(row!.by).toBe(holdBy)
     expect(row!.weightKg).toBeCloseTo(row!.holdForceN / 9.80665, 2)
     // 0.05 N/mm2 under it.
-    expect(row!.glueCm2 * 100 * 0.05).toBeCloseTo(row!.holdForceN, 6)
+    expect(row!.glueMm2 * 0.05).toBeCloseTo(row!.holdForceN, 6)
     expect(station!.figures.build.steps.map((s) => s.text).join(' ')).toMatch(words)
     expect(station!.figures.hardware.some((h) => h.name.startsWith('hot glue'))).toBe(holdBy === 'glue')
   })

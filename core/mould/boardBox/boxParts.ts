@@ -1,7 +1,7 @@
 import { type Loop, type PathCorner, pathLoop, type SolidRecipe } from '../../geometry/index.ts'
 import type { SideId } from '../../job/index.ts'
 import { loftLoop, type PieceGeometry, pouredLoop, sidesOf, sideWords } from '../../piece/index.ts'
-import type { Board, Foam, Skin, Tube } from '../../stock/index.ts'
+import type { Board, Foam, Plug, Skin, Tube } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism } from '../bareParts.ts'
 import { chooseLaminate } from '../laminate.ts'
 import { bentParts } from './bentParts.ts'
@@ -21,6 +21,7 @@ export type BoxStock = {
   readonly skin: Skin | undefined
   readonly tubes: readonly Tube[]
   readonly foams: readonly Foam[]
+  readonly plugs: readonly Plug[]
   readonly freshKgPerM3: number
 }
 

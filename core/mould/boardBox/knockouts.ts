@@ -19,7 +19,7 @@ import {
   pouredPoint,
   shapeLoop,
 } from '../../piece/index.ts'
-import type { Board, Tube } from '../../stock/index.ts'
+import type { Board, Plug, Tube } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, UP } from '../bareParts.ts'
 import { chooseLaminate } from '../laminate.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
@@ -32,8 +32,8 @@ export type KnockoutKind = MouldChoice['knockoutKinds'][string]
 const WEDGE = { share: 0.15, least: 12, taper: Math.tan((3 * Math.PI) / 180) }
 /** Wrap that makes up the difference between a tube and its opening is at most this thick, mm [own]. */
 export const MOST_WRAP = 12
-/** Foam and card tube, kg/m3 [own]. */
-const KG_PER_M3 = { foam: 33, tube: 700 }
+/** Foam, card tube and a moulded or rubber plug, kg/m3 [own]. */
+const KG_PER_M3 = { foam: 33, tube: 700, plug: 1050 }
 
 /** The part of a name that tells the opening of a knockout or its wrap. */
 export const openingKeyOf = (partId: string): string => partId.split('/')[1] ?? ''
@@ -48,6 +48,39 @@ export function tubeFor(diameter: number, wrap: number, tubes: readonly Tube[]):
   const fitting = tubes.filter((t) => outside(t) <= diameter - 2 * wrap + 1e-6)
   const widest = fitting.reduce<Tube | null>((a, b) => (a && outside(a) >= outside(b) ? a : b), null)
   return widest && (diameter - outside(widest)) / 2 <= MOST_WRAP ? widest : null
+}
+
+/** A bought plug is taken for an opening this near its own size, mm, and draft, degrees [own]. */
+export const PLUG_NEAR = { mm: 0.5, deg: 0.25 }
+
+const across = (shape: Opening['shape']): readonly [number, number, number] | null =>
+  shape.kind === 'round'
+    ? [shape.diameter, shape.diameter, shape.diameter / 2]
+    : shape.kind === 'rectangle'
+      ? [shape.length, shape.width, shape.radius]
+      : null
+
+/** How far a plug is from an opening, mm over all its sizes; null where it cannot form it at all. */
+export function plugAway({ shape, draftDeg }: Opening, plug: Plug, deep: number): number | null {
+  const own = across(shape)
+  if (!own || plug.height < deep) return null
+  const sizes = [plug.length, plug.width, plug.radius].map((size, k) => Math.abs(size - own[k]!))
+  return Math.max(...sizes) + 4 * Math.max(0, Math.abs(plug.draftDeg - draftDeg) - PLUG_NEAR.deg)
+}
+
+/** The plug in stock that forms an opening, and the one that comes nearest. */
+export function plugFor(
+  opening: Opening,
+  plugs: readonly Plug[],
+  deep: number,
+): { readonly fits: Plug | null; readonly nearest: Plug | null } {
+  const near = plugs
+    .flatMap((plug) => {
+      const away = plugAway(opening, plug, deep)
+      return away === null ? [] : [{ plug, away }]
+    })
+    .sort((a, b) => a.away - b.away)[0]
+  return { fits: near && near.away <= PLUG_NEAR.mm ? near.plug : null, nearest: near?.plug ?? null }
 }
 
 type Body = { readonly recipe: SolidRecipe; readonly volume: number; readonly straight: boolean }
@@ -78,7 +111,10 @@ function knockoutOf(
   const wrap =
     tube && opening.shape.kind === 'round'
       ? (opening.shape.diameter - tube.inside - 2 * tube.wall) / 2
-      : mould.wrap
+      : kind === 'bought'
+        ? 0
+        : mould.wrap
+  const bought = kind === 'bought' ? plugFor(opening, stock.plugs, high - low).fits : null
   const shape = insetShape(opening.shape, wrap)
   const [length, width] = halfSize(shape).map((half) => 2 * half) as [number, number]
   if (Math.min(length, width) <= 0 || high <= low) return []
@@ -108,9 +144,17 @@ function knockoutOf(
               mass: { volume: inner.volume, kgPerM3: foamOf(stock) },
             },
           ]
-        : kind === 'split'
-          ? split(solid, inner, placed, { piece, geometry, low, high, boards: stock.laminate })
-          : [laminated(solid, inner, stock.laminate)]
+        : kind === 'bought' && bought
+          ? [
+              {
+                ...solid,
+                name: `${placed.name} plug, ${bought.name}`,
+                mass: { volume: inner.volume, kgPerM3: KG_PER_M3.plug },
+              },
+            ]
+          : kind === 'split'
+            ? split(solid, inner, placed, { piece, geometry, low, high, boards: stock.laminate })
+            : [laminated(solid, inner, stock.laminate)]
   if (wrap <= 0) return parts
   const outer = body(0, `wrap/${key}`)
   const [ol, ow] = halfSize(opening.shape).map((half) => 2 * half) as [number, number]

@@ -14,7 +14,7 @@ import { perimeterOf } from './boxFigures.ts'
 import { boxParts } from './boxParts.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
 import { formers } from './formers.ts'
-import { knockoutKind, openingKeyOf, tubeFor } from './knockouts.ts'
+import { knockoutKind, openingKeyOf, plugFor, tubeFor } from './knockouts.ts'
 import { LIFE } from './life.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
@@ -46,6 +46,7 @@ export const boardBoxMethod: MouldMethod = {
       skin,
       tubes: stock.tubes,
       foams: stock.foams,
+      plugs: stock.plugs,
       freshKgPerM3: mix.freshKgPerM3,
     })
     const formed = formers(
@@ -56,7 +57,7 @@ export const boardBoxMethod: MouldMethod = {
     )
     const parts = [...box, ...formed]
     const { spacing, holds } = screwSpacing(piece, base, side, mix)
-    const bowing = bowedSides(piece, parts, side, mix, holds)
+    const bowing = input.costsOnly ? [] : bowedSides(piece, parts, sideBoard, mix, holds)
     const raw = parts.filter((p) => (p.role === 'knockout' && p.layers.length > 0) || p.role === 'corner')
     const count = (role: BarePart['role']) => parts.filter((p) => p.role === role).length
     const life = Math.min(
@@ -125,6 +126,18 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
         ? tubeFor(shape.diameter, piece.mould.wrap, stock.tubes)
         : null
     const foam = kind === 'foam' ? stock.foams[0] : undefined
+    const plug = kind === 'bought' ? plugFor(opening, stock.plugs, part.thicknessMm).fits : null
+    if (plug)
+      return [
+        {
+          name: plug.name,
+          amount: 1,
+          unit: 'piece',
+          cost: plug.price,
+          note: `bought; ${plug.casts} casts, out by its wide end. Measure the one to hand before the opening is drawn`,
+          isPart: true,
+        },
+      ]
     if (tube)
       return [
         {

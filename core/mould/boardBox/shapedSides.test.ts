@@ -359,6 +359,25 @@ describe('knockouts', () => {
     const square = plan(testSlab({ ...opening({}), ...kind('tube') }))
     expect(square.findings.map((f) => f.code)).toContain('no-tube-knockout')
   })
+  it('a bought plug where one is the size, at its own price; else the opening is made as the nearest', () => {
+    const plug = testStock.plugs.find((p) => p.id === 'plug-round-110')!
+    const as = (diameter: number, draftDeg: number, k: 'bought' | 'laminate') =>
+      plan(testSlab({ ...opening({ draftDeg }, round(diameter)), ...kind(k) }))
+    const fits = as(110.3, plug.draftDeg, 'bought')
+    expect(fits.station!.figures.materials.map((m) => [m.name, m.cost])).toEqual([[plug.name, plug.price]])
+    expect(fits.station!.figures.cutList.some((r) => r.role === 'knockout')).toBe(false)
+    expect(fits.findings.map((f) => f.code)).not.toContain('no-bought-knockout')
+    const offered = as(110, plug.draftDeg, 'laminate').findings.find((f) => f.code === 'buying-beats-making')!
+    expect(offered.remedies[0]!.changes[0]).toMatchObject({ patch: { knockoutKinds: { hole: 'bought' } } })
+    expect(as(110, 0, 'laminate').findings.map((f) => f.code)).not.toContain('buying-beats-making')
+    const other = as(100, 0, 'bought')
+    const told = other.findings.find((f) => f.code === 'no-bought-knockout')!
+    expect(told.facts.nearest).toBe(plug.name)
+    expect(told.remedies[0]!.changes[0]).toMatchObject({
+      patch: { draftDeg: 2, shape: { kind: 'round', diameter: 110 } },
+    })
+    expect(other.station!.figures.cutList.some((r) => r.role === 'knockout')).toBe(true)
+  })
 })
 
 const moved = (solid: SolidRecipe, [x, y, z]: readonly [number, number, number]): SolidRecipe => ({

@@ -8,15 +8,16 @@ import { type CastBody, castBody, levelSections, regionBox } from '../castBody.t
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MouldFact } from '../types.ts'
-import { diameterAt, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
+import { diameterAt, FILL_KG_PER_L, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
 
 const HOURS = 0.5
 /** A piece follows a vessel this near, mm; draft under which it sticks, degrees; growth that shows, mm [own]. */
 const FITS = 2
 const DRAFT = 1
 const GROWTH = 1
-/** A weighed volume that differs by more is another vessel, or one read wrong. */
-const MEASURED = 0.02
+/** A weighed volume that differs by more is another vessel, or one read wrong; grain packs as it likes. */
+const MEASURED = { water: 0.02, rice: 0.05, 'dry-sand': 0.05 } as const
+const FILL_WORDS = { water: 'water', rice: 'rice', 'dry-sand': 'dry sand' } as const
 /** Moulded plastic. */
 const KG_PER_M3 = 950
 
@@ -240,16 +241,22 @@ function checkFound(
     vessel.wall,
   )
   if (growth > GROWTH) found.push(finding(piece, 'vessel-soft', 'warn', 'vessel', { growthMm: growth }))
-  const { vesselWaterKg } = piece.mould
+  const { vesselWaterKg, vesselFill } = piece.mould
   const holds = vesselVolume(rings, Math.min(top, body.height)) / 1e6
-  if (vesselWaterKg !== null && Math.abs(vesselWaterKg / holds - 1) > MEASURED)
+  const weighed = vesselWaterKg === null ? null : vesselWaterKg / FILL_KG_PER_L[vesselFill]
+  if (weighed !== null && Math.abs(weighed / holds - 1) > MEASURED[vesselFill])
     found.push(
       finding(
         piece,
         'vessel-measure-differs',
         'warn',
         'vessel',
-        { waterKg: vesselWaterKg, saysLitres: holds },
+        {
+          weighedKg: vesselWaterKg!,
+          fill: FILL_WORDS[vesselFill],
+          weighedLitres: weighed,
+          saysLitres: holds,
+        },
         [{ type: 'mouldChosen', pieceId: piece.id, patch: { vesselWaterKg: null } }],
       ),
     )

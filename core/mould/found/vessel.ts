@@ -1,4 +1,12 @@
+import type { MouldChoice } from '../../job/index.ts'
 import type { Vessel } from '../../stock/index.ts'
+
+/** What a vessel is measured by: kg a litre, poured in, not shaken, struck off level [own, but for water]. */
+export const FILL_KG_PER_L: Readonly<Record<MouldChoice['vesselFill'], number>> = {
+  water: 0.998,
+  rice: 0.8,
+  'dry-sand': 1.6,
+}
 
 export type Ring = Vessel['rings'][number]
 

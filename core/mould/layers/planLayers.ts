@@ -1,4 +1,4 @@
-import { measureRegion, type Region, type SolidRecipe } from '../../geometry/index.ts'
+import { measureRegion, type Point, type Region, type SolidRecipe } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
@@ -71,27 +71,36 @@ export const layersMethod: MouldMethod = {
     const margin = piece.mould.blockMargin
     const { length, width, heights } = blockOf(input, body, sheet)
     const plan = rectangle('block', [-margin, -margin], [body.length + margin, body.width + margin])
-    const parts = heights.map(([low, high], i): BarePart => {
-      const whole = prism(plan, low, high, `layer/${i + 1}`)
-      const recipe: SolidRecipe =
-        high <= 1e-9 ? whole : { kind: 'difference', from: whole, minus: [body.recipe] }
-      const full = length * width * sheet.thickness
-      const share = (Math.min(high, body.height) - Math.max(low, 0)) / body.height
-      return barePart({
-        id: `layer/${i + 1}`,
-        role: 'layer',
-        name: `layer ${i + 1}`,
-        boardId: sheet.id,
-        lengthMm: length,
-        widthMm: width,
-        thicknessMm: sheet.thickness,
-        layers: [{ boardId: sheet.id, name: sheet.name, thicknessMm: sheet.thickness }],
-        pull: DOWN,
-        leaves: heights.length - 1 - i,
-        mass: { volume: full - Math.max(0, share) * body.volume, kgPerM3: sheet.densityKgPerM3 },
-        recipe,
-      })
-    })
+    const tiles = tilesOf([length, width], sheet, piece.mould.trim)
+    const parts = heights.flatMap(([low, high], i): BarePart[] =>
+      tiles(i).map(([from, to], k, all): BarePart => {
+        const id = all.length > 1 ? `layer/${i + 1}/${k + 1}` : `layer/${i + 1}`
+        const at = ([x, y]: Point): Point => [x - margin, y - margin]
+        const whole = prism(rectangle(id, at(from), at(to)), low, high, id)
+        const recipe: SolidRecipe =
+          high <= 1e-9 ? whole : { kind: 'difference', from: whole, minus: [body.recipe] }
+        const [l, w] = [to[0] - from[0], to[1] - from[1]]
+        const share =
+          (((Math.min(high, body.height) - Math.max(low, 0)) / body.height) * (l * w)) / (length * width)
+        return barePart({
+          id,
+          role: 'layer',
+          name: all.length > 1 ? `layer ${i + 1}, piece ${k + 1} of ${all.length}` : `layer ${i + 1}`,
+          boardId: sheet.id,
+          lengthMm: l,
+          widthMm: w,
+          thicknessMm: sheet.thickness,
+          layers: [{ boardId: sheet.id, name: sheet.name, thicknessMm: sheet.thickness }],
+          pull: DOWN,
+          leaves: heights.length - 1 - i,
+          mass: {
+            volume: Math.max(1, l * w * sheet.thickness - Math.max(0, share) * body.volume),
+            kgPerM3: sheet.densityKgPerM3,
+          },
+          recipe,
+        })
+      }),
+    )
     const shape = quick ? null : measureShape(input, body, heights)
     const joints = heights.length - 1
     const glue =
@@ -191,6 +200,46 @@ export const layersMethod: MouldMethod = {
   },
 }
 
+type Tile = readonly [from: Point, to: Point]
+/** Joints of one layer are this far off those of the next, mm [own]. */
+const STAGGER = 60
+
+/**
+ * How each layer is pieced together where the block is larger than a sheet: as few pieces as go, and the joints of one
+ * layer off those of the next.
+ */
+function tilesOf(
+  [length, width]: readonly [number, number],
+  sheet: SheetStock,
+  trim: number,
+): (layer: number) => readonly Tile[] {
+  const room = [sheet.length, sheet.width].map((n) => n - 2 * trim) as [number, number]
+  const counts = ([a, b]: readonly [number, number]) => [
+    Math.ceil(length / a - 1e-9),
+    Math.ceil(width / b - 1e-9),
+  ]
+  const turned: [number, number] = [room[1], room[0]]
+  const product = (n: readonly number[]) => n[0]! * n[1]!
+  const use = product(counts(turned)) < product(counts(room)) ? turned : room
+  const cuts = (whole: number, most: number, layer: number): number[] => {
+    const n = Math.ceil(whole / most - 1e-9)
+    const even = whole / n
+    const shift = n === 1 ? 0 : Math.min(STAGGER, (most - even) * 0.99, even / 4) * (layer % 2 ? 1 : -1)
+    return [0, ...Array.from({ length: n - 1 }, (_, i) => even * (i + 1) + shift), whole]
+  }
+  return (layer) => {
+    const [xs, ys] = [cuts(length, use[0], layer), cuts(width, use[1], layer)]
+    return ys.slice(1).flatMap((y, j) =>
+      xs.slice(1).map(
+        (x, i): Tile => [
+          [xs[i]!, ys[j]!],
+          [x, y],
+        ],
+      ),
+    )
+  }
+}
+
 const stackOf = ({ piece, stock }: Pick<MethodInput, 'piece' | 'stock'>): SheetStock | undefined =>
   sheetStock(stock).find((s) => s.id === piece.mould.layerStock)
 
@@ -283,7 +332,7 @@ function layersOrder(
   return [
     step(
       'cut',
-      `Cut ${parts.length} layers of ${sheet.name} to size, square, and number them from the floor up.`,
+      `Cut ${parts.length} ${parts.length > joints + 1 ? 'pieces' : 'layers'} of ${sheet.name} to size, square, and number them from the floor up${parts.length > joints + 1 ? '; a layer’s joints lie off those under it' : ''}.`,
       parts,
       10 + 4 * parts.length,
     ),

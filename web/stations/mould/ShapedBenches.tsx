@@ -261,22 +261,35 @@ export function FoundBench() {
         onChoose={(vessel) => choose('vessel', { vessel, vesselWaterKg: null })}
       />
       <Switch
-        label="Weighed with water"
+        label="Measured by weighing what it holds"
         on={mould.vesselWaterKg !== null}
         onSwitch={(on) =>
-          choose(on ? 'weighed with water' : 'not weighed', {
+          choose(on ? 'weighed full' : 'not weighed', {
             vesselWaterKg: on ? Math.round(litres * 100) / 100 : null,
           })
         }
       />
       {mould.vesselWaterKg !== null && (
+        <Choice
+          label="Filled with"
+          hideLabel
+          value={mould.vesselFill}
+          options={[
+            { value: 'water', name: 'water' },
+            { value: 'rice', name: 'rice', note: 'level, not shaken' },
+            { value: 'dry-sand', name: 'dry sand' },
+          ]}
+          onChoose={(vesselFill) => choose('what it was weighed with', { vesselFill })}
+        />
+      )}
+      {mould.vesselWaterKg !== null && (
         <NumberField
-          label="Water it held"
+          label="It held"
           unit="kg"
           value={mould.vesselWaterKg}
           min={0.01}
           max={10_000}
-          onCommit={(vesselWaterKg) => choose(`water ${vesselWaterKg} kg`, { vesselWaterKg })}
+          onCommit={(vesselWaterKg) => choose(`it held ${vesselWaterKg} kg`, { vesselWaterKg })}
         />
       )}
       <Facts />

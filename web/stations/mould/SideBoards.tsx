@@ -33,6 +33,7 @@ const KINDS: readonly { readonly id: Kind; readonly name: string }[] = [
   { id: 'split', name: 'two halves and a wedge' },
   { id: 'foam', name: 'foam, dug out' },
   { id: 'tube', name: 'card tube, slit' },
+  { id: 'bought', name: 'bought plug' },
 ]
 
 /** What each opening is made by. */
