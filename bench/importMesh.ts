@@ -1,7 +1,12 @@
+import type { Kernel } from '../core/geometry/index.ts'
+import { newImported } from '../core/job/index.ts'
+import { stationMemo } from '../core/memo.ts'
+import { planPiece } from '../core/plan.ts'
 import { findSelfCrossings, prepareMesh } from '../core/readers/index.ts'
+import { testJob, testSlab } from '../core/testPiece.ts'
 
 /** A bumpy ball as a binary STL of about `count` triangles: every vertex moved a little, so that nothing is flat. */
-function ballFile(count: number): Uint8Array {
+export function ballFile(count: number): Uint8Array {
   const rows = Math.round(Math.sqrt(count) / 2)
   const around = rows * 2
   const at = (i: number, k: number): [number, number, number] => {
@@ -46,4 +51,33 @@ export function timeImport(count: number): {
     crossingMs: performance.now() - searched,
     closed: read.mended.closed,
   }
+}
+
+/**
+ * How long each way of building a mould round a pattern of `count` triangles takes, from its measured solid to the
+ * parts: slicing into layers, splitting into prints, a block in two halves, shells.
+ */
+export function timePattern(kernel: Kernel, count: number): { method: string; ms: number; parts: number }[] {
+  const read = prepareMesh('ball.stl', ballFile(count))
+  if (!read.ok) throw new Error(read.problem.text)
+  const { positions, triangles } = read.mesh
+  kernel.holdMesh('bumpy-ball', { positions, triangles })
+  const job = testJob(testSlab())
+  const told = { id: 'ball', name: 'Ball', start: '2026-05-30T09:00', zone: 'UTC' }
+  const [x, y, z] = read.mended.extents
+  const file = {
+    id: 'bumpy-ball',
+    name: 'ball.stl',
+    triangles: read.mended.triangleCount,
+    extents: [x, y, z] as [number, number, number],
+  }
+  const ball = newImported(told, job.stock, file, 1)
+  return (['layers', 'printed', 'block', 'closed', 'brushed'] as const).map((method) => {
+    const piece = { ...ball, mould: { ...ball.mould, method, rubberParts: 2 } }
+    const memo = stationMemo()
+    planPiece(kernel, job, piece, { memo, guessMould: true })
+    const start = performance.now()
+    const plan = planPiece(kernel, job, piece, { memo })
+    return { method, ms: performance.now() - start, parts: plan.stations.mould?.parts.length ?? 0 }
+  })
 }

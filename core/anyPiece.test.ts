@@ -51,9 +51,10 @@ function badNumbers(value: unknown, at = ''): string[] {
 
 describe('any piece', () => {
   it('goes down the whole line: no station fails, every finding has words, every figure is a number', () => {
-    for (const [name, piece] of pieces) {
+    for (const [i, [name, piece]] of pieces.entries()) {
       const job = testJob(piece)
-      const plan = planPiece(kernel, job, piece)
+      // Its mould from sizes, of every twentieth from solids: moulds have tests of their own.
+      const plan = planPiece(kernel, job, piece, { guessMould: i % 20 !== 0 })
       expect([name, plan.failed]).toEqual([name, []])
       for (const finding of plan.findings) {
         for (const style of ['mm', 'inch'] as const) {

@@ -6,7 +6,6 @@ import {
   type Job,
   newBox,
   newFitted,
-  newOpening,
   newSwept,
   newTurned,
   type Piece,

@@ -101,11 +101,22 @@ describe('a solid swept from top to bottom', () => {
     kernel.withSolids((scope) => {
       const solid = scope.solid(recipe)
       const heights = [-1, 0.5, 3.3, 9.99, 12, 25, 39.5, 61]
-      const areas = sectionAreas(solid, heights)
+      const areas = sectionAreas(solid, [0, 0, 1], heights)
       heights.forEach((z, i) => {
         const section = sectionSolid(scope, solid, { origin: [0, 0, z], u: [1, 0, 0], v: [0, 1, 0] })
         expect(areas[i]).toBeCloseTo(measureRegion(section), 2)
       })
+      // Square to any way: the solid turned so that the way is up.
+      const [c, s] = [Math.cos(0.7), Math.sin(0.7)]
+      const aside = sectionAreas(solid, [c, s, 0], [1, 10, 20])
+      for (const [i, offset] of [1, 10, 20].entries()) {
+        const section = sectionSolid(scope, solid, {
+          origin: [c * offset, s * offset, 0],
+          u: [-s, c, 0],
+          v: [0, 0, 1],
+        })
+        expect(aside[i]).toBeCloseTo(measureRegion(section), 2)
+      }
     })
   })
 

@@ -9,7 +9,12 @@ type Surface = {
   readonly stride: number
 }
 
+const surfaces = new WeakMap<Solid['body'], Surface>()
+
+/** The surface of a solid, read out once as long as the solid lives. */
 function surfaceOf({ body }: Solid): Surface {
+  const known = surfaces.get(body)
+  if (known) return known
   const mesh = body.getMesh()
   const { vertProperties, triVerts, numProp, mergeFromVert, mergeToVert } = mesh
   const triangles = Uint32Array.from(triVerts)
@@ -20,43 +25,51 @@ function surfaceOf({ body }: Solid): Surface {
     })
     for (let i = 0; i < triangles.length; i += 1) triangles[i] = one[triangles[i]!]!
   }
-  return { points: vertProperties, triangles, stride: numProp }
+  const surface: Surface = { points: vertProperties, triangles, stride: numProp }
+  surfaces.set(body, surface)
+  return surface
 }
 
 /**
- * Areas of a solid's level sections at rising heights, mm2: each triangle adds the line in which it crosses a level,
- * taken once round (half the sum of its cross products), without joining the lines to contours.
+ * Areas of a solid's sections square to `way` (a unit vector) at rising offsets along it, mm2: each triangle adds the
+ * line in which it crosses a plane, taken once round (half the sum of its cross products), without joining the lines
+ * to contours.
  */
-export function sectionAreas(solid: Solid, heights: readonly number[]): number[] {
+export function sectionAreas(solid: Solid, way: Vector, offsets: readonly number[]): number[] {
   const { points: p, triangles: t, stride } = surfaceOf(solid)
-  const areas = new Float64Array(heights.length)
-  const first = (z: number): number => {
-    let [low, high] = [0, heights.length]
+  const areas = new Float64Array(offsets.length)
+  const along = (v: number) => p[v]! * way[0] + p[v + 1]! * way[1] + p[v + 2]! * way[2]
+  const first = (s: number): number => {
+    let [low, high] = [0, offsets.length]
     while (low < high) {
       const middle = (low + high) >> 1
-      if (heights[middle]! <= z) low = middle + 1
+      if (offsets[middle]! <= s) low = middle + 1
       else high = middle
     }
     return low
   }
   for (let i = 0; i < t.length; i += 3) {
-    const corners = [t[i]! * stride, t[i + 1]! * stride, t[i + 2]! * stride] as const
-    const zs = corners.map((c) => p[c + 2]!)
-    const top = Math.max(zs[0]!, zs[1]!, zs[2]!)
-    // A point at a level counts as above it.
-    for (let h = first(Math.min(zs[0]!, zs[1]!, zs[2]!)); h < heights.length && heights[h]! <= top; h += 1) {
-      const z = heights[h]!
-      let [ux, uy, dx, dy] = [0, 0, 0, 0]
+    const [a, b, c] = [t[i]! * stride, t[i + 1]! * stride, t[i + 2]! * stride]
+    const [sa, sb, sc] = [along(a), along(b), along(c)]
+    const top = Math.max(sa, sb, sc)
+    // A point on a plane counts as beyond it.
+    for (let h = first(Math.min(sa, sb, sc)); h < offsets.length && offsets[h]! <= top; h += 1) {
+      const at = offsets[h]!
+      let [ux, uy, uz, dx, dy, dz] = [0, 0, 0, 0, 0, 0]
       for (let k = 0; k < 3; k += 1) {
-        const [a, b] = [corners[k]!, corners[(k + 1) % 3]!]
-        const [za, zb] = [p[a + 2]!, p[b + 2]!]
-        if (za >= z === zb >= z) continue
-        const s = (z - za) / (zb - za)
-        const [x, y] = [p[a]! + (p[b]! - p[a]!) * s, p[a + 1]! + (p[b + 1]! - p[a + 1]!) * s]
-        if (zb >= z) [ux, uy] = [x, y]
-        else [dx, dy] = [x, y]
+        const [from, to] = k === 0 ? [a, b] : k === 1 ? [b, c] : [c, a]
+        const [s0, s1] = k === 0 ? [sa, sb] : k === 1 ? [sb, sc] : [sc, sa]
+        if (s0 >= at === s1 >= at) continue
+        const f = (at - s0) / (s1 - s0)
+        const x = p[from]! + (p[to]! - p[from]!) * f
+        const y = p[from + 1]! + (p[to + 1]! - p[from + 1]!) * f
+        const z = p[from + 2]! + (p[to + 2]! - p[from + 2]!) * f
+        if (s1 >= at) [ux, uy, uz] = [x, y, z]
+        else [dx, dy, dz] = [x, y, z]
       }
-      areas[h] = areas[h]! + (dx * uy - ux * dy) / 2
+      areas[h] =
+        areas[h]! +
+        ((dy * uz - dz * uy) * way[0] + (dz * ux - dx * uz) * way[1] + (dx * uy - dy * ux) * way[2]) / 2
     }
   }
   return [...areas]

@@ -170,10 +170,10 @@ const begunBy = (shared: SharedFields, choice: Partial<MouldChoice>): SharedFiel
   mould: { ...shared.mould, ...choice },
 })
 
-/** Stacked from the foam of the widest sheet. */
+/** Stacked from the foam of the widest sheet, the thickest of these. */
 function inLayers({ foams }: Stock): Partial<MouldChoice> {
   const across = (f: (typeof foams)[number]) => Math.min(f.length, f.width)
-  const [widest] = [...foams].sort((a, b) => across(b) - across(a))
+  const [widest] = [...foams].sort((a, b) => across(b) - across(a) || b.thickness - a.thickness)
   return { method: 'layers', ...(widest && { layerStock: widest.id }) }
 }
 

@@ -8,6 +8,7 @@ import {
   sectionsAlong,
   type Vector,
 } from '../geometry/index.ts'
+import type { Piece } from '../job/index.ts'
 import { pouredPlacement, pouredSize } from '../piece/index.ts'
 import type { MethodInput } from './method.ts'
 
@@ -24,11 +25,24 @@ export type CastBody = {
   readonly area: number
 }
 
+/** A mesh of more triangles than this is moulded to within so many mm: no coat, print or pour is finer [own]. */
+const FINE = { triangles: 100_000, mm: 0.1 }
+
+/** The piece as its mould takes it: a fine mesh without what no mould keeps. */
+const moulded = (piece: Piece, solid: SolidRecipe): SolidRecipe =>
+  piece.kind === 'imported' && piece.file.triangles > FINE.triangles
+    ? { kind: 'tidied', solid, within: FINE.mm, name: 'piece' }
+    : solid
+
 export function castBody({ piece, pieceStation }: MethodInput): CastBody {
   const { geometry, figures } = pieceStation
   const [length, width, height] = pouredSize(piece.attitude, geometry)
   return {
-    recipe: { kind: 'moved', solid: geometry.recipe!, by: pouredPlacement(piece.attitude, geometry) },
+    recipe: {
+      kind: 'moved',
+      solid: moulded(piece, geometry.recipe!),
+      by: pouredPlacement(piece.attitude, geometry),
+    },
     length,
     width,
     height,
@@ -134,7 +148,7 @@ export function greatestSection(
 ): { readonly z: number; readonly area: number } {
   const steps = 64
   const heights = Array.from({ length: steps - 1 }, (_, i) => (body.height * (i + 1)) / steps)
-  const areas = kernel.withSolids((scope) => sectionAreas(scope.solid(body.recipe), heights))
+  const areas = kernel.withSolids((scope) => sectionAreas(scope.solid(body.recipe), [0, 0, 1], heights))
   // The topmost of equals: what stands above it then draws off upward.
   let best = 0
   areas.forEach((area, i) => {

@@ -520,7 +520,7 @@ describe('findings', () => {
     ['tall-form', { ...seat, width: 1200 }, { method: 'packed' }, testStock],
     ['liner-thin', slab(300, 300, 40), { method: 'lined', liner: { thickness: 1, backing: 0 } }, testStock],
     ['upper-slumps', { ...trough, thickness: 25 }, { method: 'upper-form' }, testStock],
-    ['larger-than-sheet', slab(2000, 900, 40), { method: 'layers' }, testStock],
+    ['larger-than-sheet', slab(2600, 900, 40), { method: 'board-box' }, testStock],
     ['mould-wears-out', { ...cone, plannedCasts: 900 }, { method: 'printed' }, testStock],
     ['rubber-wall-thin', cone, { method: 'brushed', skinCoat: 1 }, testStock],
   ])('%s is found, said in words, and cured where a cure is offered', (code, piece, patch, stock) => {

@@ -1,9 +1,9 @@
-import { measureRegion, type Vector } from '../../geometry/index.ts'
+import { sectionAreas, type Vector } from '../../geometry/index.ts'
 import type { Change, Finding, Piece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import { UP } from '../bareParts.ts'
-import { type CastBody, levelSections, lockOf, undercut } from '../castBody.ts'
+import { type CastBody, lockOf, undercut } from '../castBody.ts'
 import { finding, wearFindings } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { cells, type Parting, pullOf } from '../shells/flangedShells.ts'
@@ -131,6 +131,6 @@ const areasOf = ({ kernel }: MethodInput, body: CastBody): [number, number] => {
     body.height - Math.min(0.5, body.height / 50),
     ...[0.25, 0.5, 0.75].map((k) => k * body.height),
   ]
-  const areas = levelSections(kernel, body.recipe, heights).map(measureRegion)
+  const areas = heights.map((z) => kernel.withSolids((s) => sectionAreas(s.solid(body.recipe), UP, [z]))[0]!)
   return [areas[0]!, Math.max(...areas)]
 }

@@ -1,4 +1,4 @@
-import { type Kernel, measureRegion, sectionSolid, type Vector } from '../../geometry/index.ts'
+import { type Kernel, sectionAreas, type Vector } from '../../geometry/index.ts'
 import type { CastBody } from '../castBody.ts'
 import type { Parting } from '../shells/flangedShells.ts'
 
@@ -25,18 +25,8 @@ const MOVE = 0.15
 const TRIES = 9
 
 /** Area of the cast where a plane cuts it: small in a valley of its relief. */
-const cutArea = (kernel: Kernel, body: CastBody, { normal, offset }: Parting): number => {
-  const upright = Math.abs(normal[2]) < 0.5
-  return kernel.withSolids((scope) =>
-    measureRegion(
-      sectionSolid(scope, scope.solid(body.recipe), {
-        origin: [normal[0] * offset, normal[1] * offset, normal[2] * offset],
-        u: upright ? [-normal[1], normal[0], 0] : X,
-        v: upright ? UP : Y,
-      }),
-    ),
-  )
-}
+const cutArea = (kernel: Kernel, body: CastBody, { normal, offset }: Parting): number =>
+  kernel.withSolids((scope) => sectionAreas(scope.solid(body.recipe), normal, [offset])[0]!)
 
 /** A plane through the middle of the cast, its normal turned by `rad` from the x axis. */
 const throughMiddle = ({ length, width }: CastBody, rad: number): Parting => {
