@@ -40,7 +40,7 @@ export function MouldParts({ parts, onScreen, scale, plans }: Props) {
       {[...parts]
         .sort((a, b) => low(a) - low(b))
         .map((part) => {
-          const loops = seenLoops(part.recipe)
+          const loops = partLoops(part)
           const rings = part.recipe.kind === 'plate' ? part.recipe.region : (plans.get(part.id) ?? [])
           if (loops.length === 0 && rings.length === 0) return null
           return (
@@ -94,7 +94,7 @@ export function mouldBeyond(
 ): number {
   let most = 0
   for (const part of parts)
-    for (const loop of seenLoops(part.recipe)) {
+    for (const loop of partLoops(part)) {
       const { min, max } = boundLoop(loop)
       most = Math.max(most, -min[0], -min[1], max[0] - box.length, max[1] - box.width)
     }
@@ -103,8 +103,12 @@ export function mouldBeyond(
   return most
 }
 
+/** What is seen of a part from above, as far as its recipe or its foot tells. */
+export const partLoops = ({ recipe, foot }: Pick<MouldPart, 'recipe' | 'foot'>): Loop[] =>
+  foot ? [foot] : seenLoops(recipe)
+
 /** What a part's recipe shows from above. */
-export function seenLoops(recipe: SolidRecipe): Loop[] {
+function seenLoops(recipe: SolidRecipe): Loop[] {
   switch (recipe.kind) {
     case 'prism':
       return [recipe.outline, ...recipe.holes]

@@ -42,6 +42,7 @@ async function work(): Promise<void> {
     const request = waiting.get('section') ?? waiting.get('plan') ?? [...waiting.values()][0]
     if (!request) break
     waiting.delete(slotOf(request))
+    reply({ kind: 'busy', runId: request.runId, on: true })
     try {
       await answer(kernel, request)
     } catch (error) {
@@ -52,6 +53,7 @@ async function work(): Promise<void> {
         message: error instanceof Error ? error.message : String(error),
       })
     }
+    reply({ kind: 'busy', runId: request.runId, on: false })
     await pause()
   }
   busy = false

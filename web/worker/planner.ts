@@ -2,36 +2,69 @@ import type { Reply, Request } from './protocol.ts'
 
 type Listener = (reply: Reply) => void
 
+/** A worker that has been at one request for longer than this is stopped for a newer plan, ms. */
+export const PATIENCE = 1500
+
+/** What the planner needs of a worker; tests give their own. */
+export type WorkerLike = {
+  postMessage(request: Request): void
+  terminate(): void
+  onmessage: ((event: MessageEvent<Reply>) => void) | null
+}
+
 /**
  * Three workers on one script, so that none waits for a slower one: `quick` for figures alone, `solid` for solids and
- * sections, `slow` for proofs of remedies and for sheets. Each starts with its first request: figures come first.
+ * sections, `slow` for proofs of remedies and for sheets. Each starts with its first request: figures come first. A
+ * worker cannot be told anything while it works: one that is long at work when a newer plan is asked for is ended, and
+ * another takes the new plan and whatever else was not answered.
  */
-function openWorker(): {
-  post: (request: Request) => void
-  listen: (listener: Listener) => () => void
-} {
+export function openWorker(open: () => WorkerLike, now: () => number = () => performance.now()) {
   const listeners = new Set<Listener>()
-  let worker: Worker | null = null
-  const started = (): Worker => {
+  const asked = new Map<Request['kind'], Request>()
+  let worker: WorkerLike | null = null
+  let busySince: number | null = null
+  const started = (): WorkerLike => {
     if (worker) return worker
-    worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<Reply>) => {
+    const own = open()
+    own.onmessage = ({ data }) => {
+      if (own !== worker) return
+      if (data.kind === 'busy') {
+        busySince = data.on ? now() : null
+        if (!data.on)
+          for (const [kind, request] of asked) if (request.runId === data.runId) asked.delete(kind)
+        return
+      }
       for (const listener of listeners) listener(data)
     }
-    return worker
+    worker = own
+    return own
   }
   return {
-    post: (request) => started().postMessage(request),
-    listen: (listener) => {
+    post: (request: Request): void => {
+      asked.set(request.kind, request)
+      const stuck = request.kind === 'plan' && busySince !== null && now() - busySince > PATIENCE
+      if (!stuck) {
+        started().postMessage(request)
+        return
+      }
+      worker?.terminate()
+      worker = null
+      busySince = null
+      for (const waiting of asked.values()) started().postMessage(waiting)
+    },
+    listen: (listener: Listener): (() => void) => {
       listeners.add(listener)
       return () => listeners.delete(listener)
     },
   }
 }
 
-export const quickWorker = openWorker()
-export const solidWorker = openWorker()
-export const slowWorker = openWorker()
+const planWorker = (): WorkerLike =>
+  new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' })
+
+export const quickWorker = openWorker(planWorker)
+export const solidWorker = openWorker(planWorker)
+export const slowWorker = openWorker(planWorker)
 
 let lastRun = 0
 /** One count for all requests: no two share an id, and each asker drops replies to any but its own latest. */

@@ -125,7 +125,11 @@ export type LayoutReply = {
   readonly share: number
 }
 
+/** A request is begun, or answered. */
+export type BusyReply = { readonly kind: 'busy'; readonly runId: number; readonly on: boolean }
+
 export type Reply =
+  | BusyReply
   | LayoutReply
   | PagesReply
   | HoldReply

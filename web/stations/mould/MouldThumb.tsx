@@ -1,13 +1,13 @@
 import { boundLoop, type Point } from '../../../core/geometry/index.ts'
 import type { MouldPart } from '../../../core/mould/index.ts'
-import { seenLoops } from '../../stage/MouldParts.tsx'
+import { partLoops } from '../../stage/MouldParts.tsx'
 import { loopPath } from '../../stage/paths.ts'
 
 const SIZE = { width: 58, height: 44 } as const
 
 /** What stands in the mould by now, from above, front at the bottom; what is placed now is dark. */
 export function MouldThumb({ parts, now }: { parts: readonly MouldPart[]; now: readonly string[] }) {
-  const drawn = parts.map((p) => ({ id: p.id, loops: seenLoops(p.recipe) })).filter((p) => p.loops.length > 0)
+  const drawn = parts.map((p) => ({ id: p.id, loops: partLoops(p) })).filter((p) => p.loops.length > 0)
   const boxes = drawn.flatMap((p) => p.loops.map(boundLoop))
   if (boxes.length === 0) return null
   const [x0, y0] = [Math.min(...boxes.map((b) => b.min[0])), Math.min(...boxes.map((b) => b.min[1]))]
