@@ -273,6 +273,41 @@ function checkTube(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { t
   ]
 }
 
+/** More boards than this in one knockout are no way to make it [own]. */
+const MOST_STACKED = 8
+
+/** A knockout glued up from more boards than anyone would: a tube where one fits, else foam, is offered. */
+function checkStack(
+  piece: BoxedSlab,
+  opening: BoxedSlab['openings'][number],
+  parts: readonly BarePart[],
+  { tubes }: Stock,
+): Finding[] {
+  const part = parts.find((p) => p.role === 'knockout' && openingIdOf(p) === opening.id)
+  const layers = part?.layers.length ?? 0
+  if (!part || layers <= MOST_STACKED) return []
+  const { shape } = opening
+  const tube =
+    shape.kind === 'round' && opening.draftDeg === 0 ? tubeFor(shape.diameter, piece.mould.wrap, tubes) : null
+  const kind = tube ? 'tube' : 'foam'
+  return [
+    finding(
+      piece,
+      'knockout-many-layers',
+      'note',
+      part.id,
+      { part: part.name, layers, instead: tube ? `a ${tube.name}` : 'foam' },
+      [
+        {
+          type: 'mouldChosen',
+          pieceId: piece.id,
+          patch: { knockoutKinds: { ...piece.mould.knockoutKinds, [opening.id]: kind } },
+        },
+      ],
+    ),
+  ]
+}
+
 /** Hours that a bought plug saves: marking, gluing, trimming and sealing one of boards [own]. */
 const PLUG_SAVES_HOURS = 0.75
 
@@ -367,7 +402,11 @@ function checkParts(
     )
   }
   for (const opening of piece.openings.filter((o) => o.depth === null)) {
-    findings.push(...checkTube(piece, opening, stock), ...checkPlug(piece, opening, stock))
+    findings.push(
+      ...checkTube(piece, opening, stock),
+      ...checkPlug(piece, opening, stock),
+      ...checkStack(piece, opening, parts, stock),
+    )
     if (parts.some((p) => p.role === 'knockout' && openingIdOf(p) === opening.id)) continue
     findings.push(
       finding(

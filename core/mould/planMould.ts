@@ -126,7 +126,7 @@ function assemble(
       built.materials.filter((m) => m.isPart).length +
       bare.filter((p) => MADE.includes(p.role) && p.layers.length === 0).length,
     sheetCount: layouts.reduce((sum, l) => sum + wholeSheets(l), 0),
-    parts: parts.map(({ recipe: _, pull: __, leaves: ___, foot: ____, ...p }) => ({
+    parts: parts.map(({ recipe: _, pull: __, leaves: ___, foot: ____, atOutline: _____, ...p }) => ({
       ...p,
       weightKg: weights.get(p.id)!,
     })),

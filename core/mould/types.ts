@@ -50,10 +50,16 @@ export type MouldPart = {
   readonly recipe: SolidRecipe
   /** Its plan where it stands lowest, of a part that leans or is cut from several bodies; null where none is drawn. */
   readonly foot?: Loop | null
+  /** Of a part that leans: its plan at the level at which the piece's outline is drawn. */
+  readonly atOutline?: Loop
 }
 
 /** The plan a part is drawn by; null where it has none. */
-export const planOf = ({ recipe, foot }: Pick<MouldPart, 'recipe' | 'foot'>): Loop | null =>
+export const planOf = (part: Pick<MouldPart, 'recipe' | 'foot' | 'atOutline'>): Loop | null =>
+  part.atOutline ?? footOf(part)
+
+/** Its plan where it stands lowest. */
+export const footOf = ({ recipe, foot }: Pick<MouldPart, 'recipe' | 'foot'>): Loop | null =>
   foot !== undefined ? foot : recipe.kind === 'prism' ? recipe.outline : null
 
 export type StripBevels = {

@@ -66,6 +66,12 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         why: `It lasts ${f.casts} casts${Number(f.price) > 0 ? ` for ${f.price}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
         remedy: 'Use the bought plug',
       }
+    case 'knockout-many-layers':
+      return {
+        what: `${f.part} would be glued up from ${f.layers} boards`,
+        why: 'Each joint is a line in the concrete and an hour of clamps. A tube, foam or a bought plug makes a tall hole.',
+        remedy: `Make it of ${f.instead}`,
+      }
     case 'no-tube-knockout':
       return {
         what:

@@ -8,7 +8,7 @@ import {
   measureRegion,
   type Region,
 } from '../geometry/index.ts'
-import { type MouldPart, planOf } from '../mould/index.ts'
+import { footOf, type MouldPart } from '../mould/index.ts'
 
 export type Trapped = { readonly partId: string; readonly name: string; readonly by: string }
 
@@ -44,7 +44,7 @@ export function trappedParts(
   parts: readonly MouldPart[],
   order: readonly string[],
 ): Trapped[] {
-  const standing = new Map(parts.flatMap((p) => (planOf(p) ? [[p.id, standingPart(p)] as const] : [])))
+  const standing = new Map(parts.flatMap((p) => (footOf(p) ? [[p.id, standingPart(p)] as const] : [])))
   const meets = slabMeeting(kernel, slab)
   const trapped: Trapped[] = []
   for (const id of order) {
@@ -122,7 +122,7 @@ function slabMeeting(kernel: Kernel, { outline, openings }: CastSlab): (region: 
 }
 
 function standingPart(part: MouldPart): Standing {
-  const outline = planOf(part)
+  const outline = footOf(part)
   if (!outline) throw new Error('only parts with a plan stand')
   const level =
     part.recipe.kind === 'prism' || part.recipe.kind === 'loft' ? part.recipe : { low: 0, high: 1 }
@@ -137,7 +137,7 @@ function standingPart(part: MouldPart): Standing {
 
 /** The ground a part crosses on its way out: its plan moved by steps along its pull. */
 function sweptPlan(kernel: Kernel, part: MouldPart): Region {
-  const outline = planOf(part)
+  const outline = footOf(part)
   if (!outline) throw new Error('only parts with a plan are pulled')
   const [dx, dy] = part.pull
   const [plan] = loopRegion(outline)

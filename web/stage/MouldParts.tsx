@@ -1,5 +1,5 @@
 import { boundLoop, type Loop, type Point, type Region, type SolidRecipe } from '../../core/geometry/index.ts'
-import type { MouldPart } from '../../core/mould/index.ts'
+import { type MouldPart, planOf } from '../../core/mould/index.ts'
 import { useAppDispatch, useAppSelector } from '../app/store.ts'
 import { pointedAt } from '../app/viewSlice.ts'
 import type { Scene } from '../worker/protocol.ts'
@@ -104,8 +104,8 @@ export function mouldBeyond(
 }
 
 /** What is seen of a part from above, as far as its recipe or its foot tells. */
-export const partLoops = ({ recipe, foot }: Pick<MouldPart, 'recipe' | 'foot'>): Loop[] =>
-  foot ? [foot] : seenLoops(recipe)
+export const partLoops = (part: MouldPart): Loop[] =>
+  part.recipe.kind === 'loft' && planOf(part) ? [planOf(part)!] : seenLoops(part.recipe)
 
 /** What a part's recipe shows from above. */
 function seenLoops(recipe: SolidRecipe): Loop[] {

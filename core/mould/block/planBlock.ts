@@ -110,14 +110,17 @@ export const blockMethod: MouldMethod = {
       parts,
       materials: rows.filter((r) => r.isPart),
       alternatives: rows.filter((r) => !r.isPart),
-      holdDown: [
-        {
-          partId: 'rubber',
-          name: 'pattern, while the rubber is poured',
-          holdForceN: force,
-          screws: Math.max(2, Math.ceil(force / board.screwHold)),
-        },
-      ],
+      // In halves each pour lies on the pattern and presses it down.
+      holdDown: halves
+        ? []
+        : [
+            {
+              partId: 'rubber',
+              name: 'pattern, while the rubber is poured',
+              holdForceN: force,
+              screws: Math.max(2, Math.ceil(force / board.screwHold)),
+            },
+          ],
       hours: HOURS * (halves ? 1.7 : 1),
       ...(halves && {
         facts: halves.facts,

@@ -131,6 +131,7 @@ function stripPart(strip: BoxPlan['strips'][number], low: number, board: Board):
         leadMm: leaning.lead,
       },
       foot: leaning.foot,
+      atOutline: leaning.atOutline,
       mass: {
         volume:
           insideLengthMm *

@@ -26,6 +26,8 @@ export type LeaningStrip = {
   readonly recipe: SolidRecipe
   /** Its plan where it stands lowest. */
   readonly foot: Loop
+  /** Its plan where its side is not set in: there it meets the outline of the piece. */
+  readonly atOutline: Loop
   readonly length: number
   readonly width: number
   /** Both long edges, off the square: its lean from upright. */
@@ -113,6 +115,7 @@ function leaningStrip(
   return {
     recipe: ruled(below.corners, above.corners, low, high, `strip/${side}`),
     foot: quad(below.corners, `strip/${side}`),
+    atOutline: quad((slope < 0 ? above : below).corners, `strip/${side}`),
     length: Math.max(...along) - Math.min(...along),
     width: (high - low) / c + thickness * Math.abs(slope),
     edgeDeg: (Math.atan(slope) * 180) / Math.PI,

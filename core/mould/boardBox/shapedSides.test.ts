@@ -359,6 +359,20 @@ describe('knockouts', () => {
     const square = plan(testSlab({ ...opening({}), ...kind('tube') }))
     expect(square.findings.map((f) => f.code)).toContain('no-tube-knockout')
   })
+  it('a tall one of many boards is offered in a tube that fits, else in foam', () => {
+    const tall = (diameter: number) =>
+      plan(testSlab({ ...opening({}, round(diameter)), thickness: 400 })).findings.find(
+        (f) => f.code === 'knockout-many-layers',
+      )
+    const tube = testStock.tubes[0]!
+    expect(tall(tube.inside + 2 * tube.wall + 4)!.remedies[0]!.changes[0]).toMatchObject({
+      patch: { knockoutKinds: { hole: 'tube' } },
+    })
+    expect(tall(31)!.remedies[0]!.changes[0]).toMatchObject({ patch: { knockoutKinds: { hole: 'foam' } } })
+    expect(plan(testSlab(opening({}, round(60)))).findings.map((f) => f.code)).not.toContain(
+      'knockout-many-layers',
+    )
+  })
   it('a bought plug where one is the size, at its own price; else the opening is made as the nearest', () => {
     const plug = testStock.plugs.find((p) => p.id === 'plug-round-110')!
     const as = (diameter: number, draftDeg: number, k: 'bought' | 'laminate') =>
