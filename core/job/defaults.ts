@@ -134,6 +134,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       kerf: 3,
       trim: 10,
       braceSpacing: null,
+      joinLong: false,
       proveSheets: false,
       turnParts: true,
     },

@@ -56,6 +56,7 @@ const NEW_ROWS = () => {
 }
 const NEW_CHOICES = {
   sideBoards: {},
+  joinLong: false,
   proveSheets: false,
   holdBy: 'screws',
   knockoutKinds: {},

@@ -160,6 +160,10 @@ export const mouldChoiceSchema = z.strictObject({
     .max(LIMITS.coordinate)
     .nullable()
     .describe('tops of the sides held by braces no further apart, mm; null leaves them free'),
+  joinLong: z
+    .boolean()
+    .default(false)
+    .describe('what is larger than a sheet is joined from pieces, a splice behind each joint'),
   proveSheets: z
     .boolean()
     .default(false)

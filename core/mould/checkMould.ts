@@ -68,12 +68,19 @@ export const tooLargeFindings = (piece: Pick<Piece, 'id'>, layouts: readonly Boa
   layouts
     .filter((l) => l.tooLarge.length > 0)
     .map((l) =>
-      finding(piece, 'larger-than-sheet', 'stop', 'choice', {
-        parts: l.tooLarge.join(', '),
-        board: l.boardName,
-        sheetLengthMm: l.sheetLengthMm,
-        sheetWidthMm: l.sheetWidthMm,
-      }),
+      finding(
+        piece,
+        'larger-than-sheet',
+        'stop',
+        'choice',
+        {
+          parts: l.tooLarge.join(', '),
+          board: l.boardName,
+          sheetLengthMm: l.sheetLengthMm,
+          sheetWidthMm: l.sheetWidthMm,
+        },
+        [{ type: 'mouldChosen', pieceId: piece.id, patch: { joinLong: true } }],
+      ),
     )
 
 /** A board that is chosen and not in stock. */

@@ -11,6 +11,7 @@ import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
 import { hardwareRows } from './hardware.ts'
 import { holdRows } from './holdDown.ts'
+import { joinLong } from './joinLong.ts'
 import { cutBars } from './layout/cutBars.ts'
 import { layoutBoards, type SheetSearch } from './layoutBoards.ts'
 import { tableLevel } from './level.ts'
@@ -84,7 +85,9 @@ function assemble(
 ): { station: MouldStation; findings: readonly Finding[] } {
   const { piece, stock, mix } = input
   const bare = built.parts
-  const { rows, parts } = cutList(bare, stock)
+  const listed = cutList(bare, stock)
+  const { parts } = listed
+  const rows = piece.mould.joinLong ? joinLong(listed.rows, sheetStock(stock), piece.mould.trim) : listed.rows
   const layouts = layoutBoards(rows, stock, piece.mould, piece.mouldCount, search)
   const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
   const millilitres = built.sealant.reduce((sum, r) => sum + r.millilitres, 0)

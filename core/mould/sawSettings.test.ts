@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { startingStock } from '../stock/index.ts'
 import { sawnWords } from './cutWords.ts'
+import { joinLong } from './joinLong.ts'
 import { sawSettings } from './sawSettings.ts'
 import type { CutRow } from './types.ts'
 
@@ -83,4 +85,53 @@ describe('the list as the saw is set', () => {
     ],
     [{ bevelsDeg: null, mitresDeg: [0, 5], edgeDeg: 0 }, 'one end square; other swing 5° top long'],
   ])('how it is sawn, in words: %j', (ends, words) => expect(sawnWords(ends)).toBe(words))
+})
+
+describe('parts larger than a sheet', () => {
+  const sheet = { ...startingStock().boards[0]!, id: 'b', length: 2440, width: 1220 }
+  it.each<[string, number, number, [number, number, number][]]>([
+    ['one that fits is left alone', 2400, 60, [[2400, 60, 2]]],
+    [
+      'a long strip in two, a splice for each joint',
+      3000,
+      60,
+      [
+        [1500, 60, 4],
+        [60, 120, 2],
+      ],
+    ],
+    [
+      'longer in three',
+      5000,
+      60,
+      [
+        [5000 / 3, 60, 6],
+        [60, 120, 4],
+      ],
+    ],
+    ['one that fits turned', 1100, 2300, [[1100, 2300, 2]]],
+    [
+      'a wide base in four',
+      3000,
+      2600,
+      [
+        [1500, 1300, 0],
+        [1300, 120, 0],
+      ],
+    ],
+  ])('%s', (_, lengthMm, widthMm, told) => {
+    const rows = joinLong([row('A', { lengthMm, widthMm, count: 2 })], [sheet], 10)
+    if (told[0]![2] > 0)
+      expect(rows.map((r) => [r.lengthMm, r.widthMm, r.count])).toEqual(
+        told.map((t) => t.map((n) => expect.closeTo(n, 6))),
+      )
+    // Whatever is cut goes on a sheet, and is as much as before.
+    for (const r of rows) {
+      const [x, y] = [Math.max(r.lengthMm, r.widthMm), Math.min(r.lengthMm, r.widthMm)]
+      expect(x).toBeLessThanOrEqual(2420)
+      expect(y).toBeLessThanOrEqual(1200)
+    }
+    expect(rows[0]!.lengthMm * rows[0]!.widthMm * rows[0]!.count).toBeCloseTo(lengthMm * widthMm * 2, 3)
+    expect(new Set(rows.map((r) => r.label)).size).toBe(rows.length)
+  })
 })

@@ -122,6 +122,7 @@ export type CutNote =
   | 'bent, tacked to its ribs'
   | 'raw end faces concrete: edge or tape'
   | 'tapered: the larger end is given'
+  | 'joined, a splice behind'
 
 export type BoardLayout = {
   readonly boardId: string

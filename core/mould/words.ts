@@ -175,7 +175,8 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
     case 'larger-than-sheet':
       return {
         what: `${f.parts} larger than a sheet of ${f.board}, ${mm(f.sheetLengthMm)} x ${mm(f.sheetWidthMm)}`,
-        why: 'A joint in a mould face shows in the cast. Choose a larger board, allow parts to be turned, or cast in two pieces.',
+        why: 'A joint in a mould face shows in the cast. Choose a larger board, allow parts to be turned, cast in two pieces, or join it: tape or fill the joint, and plan where it shows.',
+        remedy: 'Join it from pieces with a splice behind',
       }
     case 'tall-form':
       return {

@@ -180,6 +180,19 @@ export function BoardBoxBench() {
           />
         </label>
         <label className="row">
+          <span>Join what is larger than a sheet</span>
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={mould.joinLong}
+            onChange={(e) =>
+              choose(e.target.checked ? 'long parts joined' : 'no part joined', {
+                joinLong: e.target.checked,
+              })
+            }
+          />
+        </label>
+        <label className="row">
           <span>Prove the fewest sheets, where the list is short</span>
           <input
             type="checkbox"

@@ -81,6 +81,7 @@ function PartRow({ row }: { row: CutRow }) {
           {sawnWords(row) && `, ${sawnWords(row)}`}
           {row.notes.includes('bent, tacked to its ribs') && `, to ${formatLength(row.radiusMm, style)}`}
           {row.notes.includes('tapered: the larger end is given') && ', tapered, the larger end'}
+          {row.notes.includes('joined, a splice behind') && ', joined end to end'}
           {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
           {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
         </span>
