@@ -54,7 +54,12 @@ export function growTurned(scope: SolidScope, turned: Turned, by: number): Manif
   const full = scope.keep(new scope.kernel.CrossSection([half, mirrored], 'Positive'))
   const grown = scope.keep(scope.keep(full.offset(by, 'Round', 2, TURN)).simplify(by / 100))
   // Turned about the axis, what lies left of it is left out.
-  const body = scope.keep(grown.revolve(turnedChords(turned.profile, scope.coarser)))
+  const most = Math.max(...half.map(([r]) => r)) + by
+  // Round it is as fine as a fiftieth of the coat asks: no finer than what it stands round.
+  const enough = Math.ceil(Math.PI / Math.acos(1 - Math.min(1, by / 50 / most)))
+  const body = scope.keep(
+    grown.revolve(Math.max(TURN, Math.min(turnedChords(turned.profile, scope.coarser), enough))),
+  )
   return scope.keep(body.translate(turned.at[0], turned.at[1], 0))
 }
 

@@ -488,7 +488,7 @@ describe('findings', () => {
     [list]: testStock[list].slice(1),
   })
   it.each<[string, Piece, Partial<MouldChoice>, typeof testStock]>([
-    ['layers-missing', cone, { method: 'layers' }, without('foams')],
+    ['layers-missing', cone, { method: 'layers', layerStock: 'foam-gone' }, testStock],
     ['printer-missing', cone, { method: 'printed' }, without('printers')],
     ['filament-missing', cone, { method: 'printed' }, without('filaments')],
     ['jacket-missing', sphere, { method: 'closed' }, without('jackets')],
