@@ -383,19 +383,23 @@ function tubeOrder({ built }: Told): BuildStep[] {
   ]
 }
 
+/** A pattern is sealed before anything is poured round it. */
+export const sealPattern = (): BuildStep =>
+  step(
+    'lacquer',
+    'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.',
+    [],
+    30,
+    24 * 60,
+  )
+
 function blockOrder({ piece, stock, built }: Told): BuildStep[] {
   const rubber = stock.rubbers.find((r) => r.id === piece.mould.rubber)
   const of = (role: BarePart['role']) => built.parts.filter((p) => p.role === role)
   const need = built.materials[0]
   const hold = built.holdDown[0]
   return [
-    step(
-      'lacquer',
-      'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.',
-      [],
-      30,
-      24 * 60,
-    ),
+    sealPattern(),
     step(
       'wax',
       'Brush on the pattern’s release, two thin coats, into every corner; wipe off what pools.',

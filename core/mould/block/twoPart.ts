@@ -1,7 +1,7 @@
 import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
-import { step } from '../buildingOrder.ts'
+import { sealPattern, step } from '../buildingOrder.ts'
 import { type CastBody, castBody, greatestSection } from '../castBody.ts'
 import { localTops } from '../closed/localTops.ts'
 import type { MethodInput } from '../method.ts'
@@ -189,13 +189,7 @@ function orderOf(
   ]
   const cures = rubber.demouldHours * 60
   return [
-    step(
-      'lacquer',
-      'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.',
-      [],
-      30,
-      24 * 60,
-    ),
+    sealPattern(),
     step('cut', 'Cut the box; fix its base level.', box, 20),
     step(
       'fix',

@@ -2,6 +2,7 @@ import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
 import { formatCut } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { Switch } from '../../ui/Switch.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
 import { HoldDown } from './HoldDown.tsx'
@@ -166,45 +167,25 @@ export function BoardBoxBench() {
           max={200}
           onCommit={(trim) => choose(`trim ${mm(trim)}`, { trim })}
         />
-        <label className="row">
-          <span>Parts may lie across the sheet</span>
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={mould.turnParts}
-            onChange={(e) =>
-              choose(e.target.checked ? 'parts may be turned' : 'parts keep their way', {
-                turnParts: e.target.checked,
-              })
-            }
-          />
-        </label>
-        <label className="row">
-          <span>Join what is larger than a sheet</span>
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={mould.joinLong}
-            onChange={(e) =>
-              choose(e.target.checked ? 'long parts joined' : 'no part joined', {
-                joinLong: e.target.checked,
-              })
-            }
-          />
-        </label>
-        <label className="row">
-          <span>Prove the fewest sheets, where the list is short</span>
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={mould.proveSheets}
-            onChange={(e) =>
-              choose(e.target.checked ? 'fewest sheets proven' : 'sheets searched', {
-                proveSheets: e.target.checked,
-              })
-            }
-          />
-        </label>
+        <Switch
+          label="Parts may lie across the sheet"
+          on={mould.turnParts}
+          onSwitch={(turnParts) =>
+            choose(turnParts ? 'parts may be turned' : 'parts keep their way', { turnParts })
+          }
+        />
+        <Switch
+          label="Join what is larger than a sheet"
+          on={mould.joinLong}
+          onSwitch={(joinLong) => choose(joinLong ? 'long parts joined' : 'no part joined', { joinLong })}
+        />
+        <Switch
+          label="Prove the fewest sheets, where the list is short"
+          on={mould.proveSheets}
+          onSwitch={(proveSheets) =>
+            choose(proveSheets ? 'fewest sheets proven' : 'sheets searched', { proveSheets })
+          }
+        />
         <Pick
           label="Sealant"
           value={mould.sealant}
