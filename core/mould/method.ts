@@ -61,8 +61,8 @@ export type BuiltMould = {
   readonly lengths?: readonly StockLengths[]
   /** What is printed, part by part. */
   readonly prints?: MouldFigures['prints']
-  /** From bare stock to ready to pour, where the method tells it itself. */
-  readonly order?: readonly BuildStep[]
+  /** From bare stock to ready to pour. */
+  readonly order: readonly BuildStep[]
   /** How it comes off the cast, step by step, where the method tells it itself. */
   readonly comesOff?: MouldFigures['comesOff']
   /** What the concrete meets, and how that is released. */

@@ -5,7 +5,7 @@ import type { PieceStation } from '../piece/index.ts'
 import { type Mix, type Stock, sheetStock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { sealantReady } from './boardBox/fixings.ts'
-import { buildingOrder, readyAfter } from './buildingOrder.ts'
+import { readyAfter } from './buildingOrder.ts'
 import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
@@ -109,7 +109,7 @@ function assemble(
       areaMm2: input.pieceStation.figures.showFaceAreaM2 * 1e6,
       freshKgPerM3: mix.freshKgPerM3,
     })
-  const steps = built.order ?? buildingOrder({ piece, stock, built, method: method.id })
+  const steps = built.order
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
   const glueAreaM2 =
     glued.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / p.thicknessMm), 0) *

@@ -1,7 +1,6 @@
 import type { Loop, Placement, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, MouldChoice } from '../job/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
-import type { RouterStep } from './layers/router.ts'
 
 export type PartRole =
   | 'tube'
@@ -79,6 +78,19 @@ export type StripBevels = {
 }
 
 export type LaminateLayer = { readonly boardId: string; readonly name: string; readonly thicknessMm: number }
+
+/** One pass of the router round the hollow, from the open top down. */
+export type RouterStep = {
+  /** Of the whole hollow, from 1 at the top. */
+  readonly pass: number
+  /** Depth of the bit below the top of the block, mm. */
+  readonly depthMm: number
+  readonly lengthMm: number
+  readonly widthMm: number
+  readonly areaMm2: number
+  /** How far this pass stands in from the one above, as a mean round its edge, mm. */
+  readonly inMm: number
+}
 
 export type CutRow = {
   readonly label: string

@@ -9,6 +9,7 @@ import { castBody, greatestSection, levelSections, regionBox } from '../castBody
 import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
+import { blockOrder } from './blockOrder.ts'
 import { rubberAmounts, rubberWall } from './rubber.ts'
 import { twoPart } from './twoPart.ts'
 
@@ -105,7 +106,7 @@ export const blockMethod: MouldMethod = {
       }
     })
     const force = holdDownForce(pattern, (pattern * PATTERN_KG_PER_M3) / 1e9, rubber.densityKgPerM3)
-    const built: BuiltMould = {
+    const built: Omit<BuiltMould, 'order'> = {
       ...NOTHING_BESIDE,
       parts,
       materials: rows.filter((r) => r.isPart),
@@ -124,7 +125,6 @@ export const blockMethod: MouldMethod = {
       hours: HOURS * (halves ? 1.7 : 1),
       ...(halves && {
         facts: halves.facts,
-        order: halves.order(boards, (mm3) => weighWords(rubber, mm3)),
         comesOff: halves.comesOff,
       }),
       life: rubber.casts,
@@ -165,7 +165,10 @@ export const blockMethod: MouldMethod = {
         return found
       },
     }
-    return { built, findings: [] }
+    const order = halves
+      ? halves.order(boards, (mm3) => weighWords(rubber, mm3))
+      : blockOrder({ piece, stock, built })
+    return { built: { ...built, order }, findings: [] }
   },
 }
 

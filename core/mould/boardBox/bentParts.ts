@@ -2,8 +2,8 @@ import { reverseLoop, type SolidRecipe } from '../../geometry/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import { type BarePart, oneLayer, prism } from '../bareParts.ts'
 import { type BentSide, ribBlank, ribHeights, ribSpacing } from './bentSides.ts'
-import type { BoxStock } from './boxParts.ts'
 import type { BoxPlan } from './boxPlan.ts'
+import type { BoxStock } from './boxStock.ts'
 
 /** Skins bent along the curved sides, and the ribs they are tacked to. */
 export function bentParts(

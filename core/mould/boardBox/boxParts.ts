@@ -1,29 +1,17 @@
 import { type Loop, type PathCorner, pathLoop, type SolidRecipe } from '../../geometry/index.ts'
-import type { SideId } from '../../job/index.ts'
 import { loftLoop, type PieceGeometry, pouredLoop, sidesOf, sideWords } from '../../piece/index.ts'
-import type { Board, Foam, Plug, Skin, Tube } from '../../stock/index.ts'
+import type { Board } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism } from '../bareParts.ts'
 import { chooseLaminate } from '../laminate.ts'
 import { bentParts } from './bentParts.ts'
 import { type BoxedSlab, leanOf, stripHigh } from './boxedSlab.ts'
 import { boxInside, boxPath } from './boxInside.ts'
 import { type BoxPlan, boxPlan, extents } from './boxPlan.ts'
+import type { BoxStock } from './boxStock.ts'
 import { type CornerBlock, cornerBlocks } from './cornerBlocks.ts'
 import { edgeParts } from './edgeParts.ts'
 import { knockoutParts } from './knockouts.ts'
 import { apronParts, linerParts } from './shapedSides.ts'
-
-export type BoxStock = {
-  readonly base: Board
-  /** Of each side: the one chosen for it, or the one for all. */
-  readonly sideBoard: (side: SideId) => Board
-  readonly laminate: readonly Board[]
-  readonly skin: Skin | undefined
-  readonly tubes: readonly Tube[]
-  readonly foams: readonly Foam[]
-  readonly plugs: readonly Plug[]
-  readonly freshKgPerM3: number
-}
 
 /** Every part of the box as a solid in place, as poured. Cavity and parts share the piece's own loops. */
 export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxStock): BarePart[] {

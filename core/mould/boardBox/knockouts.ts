@@ -24,7 +24,7 @@ import { type BarePart, barePart, DOWN, oneLayer, prism, UP } from '../bareParts
 import { chooseLaminate } from '../laminate.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { boxedOpenings } from './boxFigures.ts'
-import type { BoxStock } from './boxParts.ts'
+import type { BoxStock } from './boxStock.ts'
 
 export type KnockoutKind = MouldChoice['knockoutKinds'][string]
 

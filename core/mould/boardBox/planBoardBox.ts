@@ -5,13 +5,14 @@ import type { Board, Stock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import type { BarePart } from '../bareParts.ts'
 import { bowedSides } from '../bowedSides.ts'
-import { checkMould } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NO_STRAPS, type StockLengths } from '../method.ts'
 import { displacedBy, partDensity, partVolume } from '../partMass.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 import { asBoxed, type BoxedSlab, whyNoBox } from './boxedSlab.ts'
 import { perimeterOf } from './boxFigures.ts'
+import { boxOrder } from './boxOrder.ts'
 import { boxParts } from './boxParts.ts'
+import { checkBox, checkBoxStock } from './checkBox.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
 import { formers } from './formers.ts'
 import { knockoutKind, openingKeyOf, plugFor, tubeFor } from './knockouts.ts'
@@ -35,7 +36,7 @@ export const boardBoxMethod: MouldMethod = {
     const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
     const { knockoutBoards } = piece.mould
     const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
-    const findings = checkMould.stock(piece as Piece, { base, side, sealant })
+    const findings = checkBoxStock(piece as Piece, { base, side, sealant })
     if (!base || !side || !sealant) return { built: null, findings }
     const { geometry, figures } = pieceStation
     const skin = stock.skins.find((s) => s.id === piece.mould.skin)
@@ -65,7 +66,7 @@ export const boardBoxMethod: MouldMethod = {
       LIFE[side.material],
       count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
     )
-    const built: BuiltMould = {
+    const built: Omit<BuiltMould, 'order'> = {
       parts,
       materials: knockoutMaterials(piece, parts, stock),
       lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
@@ -102,7 +103,7 @@ export const boardBoxMethod: MouldMethod = {
       faceM2: figures.surfaceAreaM2,
       depth: piece.poured.full,
       check: (layouts) =>
-        checkMould.parts(
+        checkBox(
           piece,
           parts,
           layouts,
@@ -110,7 +111,7 @@ export const boardBoxMethod: MouldMethod = {
           stock,
         ),
     }
-    return { built, findings }
+    return { built: { ...built, order: boxOrder({ piece: any, stock, built }) }, findings }
   },
 }
 

@@ -1,18 +1,6 @@
 import { type Kernel, measureRegion, type Region } from '../../geometry/index.ts'
 import { type CastBody, levelSections, regionBox, regionPerimeter } from '../castBody.ts'
-
-/** One pass of the router round the hollow, from the open top down. */
-export type RouterStep = {
-  /** Of the whole hollow, from 1 at the top. */
-  readonly pass: number
-  /** Depth of the bit below the top of the block, mm. */
-  readonly depthMm: number
-  readonly lengthMm: number
-  readonly widthMm: number
-  readonly areaMm2: number
-  /** How far this pass stands in from the one above, as a mean round its edge, mm. */
-  readonly inMm: number
-}
+import type { RouterStep } from '../types.ts'
 
 /** Passes told at most. */
 const MOST = 400

@@ -3,8 +3,9 @@ import type { Piece } from '../../job/index.ts'
 import { outlinePath, pouredLoop } from '../../piece/index.ts'
 import { type BarePart, barePart, DOWN, prism } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
+import { boxOrder } from '../boardBox/boxOrder.ts'
 import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
-import { buildingOrder, step } from '../buildingOrder.ts'
+import { step } from '../buildingOrder.ts'
 import { finding } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
 import type { MouldFact } from '../types.ts'
@@ -88,7 +89,7 @@ export const linedMethod: MouldMethod = {
       hours: plain.built.hours + 0.5,
       order: lineOrder(
         input.piece,
-        buildingOrder({ piece, stock: input.stock, built: { ...plain.built, parts }, method: 'board-box' }),
+        boxOrder({ piece, stock: input.stock, built: { ...plain.built, parts } }),
         liner.backing,
       ),
       comesOff: [

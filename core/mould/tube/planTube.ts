@@ -7,6 +7,7 @@ import { type BarePart, oneLayer, prism } from '../bareParts.ts'
 import { boardMissing, finding, TALL } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
+import { tubeOrder } from './tubeOrder.ts'
 
 /** Hours to cut, line, fix and strap [own]. */
 const HOURS = 1.5
@@ -151,7 +152,7 @@ export const tubeMethod: MouldMethod = {
           ]
         : []),
     ]
-    const built: BuiltMould = {
+    const built: Omit<BuiltMould, 'order'> = {
       ...NOTHING_BESIDE,
       parts,
       materials,
@@ -170,7 +171,7 @@ export const tubeMethod: MouldMethod = {
       depth: height,
       check: () => checkTube(piece, form, tube, fitting, mix.freshKgPerM3),
     }
-    return { built, findings: [] }
+    return { built: { ...built, order: tubeOrder(built) }, findings: [] }
   },
 }
 

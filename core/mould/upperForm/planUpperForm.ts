@@ -12,7 +12,7 @@ import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '.
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
-import { buildingOrder, step } from '../buildingOrder.ts'
+import { step } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
@@ -175,12 +175,7 @@ export const upperFormMethod: MouldMethod = {
       hours: plain.built.hours + HOURS.core + HOURS.form,
       depth: body.height,
       order: [
-        ...buildingOrder({
-          piece: input.piece,
-          stock,
-          built: { ...plain.built, parts: [...plain.built.parts] },
-          method: 'board-box',
-        }).slice(0, -1),
+        ...plain.built.order.slice(0, -1),
         step(
           'laminate',
           'Build the core up in layers, shape it to its draft, fill, coat, and leave it hard right through.',
