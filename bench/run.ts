@@ -11,7 +11,7 @@ import { planPiece } from '../core/plan.ts'
 import { beaded, testJob, testSlab } from '../core/testPiece.ts'
 import { measureBrowser } from './browser.ts'
 import { editAll, openDemo } from './demoPieces.ts'
-import { timeImport } from './importMesh.ts'
+import { timeImport, timePattern } from './importMesh.ts'
 
 /** The packer's Node entry exports nothing; its module file does. */
 const packing: typeof import('maxrects-packer') = await import(
@@ -142,6 +142,10 @@ row(
   'with progress and cancel',
 )
 
+console.log('moulds round a pattern of half a million triangles, once its solid is measured')
+for (const { method, ms, parts } of timePattern(kernel, 500_000))
+  row(`  ${method}, ${parts} parts`, { median: ms, worst: ms }, library, 'bare 2D cut and extrusion', '5 s')
+
 console.log('sheet layout')
 const sheet = { length: 2440, width: 1220 }
 const random = (() => {
@@ -151,11 +155,13 @@ const random = (() => {
     return s / 2147483647
   }
 })()
-const parts = Array.from({ length: 60 }, (_, i) => ({
-  id: `p${i}`,
-  length: Math.round(120 + random() * 900),
-  width: Math.round(60 + random() * 420),
-}))
+const list = (count: number) =>
+  Array.from({ length: count }, (_, i) => ({
+    id: `p${i}`,
+    length: Math.round(120 + random() * 900),
+    width: Math.round(60 + random() * 420),
+  }))
+const parts = list(60)
 let packed = 0
 const packer = times(5, () => {
   packed = Math.min(
@@ -186,5 +192,16 @@ row(
 console.log(
   `  sheets ${laid.sheets.length}, lower bound ${laid.lowerBound}; the packer, which may cut as no saw can, ${packed}`,
 )
+const long = list(300)
+row(
+  '  300 parts',
+  times(1, () => {
+    laid = layOut(long, sheet, { kerf: 3, trim: 0, turnParts: true })
+  }),
+  packer,
+  'a free-form npm packer of 60',
+  '5 s',
+)
+console.log(`  sheets ${laid.sheets.length}, lower bound ${laid.lowerBound}`)
 
 if (process.argv.includes('browser')) await measureBrowser()
