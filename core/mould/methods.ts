@@ -1,4 +1,4 @@
-import type { Piece } from '../job/index.ts'
+import type { MouldChoice, Piece } from '../job/index.ts'
 import { blockMethod } from './block/planBlock.ts'
 import { boardBoxMethod } from './boardBox/planBoardBox.ts'
 import { brushedMethod } from './brushed/planBrushed.ts'
@@ -31,8 +31,9 @@ export const METHODS: readonly MouldMethod[] = [
 
 export const methodOf = (id: MethodId): MouldMethod => METHODS.find((m) => m.id === id)!
 
-/** Whether a method tells its figures from solids, and guesses them until those are built. */
-export const measuresSolids = (id: MethodId): boolean => methodOf(id).estimate !== undefined
+/** Whether a mould's figures are told from solids, and guessed until those are built. */
+export const measuresSolids = ({ method, rubberParts }: MouldChoice): boolean =>
+  methodOf(method).estimate !== undefined || (method === 'block' && rubberParts === 2)
 
 /** Why the chosen method cannot form a piece, in a few words; null when it can. */
 export const whyNoMould = (piece: Piece): string | null => methodOf(piece.mould.method).why(piece)

@@ -111,7 +111,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
         label: 'Keys',
         value: places.length,
         unit: '',
-        note: `balls ${Math.round(2 * radius)} mm across, pressed halfway into the clay`,
+        note: 'balls about half as thick as the wall, pressed halfway into the clay',
       },
       { label: 'Filling hole', value: hole, unit: 'mm', note: 'at the highest point, a funnel over it' },
       {
@@ -121,8 +121,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
         note: '6 mm, one at every other top',
       },
     ],
-    order: (boards, weigh) =>
-      orderOf(parts, boards, parting, places.length, tops.length - 1, rubber, weigh, volumes),
+    order: (boards, weigh) => orderOf(parts, boards, places.length, tops.length - 1, rubber, weigh, volumes),
     comesOff: [
       {
         partIds: boards(parts),
@@ -176,7 +175,6 @@ const ball = ([x, y]: Point, z: number, radius: number): SolidRecipe => ({
 function orderOf(
   parts: readonly BarePart[],
   box: readonly BarePart[],
-  parting: number,
   keys: number,
   vents: number,
   rubber: Rubber,
@@ -193,7 +191,7 @@ function orderOf(
     step('cut', 'Cut the box; fix its base level.', box, 20),
     step(
       'fix',
-      `Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, ${Math.round(parting)} mm above its foot. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
+      `Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, at the height listed. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
       [],
       60,
     ),

@@ -14,7 +14,7 @@ export function useMould() {
     piece,
     job,
     // Shells, coats and layers are guessed from sizes while something is dragged.
-    fresh: measuresSolids(piece.mould.method) ? measured : fresh,
+    fresh: measuresSolids(piece.mould) ? measured : fresh,
     style,
     mould: piece.mould,
     station: plan?.stations.mould ?? null,
