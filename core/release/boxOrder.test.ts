@@ -122,6 +122,13 @@ describe('a board box from bare boards to stripped', () => {
     expect(codes.lastIndexOf('cut')).toBeLessThan(codes.indexOf('fix'))
     expect(codes.at(-1)).toBe('check')
   })
+  it('a knockout of some size gets its air hole and handles, a small one does not', () => {
+    const says = (diameter: number) =>
+      plan(hole({}, { kind: 'round', diameter })).builds.some((t) =>
+        /air hole right through drain knockout/.test(t),
+      )
+    expect([says(160), says(40)]).toEqual([true, false])
+  })
   it('what hangs from a bridge comes off before the sides, wedges before their halves', () => {
     const { strips } = plan(sides({ apron: { drop: 40, thickness: 30 } }))
     const at = (of: readonly string[], words: RegExp) => of.findIndex((t) => words.test(t))

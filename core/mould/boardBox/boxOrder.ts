@@ -13,6 +13,8 @@ type Told = {
   readonly built: Omit<BuiltMould, 'order'>
 }
 
+/** Knockouts from this size across get an air hole and handles, mm [own]. */
+const HANDLED = 60
 /** A joint this near the next knockout cannot be tooled once that one stands, mm [own]. */
 const REACH = 60
 
@@ -63,6 +65,18 @@ export function boxOrder({ piece, stock, built }: Told): BuildStep[] {
     )
   const raw = [...knockouts.filter((p) => p.layers.length > 0 && !p.id.endsWith('/disc')), ...corners]
   if (raw.length > 0) steps.push(...sealEdges(piece, stock, raw, built.tapeLengthMm))
+  const held = knockouts.filter(
+    (p) => p.layers.length > 0 && Math.min(p.lengthMm, p.widthMm) >= HANDLED && !p.id.endsWith('/disc'),
+  )
+  if (held.length > 0)
+    steps.push(
+      step(
+        'mark',
+        `Drill a thin air hole right through ${namesOf(held)}, waxed shut for the pour, and drive two screws into the top of each for handles: without air it holds like a sucker.`,
+        held,
+        held.length * WORK.place,
+      ),
+    )
   if (base)
     steps.push(
       step(
