@@ -5,7 +5,7 @@ import { namesOf, step, WAIT, WORK } from '../buildingOrder.ts'
 import type { BuiltMould } from '../method.ts'
 import { type BuildStep, planOf } from '../types.ts'
 import { sealantReady } from './fixings.ts'
-import { openingKeyOf } from './knockouts.ts'
+import { openingKeyOf } from './knockoutChoice.ts'
 
 type Told = {
   readonly piece: Piece

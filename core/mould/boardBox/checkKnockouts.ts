@@ -3,7 +3,7 @@ import type { Stock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { finding } from '../checkMould.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { knockoutKind, MOST_WRAP, openingKeyOf, plugFor, tubeFor } from './knockouts.ts'
+import { knockoutKind, MOST_WRAP, openingKeyOf, plugFor, tubeFor } from './knockoutChoice.ts'
 
 /** What is wrong with what makes the openings, and with the blocks that are glued up. */
 export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): Finding[] {

@@ -15,7 +15,7 @@ import { boxParts } from './boxParts.ts'
 import { checkBox, checkBoxStock } from './checkBox.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
 import { formers } from './formers.ts'
-import { knockoutKind, openingKeyOf, plugFor, tubeFor } from './knockouts.ts'
+import { knockoutKind, openingKeyOf, plugFor, tubeFor } from './knockoutChoice.ts'
 import { LIFE } from './life.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */

@@ -1,0 +1,54 @@
+import type { MouldChoice, Opening } from '../../job/index.ts'
+import type { Plug, Tube } from '../../stock/index.ts'
+
+export type KnockoutKind = MouldChoice['knockoutKinds'][string]
+
+/** Wrap that makes up the difference between a tube and its opening is at most this thick, mm [own]. */
+export const MOST_WRAP = 12
+/** The part of a name that tells the opening of a knockout or its wrap. */
+export const openingKeyOf = (partId: string): string => partId.split('/')[1] ?? ''
+
+/** What an opening is made by where the maker named nothing. */
+export const knockoutKind = (mould: MouldChoice, openingId: string): KnockoutKind =>
+  mould.knockoutKinds[openingId] ?? 'laminate'
+
+/** The widest tube that goes into a round opening with its wrap; null where none comes within a wrap of it. */
+export function tubeFor(diameter: number, wrap: number, tubes: readonly Tube[]): Tube | null {
+  const outside = (t: Tube) => t.inside + 2 * t.wall
+  const fitting = tubes.filter((t) => outside(t) <= diameter - 2 * wrap + 1e-6)
+  const widest = fitting.reduce<Tube | null>((a, b) => (a && outside(a) >= outside(b) ? a : b), null)
+  return widest && (diameter - outside(widest)) / 2 <= MOST_WRAP ? widest : null
+}
+
+/** A bought plug is taken for an opening this near its own size, mm, and draft, degrees [own]. */
+export const PLUG_NEAR = { mm: 0.5, deg: 0.25 }
+
+const across = (shape: Opening['shape']): readonly [number, number, number] | null =>
+  shape.kind === 'round'
+    ? [shape.diameter, shape.diameter, shape.diameter / 2]
+    : shape.kind === 'rectangle'
+      ? [shape.length, shape.width, shape.radius]
+      : null
+
+/** How far a plug is from an opening, mm over all its sizes; null where it cannot form it at all. */
+export function plugAway({ shape, draftDeg }: Opening, plug: Plug, deep: number): number | null {
+  const own = across(shape)
+  if (!own || plug.height < deep) return null
+  const sizes = [plug.length, plug.width, plug.radius].map((size, k) => Math.abs(size - own[k]!))
+  return Math.max(...sizes) + 4 * Math.max(0, Math.abs(plug.draftDeg - draftDeg) - PLUG_NEAR.deg)
+}
+
+/** The plug in stock that forms an opening, and the one that comes nearest. */
+export function plugFor(
+  opening: Opening,
+  plugs: readonly Plug[],
+  deep: number,
+): { readonly fits: Plug | null; readonly nearest: Plug | null } {
+  const near = plugs
+    .flatMap((plug) => {
+      const away = plugAway(opening, plug, deep)
+      return away === null ? [] : [{ plug, away }]
+    })
+    .sort((a, b) => a.away - b.away)[0]
+  return { fits: near && near.away <= PLUG_NEAR.mm ? near.plug : null, nearest: near?.plug ?? null }
+}
