@@ -109,6 +109,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       routerPass: 6,
       printer: firstId(stock.printers),
       filament: firstId(stock.filaments),
+      formersPrinted: false,
       shellWall: 4,
       shells: 2,
       flange: 20,

@@ -57,6 +57,7 @@ const NEW_ROWS = () => {
 const NEW_CHOICES = {
   sideBoards: {},
   joinLong: false,
+  formersPrinted: false,
   proveSheets: false,
   holdBy: 'screws',
   knockoutKinds: {},

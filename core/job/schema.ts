@@ -91,6 +91,10 @@ export const mouldChoiceSchema = z.strictObject({
   routerPass: z.number().min(0.1).max(100).describe('depth of one pass of the router, mm'),
   printer: id,
   filament: id,
+  formersPrinted: z
+    .boolean()
+    .default(false)
+    .describe('formers of a board box printed, a wall as shellWall all round, instead of shaped by hand'),
   shellWall: distance.describe('wall of a printed or laid-up shell, mm'),
   shells: z.union([z.literal(1), z.literal(2), z.literal(4)]).describe('shells round the piece'),
   flange: distance.describe('width of the flanges by which shells are held together, mm'),

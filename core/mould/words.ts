@@ -46,6 +46,11 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
         remedy: 'Laminate from every board in stock',
       }
+    case 'pot-life-short':
+      return {
+        what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${Number(f.potMinutes).toFixed(0)}`,
+        why: `It thickens in the pot before the box is full. Mix ${f.pots} pots one after the other and pour each onto the last while it is wet, or take a slower rubber; heat makes it quicker.`,
+      }
     case 'rubber-must-stretch':
       return {
         what: `The mouth of the block must open by ${f.percent}% to let the cast go`,
@@ -65,6 +70,12 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         what: `${f.plug} in stock makes ${f.opening} as it is`,
         why: `It lasts ${f.casts} casts${Number(f.price) > 0 ? ` for ${f.price}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
         remedy: 'Use the bought plug',
+      }
+    case 'former-over-bed':
+      return {
+        what: `${f.part} is ${mm(f.lengthMm)} × ${mm(f.widthMm)}; the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
+        why: 'A former over the bed is printed in pieces and glued, its joint filled and sanded; or shaped from board or foam.',
+        remedy: 'Shape the formers by hand',
       }
     case 'knockout-many-layers':
       return {

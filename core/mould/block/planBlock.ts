@@ -17,6 +17,8 @@ import { twoPart } from './twoPart.ts'
 const HOURS = 6
 /** A pattern of sealed board or foam is lighter than rubber, kg/m3. */
 const PATTERN_KG_PER_M3 = 650
+/** Minutes to weigh and mix a pot, and to pour a thin stream of a kilogram [own]. */
+const POUR = { start: 5, perKg: 1.5 }
 /** Rubber beyond this, litres, wants a jacket with a thin skin instead. */
 const HEAVY = 15
 
@@ -154,6 +156,18 @@ export const blockMethod: MouldMethod = {
               { wallMm: wall, wantedMm: wanted, rubber: rubber.name, shore: rubber.hardnessShoreA },
               [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberWall: null } }],
             ),
+          )
+        const onePour = halves ? Math.max(halves.lower, halves.upper) : volume
+        const { kg, potMinutes } = rubberAmounts(rubber, onePour)
+        const pourMinutes = POUR.start + POUR.perKg * kg
+        if (pourMinutes > potMinutes)
+          found.push(
+            finding(piece, 'pot-life-short', 'warn', 'rubber', {
+              rubber: rubber.name,
+              potMinutes,
+              pourMinutes: Math.ceil(pourMinutes),
+              pots: Math.ceil((POUR.perKg * kg) / Math.max(1, potMinutes - POUR.start)),
+            }),
           )
         if (volume / 1e6 > HEAVY)
           found.push(

@@ -80,6 +80,20 @@ describe('a block in two halves', () => {
     })
     expect(plan(flat).findings.map((f) => f.code)).not.toContain('rubber-must-stretch')
   })
+  it.each([
+    ['a tile', 20, false],
+    ['a thick one', 200, true],
+  ])('a pour that outlasts the pot is told, by its kilograms: %s', (_, thickness, told) => {
+    const piece = testSlab({
+      thickness,
+      outline: { kind: 'rectangle', length: 300, width: 300, radii: [0, 0, 0, 0] },
+    })
+    const { station, findings } = plan(piece, { rubberWall: 40 })
+    const found = findings.find((f) => f.code === 'pot-life-short')
+    expect(found !== undefined).toBe(told)
+    const kg = station!.figures.materials[0]!.amount
+    if (found) expect(found.facts.pourMinutes).toBe(Math.ceil(5 + 1.5 * kg))
+  })
   it.each<[MouldChoice['holdBy'], RegExp]>([
     ['screws', /screws from below/],
     ['glue', /cm² of glue/],

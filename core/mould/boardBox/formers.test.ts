@@ -138,4 +138,40 @@ describe('formers in a board box', () => {
     ],
     ['letters on a side', { lettering: [letters(-3, 'side/front')] }, /on its sides/],
   ])('says what it does not form: %s', (_, over, why) => expect(whyNoMould(testSlab(over))).toMatch(why))
+  it('printed: a wall and a lattice, each as its solid is, flat side down, or told that it is over the bed', () => {
+    const printed = (piece: SlabPiece, patch: Partial<SlabPiece['mould']> = {}) =>
+      plan({ ...piece, mould: { ...piece.mould, formersPrinted: true, ...patch } })
+    const { station, findings } = printed(
+      testSlab({
+        openings: [dish, { ...dish, id: 'under', on: 'bottom', u: { rule: 'fromStart', distance: 100 } }],
+      }),
+    )
+    const { prints, materials } = station!.figures
+    expect(prints.map((p) => [p.partId, p.lies.z[2]])).toEqual([
+      ['former/dish', 1],
+      ['former/under', -1],
+    ])
+    const filament = testStock.filaments.find((f) => f.id === testSlab().mould.filament)!
+    for (const row of prints) {
+      const body = measure(station!.parts.find((p) => p.id === row.partId)!.recipe)
+      const wall = Math.min(body.volume, body.area * testSlab().mould.shellWall)
+      const grams = (wall + 0.1 * (body.volume - wall)) * filament.densityKgPerM3 * 1e-6
+      expect(row.grams / grams).toBeCloseTo(1, 3)
+    }
+    expect(materials[0]!.amount * 1000).toBeCloseTo(
+      prints.reduce((sum, p) => sum + p.grams, 0),
+      6,
+    )
+    expect(findings.map((f) => f.code)).not.toContain('former-over-bed')
+    const large = printed(testSlab({ panels: [field(9)] })).findings.find(
+      (f) => f.code === 'former-over-bed',
+    )!
+    expect(large.remedies[0]!.changes[0]).toMatchObject({ patch: { formersPrinted: false } })
+    expect(
+      printed(testSlab({ openings: [dish] }), { printer: 'gone' }).findings.map((f) => f.code),
+    ).toContain('printer-missing')
+    expect(
+      printed(testSlab({ openings: [dish] }), { filament: 'gone' }).findings.map((f) => f.code),
+    ).toContain('filament-missing')
+  })
 })

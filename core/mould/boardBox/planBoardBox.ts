@@ -17,6 +17,7 @@ import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.t
 import { formers } from './formers.ts'
 import { knockoutKind, openingKeyOf, plugFor, tubeFor } from './knockoutChoice.ts'
 import { LIFE } from './life.ts'
+import { printedFormers } from './printedFormers.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
 const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2, former: 0.4 }
@@ -50,12 +51,14 @@ export const boardBoxMethod: MouldMethod = {
       plugs: stock.plugs,
       freshKgPerM3: mix.freshKgPerM3,
     })
-    const formed = formers(
+    const bare = formers(
       input,
       piece,
       geometry,
       box.filter((p) => p.role === 'knockout' || p.role === 'wrap'),
     )
+    const printed = piece.mould.formersPrinted && bare.length > 0 ? printedFormers(input, bare) : null
+    const formed = printed?.parts ?? bare
     const parts = [...box, ...formed]
     const { spacing, holds } = screwSpacing(piece, base, side, mix)
     const bowing = input.costsOnly ? [] : bowedSides(piece, parts, sideBoard, mix, holds)
@@ -68,7 +71,8 @@ export const boardBoxMethod: MouldMethod = {
     )
     const built: Omit<BuiltMould, 'order'> = {
       parts,
-      materials: knockoutMaterials(piece, parts, stock),
+      materials: [...knockoutMaterials(piece, parts, stock), ...(printed?.materials ?? [])],
+      prints: printed?.prints ?? [],
       lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
       alternatives: [],
       screws: screwRows(piece, parts, base, side, spacing),
@@ -102,14 +106,16 @@ export const boardBoxMethod: MouldMethod = {
       life,
       faceM2: figures.surfaceAreaM2,
       depth: piece.poured.full,
-      check: (layouts) =>
-        checkBox(
+      check: (layouts) => [
+        ...checkBox(
           piece,
           parts,
           layouts,
           { holds, pressure: pressureAt(piece.poured.full, mix.freshKgPerM3), casts: life, bowing },
           stock,
         ),
+        ...(printed?.findings ?? []),
+      ],
     }
     return { built: { ...built, order: boxOrder({ piece: any, stock, built }) }, findings }
   },

@@ -5,6 +5,7 @@ import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
+import { FormerPrints } from './FormerPrints.tsx'
 import { HoldDown } from './HoldDown.tsx'
 import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
 import { KnockoutKinds, SideBoards } from './SideBoards.tsx'
@@ -133,6 +134,7 @@ export function BoardBoxBench() {
       )}
       <KnockoutKinds />
       {mould.method === 'board-box' && <Facts />}
+      {mould.method === 'board-box' && <FormerPrints />}
       <CutTable />
       {figures && (
         <div className={fresh ? '' : 'stale'}>

@@ -1,0 +1,47 @@
+import { Pick } from '../../ui/Choice.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
+import { Switch } from '../../ui/Switch.tsx'
+import { Prints } from './Prints.tsx'
+import { useMould } from './useMould.ts'
+
+/** Whether the formers of a box are shaped by hand or printed, and what they take to print. */
+export function FormerPrints() {
+  const { mould, station, job, choose, mm } = useMould()
+  const formers = station?.parts.filter((p) => p.id.startsWith('former/')) ?? []
+  if (formers.length === 0) return null
+  return (
+    <>
+      <Switch
+        label="Formers printed"
+        on={mould.formersPrinted}
+        onSwitch={(formersPrinted) =>
+          choose(formersPrinted ? 'formers printed' : 'formers shaped by hand', { formersPrinted })
+        }
+      />
+      {mould.formersPrinted && (
+        <>
+          <Pick
+            label="Printer"
+            value={mould.printer}
+            options={job.stock.printers}
+            onChoose={(printer) => choose('printer', { printer })}
+          />
+          <Pick
+            label="Filament"
+            value={mould.filament}
+            options={job.stock.filaments}
+            onChoose={(filament) => choose('filament', { filament })}
+          />
+          <MeasureField
+            label="Wall of a former"
+            value={mould.shellWall}
+            min={0.2}
+            max={50}
+            onCommit={(shellWall) => choose(`wall ${mm(shellWall)}`, { shellWall })}
+          />
+          <Prints />
+        </>
+      )}
+    </>
+  )
+}
