@@ -100,6 +100,7 @@ const LISTS: readonly { list: StockList; heading: string; one: string; fields: r
     fields: [
       size('length', 'Length or diameter, wide end'),
       size('width', 'Width, wide end'),
+      size('radius', 'Corner radius; half the width is round'),
       size('height', 'Height'),
       { key: 'draftDeg', label: 'Draft', kind: 'number', unit: '°' },
       casts,
