@@ -90,7 +90,7 @@ test('a column in a card tube: the tube is chosen, one of another bore is told',
   await expect(station(page, 'Mould')).not.toContainText('stops the pour')
   await bench(page).locator('summary', { hasText: 'other ways to build it' }).click()
   await bench(page).getByRole('button', { name: 'rubber block' }).click()
-  await expect(findings(page)).toContainText('L of rubber')
+  await expect(findings(page)).toContainText('Mixing and pouring takes about')
 })
 
 test('a tile in a rubber block: weighed by parts, a thin wall is told', async ({ page }) => {

@@ -188,7 +188,10 @@ describe('a rubber block', () => {
       plan(piece, stock).findings.map((f) => [f.code, f.level])
     expect(codes(small)).toEqual([])
     expect(codes(chosen(small, { rubberWall: 9 }))).toEqual([['rubber-wall-thin', 'warn']])
-    expect(codes(chosen(testTop(), { method: 'block' }))).toEqual([['rubber-heavy', 'note']])
+    expect(codes(chosen(testTop(), { method: 'block' }))).toEqual([
+      ['pot-life-short', 'warn'],
+      ['rubber-heavy', 'note'],
+    ])
     expect(codes(chosen(small, { rubber: 'gone', sideBoard: 'gone' }))).toEqual([
       ['board-missing', 'stop'],
       ['rubber-missing', 'stop'],

@@ -71,7 +71,7 @@ export function boxOrder({ piece, stock, built }: Told): BuildStep[] {
   if (held.length > 0)
     steps.push(
       step(
-        'mark',
+        'cut',
         `Drill a thin air hole right through ${namesOf(held)}, waxed shut for the pour, and drive two screws into the top of each for handles: without air it holds like a sucker.`,
         held,
         held.length * WORK.place,

@@ -12,7 +12,7 @@ export function FormerPrints() {
   return (
     <>
       <Switch
-        label="Formers printed"
+        label="Print the formers"
         on={mould.formersPrinted}
         onSwitch={(formersPrinted) =>
           choose(formersPrinted ? 'formers printed' : 'formers shaped by hand', { formersPrinted })
