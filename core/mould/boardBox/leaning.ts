@@ -130,7 +130,7 @@ type Quad = Strip['corners']
 const FACES = ['back', 'end', 'face', 'end'] as const
 
 /** Four plan corners as a loop, anticlockwise, its sides named after the part. */
-function quad(corners: readonly Point[], name: string): Loop {
+export function quad(corners: readonly Point[], name: string): Loop {
   const turned = [...corners].reverse()
   return turned.map((from, k) => ({
     name: `${name}/${FACES[k % 4]!}`,

@@ -6,7 +6,7 @@ import { type BarePart, barePart, DOWN, oneLayer, UP } from '../bareParts.ts'
 import { chooseLaminate } from '../laminate.ts'
 import { type BoxedSlab, leanOf, stripHigh } from './boxedSlab.ts'
 import { boxInside } from './boxInside.ts'
-import { leanInset, ruled } from './leaning.ts'
+import { leanInset, quad, ruled } from './leaning.ts'
 
 /** A liner of rubber or moulded plastic, kg/m3 [own]. */
 const LINER_KG_PER_M3 = 1100
@@ -53,6 +53,7 @@ export function linerParts(piece: BoxedSlab, path: readonly PathCorner[]): BareP
         thicknessMm: liner,
         pull: outward(low),
         foot: null,
+        atOutline: quad(leanOf(piece, side).slope < 0 ? top : low, `liner/${side}`),
         mass: {
           volume: ((spanOf(low[0], low[1]) + spanOf(low[3], low[2])) / 2) * liner * high,
           kgPerM3: LINER_KG_PER_M3,
@@ -135,6 +136,7 @@ function apronBack(piece: BoxedSlab, path: readonly PathCorner[], side: SideId, 
       leadMm: 0,
     },
     foot: null,
+    atOutline: quad(low, `apron/${side}`),
     mass: { volume: ((ends[0]! + ends[1]!) / 2) * t * drop, kgPerM3: board.densityKgPerM3 },
     recipe: ruled(low, top, high, high + drop, `apron/${side}`),
   })
