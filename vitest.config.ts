@@ -1,5 +1,12 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['{core,web,server,cli,scripts}/**/*.test.ts'], environment: 'node', testTimeout: 60_000 },
+  test: {
+    include: ['{core,web,server,cli,scripts}/**/*.test.ts'],
+    environment: 'node',
+    testTimeout: 60_000,
+    // Nothing else runs beside them: no core is kept free.
+    maxWorkers: Math.max(2, availableParallelism()),
+  },
 })
