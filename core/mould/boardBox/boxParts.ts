@@ -1,4 +1,10 @@
-import { type Loop, type PathCorner, pathLoop, type SolidRecipe } from '../../geometry/index.ts'
+import {
+  type Loop,
+  measureRecipe,
+  type PathCorner,
+  pathLoop,
+  type SolidRecipe,
+} from '../../geometry/index.ts'
 import { loftLoop, type PieceGeometry, pouredLoop, sidesOf, sideWords } from '../../piece/index.ts'
 import type { Board } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism } from '../bareParts.ts'
@@ -64,10 +70,13 @@ function basePart({ base, baseUnder, baseLow }: BoxPlan, board: Board): BarePart
     recipe: baseUnder ? bevelled(edge(base.outline), baseUnder) : edge(base.outline),
     ...(baseUnder && {
       foot: base.outline,
-      mass: { volume: base.length * base.width * board.thickness, kgPerM3: board.densityKgPerM3 },
+      mass: { volume: loftVolume(bevelled(edge(base.outline), baseUnder)), kgPerM3: board.densityKgPerM3 },
     }),
   })
 }
+
+/** Exact volume of a body between two outlines, mm3. */
+const loftVolume = (recipe: SolidRecipe): number => Math.abs(measureRecipe(recipe)?.volume ?? 0)
 
 /** A base whose edges lean with the strips that go round them: from its plan at its underside up to its face. */
 function bevelled(plain: SolidRecipe, under: readonly PathCorner[]): SolidRecipe {
@@ -121,10 +130,7 @@ function stripPart(strip: BoxPlan['strips'][number], low: number, board: Board):
       foot: leaning.foot,
       atOutline: leaning.atOutline,
       mass: {
-        volume:
-          insideLengthMm *
-          board.thickness *
-          (leaning.width - board.thickness * Math.abs(Math.tan((leaning.edgeDeg * Math.PI) / 180))),
+        volume: loftVolume(leaning.recipe),
         kgPerM3: board.densityKgPerM3,
       },
       recipe: leaning.recipe,

@@ -1,3 +1,4 @@
+import type { SolidRecipe } from '../../geometry/index.ts'
 import type { Piece, SideId } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { PieceStation } from '../../piece/index.ts'
@@ -5,7 +6,14 @@ import type { Board, Stock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import type { BarePart } from '../bareParts.ts'
 import { bowedSides } from '../bowedSides.ts'
-import { type BuiltMould, type MouldMethod, NO_STRAPS, type StockLengths } from '../method.ts'
+import { volumeOf } from '../castBody.ts'
+import {
+  type BuiltMould,
+  type MethodInput,
+  type MouldMethod,
+  NO_STRAPS,
+  type StockLengths,
+} from '../method.ts'
 import { displacedBy, partDensity, partVolume } from '../partMass.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 import { asBoxed, type BoxedSlab, whyNoBox } from './boxedSlab.ts'
@@ -41,7 +49,7 @@ export const boardBoxMethod: MouldMethod = {
     if (!base || !side || !sealant) return { built: null, findings }
     const { geometry, figures } = pieceStation
     const skin = stock.skins.find((s) => s.id === piece.mould.skin)
-    const box = boxParts(piece, geometry, {
+    const stood = boxParts(piece, geometry, {
       base,
       sideBoard,
       laminate,
@@ -51,6 +59,7 @@ export const boardBoxMethod: MouldMethod = {
       plugs: stock.plugs,
       freshKgPerM3: mix.freshKgPerM3,
     })
+    const box = stood.map((p) => measuredPart(input, p))
     const bare = formers(
       input,
       piece,
@@ -121,8 +130,16 @@ export const boardBoxMethod: MouldMethod = {
   },
 }
 
-/** Tube and foam for knockouts, by what is cut off. */
+/** A part that is cut from several bodies weighs what its solid does. */
+const measuredPart = (input: MethodInput, part: BarePart): BarePart =>
+  part.mass && CUT.includes(part.recipe.kind)
+    ? { ...part, mass: { ...part.mass, volume: volumeOf(input, part.recipe, part.mass.volume) } }
+    : part
+const CUT: readonly SolidRecipe['kind'][] = ['trimmed', 'intersection', 'difference']
+
+/** Plugs by the piece; tube and foam for every cast that one mould is planned for: both are lost with it. */
 function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): MaterialRow[] {
+  const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
   return parts.flatMap((part): MaterialRow[] => {
     const opening = piece.openings.find((o) => o.id === openingKeyOf(part.id).replace(/\.\d+$/, ''))
     if (part.role !== 'knockout' || part.id.split('/').length !== 2 || !opening) return []
@@ -149,9 +166,9 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
       return [
         {
           name: tube.name,
-          amount: part.thicknessMm,
-          unit: 'mm',
-          cost: tube.price === null ? null : (tube.price * part.thicknessMm) / tube.length,
+          amount: (part.thicknessMm * casts) / 1000,
+          unit: 'm',
+          cost: tube.price === null ? null : (tube.price * part.thicknessMm * casts) / tube.length,
           note: 'cut square, slit down one side before it is taped: it folds inward to come out',
           isPart: true,
         },
@@ -160,12 +177,12 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
       ? [
           {
             name: `${foam.name} for ${opening.name}`,
-            amount: part.mass!.volume / 1e6,
+            amount: (part.mass!.volume * casts) / 1e6,
             unit: 'L',
             cost:
               foam.price === null
                 ? null
-                : (foam.price * part.mass!.volume) / (foam.length * foam.width * foam.thickness),
+                : (foam.price * part.mass!.volume * casts) / (foam.length * foam.width * foam.thickness),
             note: 'taped all over; it is dug out and lasts one cast',
             isPart: true,
           },
@@ -227,6 +244,8 @@ const formerFacts = (formed: readonly BarePart[]): MouldFact[] => [
 
 const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {
   if (part.role === 'corner') return (Math.PI / 2) * part.lengthMm
-  const opening = openings.find((o) => o.key === openingKeyOf(part.id))
+  // A split one is taped round as one; a centring disc stands dry in its tube.
+  const taped = part.id.split('/').length === 2 || part.id.endsWith('/first')
+  const opening = taped ? openings.find((o) => o.key === openingKeyOf(part.id)) : undefined
   return opening ? perimeterOf(opening) : 0
 }

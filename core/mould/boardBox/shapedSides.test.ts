@@ -95,6 +95,12 @@ function expectClosed(piece: SlabPiece) {
     expect(covered / around).toBeLessThan(1.001)
   }
   expect(low).toBeGreaterThanOrEqual(0)
+  // Every board weighs what its solid does.
+  for (const p of station!.figures.parts.filter((q) => q.boardId !== null)) {
+    const board = testStock.boards.find((b) => b.id === p.boardId)!
+    const solid = parts.find((q) => q.id === p.id)!
+    expect(p.weightKg / (volume(solid.recipe) * board.densityKgPerM3 * 1e-9)).toBeCloseTo(1, 3)
+  }
   return station!
 }
 
@@ -348,7 +354,7 @@ describe('knockouts', () => {
       (Math.PI / 4) * ((outside + 6) ** 2 - outside ** 2) * 45,
       -4,
     )
-    expect(station!.figures.materials.map((m) => [m.name, m.amount])).toEqual([[tube.name, 45]])
+    expect(station!.figures.materials.map((m) => [m.name, m.amount])).toEqual([[tube.name, 0.045]])
     // It floats by all it keeps out.
     expect(station!.figures.holdDown[0]!.holdForceN).toBeGreaterThan(
       0.5 * 9.8 * 2300 * (Math.PI / 4) * outside ** 2 * 45e-9,
@@ -358,6 +364,26 @@ describe('knockouts', () => {
     expect(none.findings.map((f) => f.code)).toContain('no-tube-knockout')
     const square = plan(testSlab({ ...opening({}), ...kind('tube') }))
     expect(square.findings.map((f) => f.code)).toContain('no-tube-knockout')
+  })
+  it('a split one is taped round once, and weighs as much as whole', () => {
+    const weigh = (k: MouldChoice['knockoutKinds'][string]) => {
+      const { figures } = plan(testSlab({ ...opening({}), ...kind(k) })).station!
+      const own = figures.parts.filter((p) => p.role === 'knockout')
+      return [figures.tapeLengthMm, own.reduce((sum, p) => sum + p.weightKg, 0)] as const
+    }
+    const [whole, halves] = [weigh('laminate'), weigh('split')]
+    expect(halves[0]).toBeCloseTo(whole[0], 6)
+    expect(halves[1] / whole[1]).toBeCloseTo(1, 3)
+  })
+  it('foam and tube are bought for every cast, a plug once', () => {
+    const tube = testStock.tubes.find((t) => t.id === 'tube-150')!
+    const cost = (k: MouldChoice['knockoutKinds'][string], plannedCasts: number) => {
+      const [across, draftDeg] = k === 'bought' ? [110, 2] : [tube.inside + 2 * tube.wall + 4, 0]
+      const piece = testSlab({ ...opening({ draftDeg }, round(across)), ...kind(k), plannedCasts })
+      return plan(piece).station!.figures.materials[0]!.cost!
+    }
+    for (const k of ['foam', 'tube'] as const) expect(cost(k, 4) / cost(k, 1)).toBeCloseTo(4, 6)
+    expect(cost('bought', 4)).toBe(cost('bought', 1))
   })
   it('a tall one of many boards is offered in a tube that fits, else in foam', () => {
     const tall = (diameter: number) =>

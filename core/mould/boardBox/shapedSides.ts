@@ -84,7 +84,7 @@ export function apronParts(
   const aproned = sidesOf(piece).filter((s) => piece.sides[s]!.apron)
   if (aproned.length === 0) return []
   return piece.attitude.down === 'bottom'
-    ? [builtUpFloor(piece, geometry, boards)]
+    ? [builtUpFloor(piece, geometry, path, boards)]
     : aproned.map((side) => apronBack(piece, path, side, sideBoard(side)))
 }
 
@@ -142,17 +142,22 @@ function apronBack(piece: BoxedSlab, path: readonly PathCorner[], side: SideId, 
   })
 }
 
-function builtUpFloor(piece: BoxedSlab, geometry: PieceGeometry, boards: readonly Board[]): BarePart {
+function builtUpFloor(
+  piece: BoxedSlab,
+  geometry: PieceGeometry,
+  path: readonly PathCorner[],
+  boards: readonly Board[],
+): BarePart {
   const by = pouredPlacement(piece.attitude, geometry)
   const { low } = piece.poured
   const hollows = apronCutters({ ...piece, attitude: { down: 'bottom', turnDeg: 0 } })
   const laminate = chooseLaminate(low, boards)
-  const across = (side: 'front' | 'left', whole: number) => {
-    const back = side === 'front' ? 'back' : 'right'
-    const taken = [side, back].reduce((sum, s) => sum + (piece.sides[s]?.apron?.thickness ?? 0), 0)
-    return Math.max(1, whole - taken)
-  }
-  const [length, width] = [across('left', geometry.length), across('front', geometry.width)]
+  const behind = insetPath(path, (side) => {
+    const { apron, liner } = piece.sides[side]!
+    return liner + (apron?.thickness ?? 0)
+  })
+  const span = (of: (c: PathCorner) => number) => Math.max(...behind.map(of)) - Math.min(...behind.map(of))
+  const [length, width] = [span((c) => c.x), span((c) => c.y)]
   const recipe: SolidRecipe = {
     kind: 'intersection',
     of: [

@@ -1,12 +1,12 @@
-import { Pick } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
+import { PrinterPicks } from './PrinterPicks.tsx'
 import { Prints } from './Prints.tsx'
 import { useMould } from './useMould.ts'
 
 /** Whether the formers of a box are shaped by hand or printed, and what they take to print. */
 export function FormerPrints() {
-  const { mould, station, job, choose, mm } = useMould()
+  const { mould, station, choose, mm } = useMould()
   const formers = station?.parts.filter((p) => p.id.startsWith('former/')) ?? []
   if (formers.length === 0) return null
   return (
@@ -20,18 +20,7 @@ export function FormerPrints() {
       />
       {mould.formersPrinted && (
         <>
-          <Pick
-            label="Printer"
-            value={mould.printer}
-            options={job.stock.printers}
-            onChoose={(printer) => choose('printer', { printer })}
-          />
-          <Pick
-            label="Filament"
-            value={mould.filament}
-            options={job.stock.filaments}
-            onChoose={(filament) => choose('filament', { filament })}
-          />
+          <PrinterPicks />
           <MeasureField
             label="Wall of a former"
             value={mould.shellWall}

@@ -9,6 +9,7 @@ import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
 import { HoldDown } from './HoldDown.tsx'
 import { Materials } from './Materials.tsx'
+import { PrinterPicks } from './PrinterPicks.tsx'
 import { Prints } from './Prints.tsx'
 import { RouterTable } from './RouterTable.tsx'
 import { useMould } from './useMould.ts'
@@ -90,21 +91,9 @@ export function LayersBench() {
 
 /** Printed shells: printer, filament, wall, how they part. */
 export function PrintedBench() {
-  const { mould, job, choose } = useMould()
   return (
     <>
-      <Pick
-        label="Printer"
-        value={mould.printer}
-        options={job.stock.printers}
-        onChoose={(printer) => choose('printer', { printer })}
-      />
-      <Pick
-        label="Filament"
-        value={mould.filament}
-        options={job.stock.filaments}
-        onChoose={(filament) => choose('filament', { filament })}
-      />
+      <PrinterPicks />
       <Shells label="Shells" />
       <LengthField label="Wall" field="shellWall" min={0.4} max={60} />
       <LengthField label="Flange" field="flange" min={5} max={100} />
