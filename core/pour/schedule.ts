@@ -132,6 +132,15 @@ export function pourSchedule({ piece, settings, mixer, stations }: PourInput, ti
       'Run the edging tool along the open edges',
       Math.max(times.trowel, sheen + 10),
     )
+  // Top down an apron rises above the slab: it is filled once that bears its foot, and before the two no longer bond.
+  if (mould?.parts.some((p) => p.id.startsWith('apron/') && p.pull[2] > 0))
+    add(
+      'fill-aprons',
+      sheen,
+      sheen + 10,
+      'Set the apron backs on their bridges, roughen the slab under them and fill the aprons, rodded into it',
+      times.initialSet,
+    )
   add('cover', sheen, sheen + 5, 'Sheen gone: float if wanted, then cover with film', times.initialSet)
   if (open === 'top')
     add(

@@ -8,6 +8,7 @@ export type StepCode =
   | 'lay-mesh'
   | 'compact'
   | 'screed'
+  | 'fill-aprons'
   | 'cover'
   | 'trowel'
   | 'tool-edges'

@@ -14,6 +14,7 @@ const SHORT: Readonly<Record<ScheduleStep['code'], string>> = {
   cover: 'cover',
   trowel: 'trowel',
   'tool-edges': 'edges',
+  'fill-aprons': 'aprons',
   'ease-knockouts': 'ease',
   'sides-off': 'sides off',
   'sharp-sides-off': 'sharp sides',
