@@ -3,6 +3,7 @@ import type { Solid, SolidScope } from './kernel.ts'
 import type { SolidRecipe, Vector } from './recipe.ts'
 import { sectionOf } from './region.ts'
 import { type CutPlane, sectionSolid } from './sectionSolid.ts'
+import { stackBands } from './stackBands.ts'
 import { turnedChords } from './turnedMesh.ts'
 
 type Turned = Extract<SolidRecipe, { kind: 'turned' }>
@@ -34,10 +35,10 @@ export function growSolid(scope: SolidScope, dense: Manifold, by: number): Manif
     if (last && alike(last.plan, plan)) last.to = b
     else bands.push({ from: a, to: b, plan })
   }
-  const bodies = bands.map(({ from, to, plan }) =>
-    scope.keep(scope.keep(plan.extrude(to - from)).translate(0, 0, from)),
+  return stackBands(
+    scope,
+    bands.map(({ from, to, plan }) => ({ from, to, plan: plan.toPolygons() })),
   )
-  return scope.keep(scope.kernel.Manifold.union(bodies))
 }
 
 /** Whether two plans are the same to a hundredth of a mm2 and a hundredth of a mm of their box. */

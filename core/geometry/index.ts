@@ -32,5 +32,6 @@ export {
 } from './region.ts'
 export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
 export { seenLines } from './seenLines.ts'
+export { type CellMeasure, joinMeasures, splitMeasure } from './splitMeasure.ts'
 export { growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
 export { lengthOf } from './vector.ts'

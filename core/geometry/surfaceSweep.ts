@@ -3,7 +3,7 @@ import type { Vector } from './recipe.ts'
 import { lengthOf } from './vector.ts'
 
 /** A solid's surface: points, triangles by point, with points that coincide made one. */
-type Surface = {
+export type Surface = {
   readonly points: ArrayLike<number>
   readonly triangles: Uint32Array
   readonly stride: number
@@ -12,7 +12,7 @@ type Surface = {
 const surfaces = new WeakMap<Solid['body'], Surface>()
 
 /** The surface of a solid, read out once as long as the solid lives. */
-function surfaceOf({ body }: Solid): Surface {
+export function surfaceOf({ body }: Solid): Surface {
   const known = surfaces.get(body)
   if (known) return known
   const mesh = body.getMesh()

@@ -19,7 +19,6 @@ import {
   cells,
   cylinderAlong,
   flangePoints,
-  type MeasuredCell,
   measureCells,
   type Parting,
   pullOf,
@@ -112,7 +111,7 @@ export const printedMethod: MouldMethod = {
       ? [[-1], ...cells(planes).map((c): Cell => [1, ...c])]
       : cells(planes)
     const guess = (body.area * choice.shellWall) / every.length
-    const measured = quick ? null : measureShells(kernel, whole, floor, planes)
+    const measured = quick ? null : measureCells(kernel, whole, partings, every)
     const parts = every.flatMap((cell, i): BarePart[] => {
       const isFloor = floor !== null && i === 0
       const n = floor ? i - 1 : i
@@ -239,24 +238,6 @@ function lyingFlat({ piece, pieceStation, kernel, quick }: MethodInput, body: Ca
 
 const fitsBed = ([l, w]: readonly [number, number], { bedX, bedY }: Printer): boolean =>
   Math.max(l, w) <= Math.max(bedX, bedY) && Math.min(l, w) <= Math.min(bedX, bedY)
-
-/** Volume and box of every part: the floor whole, what stands on it by its cells. */
-function measureShells(
-  kernel: Kernel,
-  whole: SolidRecipe,
-  floor: Parting | null,
-  planes: readonly Parting[],
-): ReturnType<typeof measureCells> {
-  if (!floor) return measureCells(kernel, whole, planes)
-  const found = new Map<string, MeasuredCell>()
-  for (const [sides, at] of [
-    [[-1], []],
-    [[1], planes],
-  ] as const)
-    for (const [cell, of] of measureCells(kernel, cellOf(whole, [floor], sides, 'seam'), at))
-      found.set([...sides, ...(cell === '' ? [] : [cell])].join(), of)
-  return found
-}
 
 function rowsOf({ piece, stock }: MethodInput): {
   printer: Printer | undefined

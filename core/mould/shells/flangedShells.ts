@@ -1,11 +1,13 @@
-import type { Manifold } from 'manifold-3d'
 import {
+  type CellMeasure,
   type CutPlane,
+  joinMeasures,
   type Kernel,
   offsetRegion,
   type Point,
   type SolidRecipe,
   sectionSolid,
+  splitMeasure,
   type Vector,
 } from '../../geometry/index.ts'
 import { trimmed } from '../bareParts.ts'
@@ -92,33 +94,38 @@ export function wholeShell(told: ShellsTold): SolidRecipe {
   return shell
 }
 
-export type MeasuredCell = { readonly volume: number; readonly min: Vector; readonly max: Vector }
-
-/** Volume and box of every cell that holds something of a shell, by its sides: one cut parts it into two at once. */
+/**
+ * Volume and box of every cell that holds something of a shell, by its sides. A cell may leave out the last partings: it
+ * then lies on both sides of them. Partings are square to one another or parallel.
+ */
 export function measureCells(
   kernel: Kernel,
   shell: SolidRecipe,
   partings: readonly Parting[],
-): ReadonlyMap<string, MeasuredCell> {
-  const found = new Map<string, MeasuredCell>()
-  const wanted = new Set(cells(partings).map((c) => c.join()))
-  kernel.withSolids((scope) => {
-    const split = (body: Manifold, sides: Cell): void => {
-      if (body.isEmpty()) return
-      const parting = partings[sides.length]
-      if (!parting) {
-        const { min, max } = body.boundingBox()
-        const volume = body.volume()
-        if (volume > 1 && wanted.has(sides.join()))
-          found.set(sides.join(), { volume, min: [...min], max: [...max] })
-        return
-      }
-      const [before, behind] = body.splitByPlane([...parting.normal], parting.offset)
-      split(scope.keep(before), [...sides, 1])
-      split(scope.keep(behind), [...sides, -1])
-    }
-    split(scope.solid(shell).body, [])
-  })
+  wanted: readonly Cell[],
+): ReadonlyMap<string, CellMeasure> {
+  const ways: { readonly way: Vector; readonly offsets: number[] }[] = []
+  for (const { normal, offset } of partings) {
+    const known = ways.find(({ way }) => parallel(way, normal))
+    if (known) known.offsets.push(offset)
+    else ways.push({ way: normal, offsets: [offset] })
+  }
+  for (const { offsets } of ways) offsets.sort((a, b) => a - b)
+  const measured = kernel.withSolids((scope) => splitMeasure(scope.solid(shell), ways))
+  const found = new Map<string, CellMeasure>()
+  for (const { middle, ...measure } of measured) {
+    const cell = wanted.find((sides) =>
+      sides.every((s, i) => {
+        const { normal, offset } = partings[i]!
+        const slab = ways.findIndex(({ way }) => parallel(way, normal))
+        return middle[slab]! > offset === (s === 1)
+      }),
+    )
+    const key = cell?.join()
+    if (key === undefined) continue
+    const known = found.get(key)
+    found.set(key, known ? joinMeasures(known, measure) : measure)
+  }
   return found
 }
 
