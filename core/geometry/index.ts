@@ -33,5 +33,5 @@ export {
 export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
 export { seenLines } from './seenLines.ts'
 export { type CellMeasure, joinMeasures, splitMeasure } from './splitMeasure.ts'
-export { growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
+export { countSurfaces, growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
 export { lengthOf } from './vector.ts'

@@ -12,7 +12,7 @@ const NOTHING = 1
 
 /**
  * Measures what planes leave of a solid without cutting it. `cuts` are up to three ways square to one another. Each cell
- * comes with an offset inside it along each way.
+ * comes with an offset inside it along each way; its box is that of its surface and its cut edges.
  *
  * Seen from a point that lies on all planes of a cell, its cut faces span nothing, so that its volume is the sum over its
  * surface alone: V = (sum of a . N - o . sum of N) / 3 over triangles with a corner a and vector area N. Where a cell has
@@ -25,8 +25,11 @@ export function splitMeasure(
   const sizes = cuts.map(({ offsets }) => offsets.length + 1)
   const leaves = sumLeaves(surfaceOf(solid), cuts, sizes)
   return leaves.flatMap((leaf, index) => {
-    if (leaf.min[0] > leaf.max[0]) return []
     const place = placeOf(index, sizes)
+    const bare = leaf.min[0] > leaf.max[0]
+    // Without surface, a cell that is open on some side holds nothing; one that is not may lie deep inside.
+    if (bare && !place.every((at, k) => at > 0 && at < sizes[k]! - 1)) return []
+    const { min, max } = bare ? cornerBox(cuts, place) : leaf
     let volume = 0
     for (const { sign, from, to, apex } of beyonds(cuts, place)) {
       const within = (at: readonly number[]) => at.every((p, k) => p >= from[k]! && p <= to[k]!)
@@ -45,8 +48,23 @@ export function splitMeasure(
       if (at === offsets.length) return offsets[at - 1]! + 1
       return (offsets[at - 1]! + offsets[at]!) / 2
     })
-    return [{ volume, min: [...leaf.min] as Vector, max: [...leaf.max] as Vector, middle }]
+    return [{ volume, min: [...min], max: [...max], middle }]
   })
+}
+
+/** Box of the corners of a cell that has planes on all sides. */
+function cornerBox(cuts: readonly Cuts[], place: readonly number[]): { min: Vector; max: Vector } {
+  let corners: Vector[] = [[0, 0, 0]]
+  cuts.forEach(({ way: [x, y, z], offsets }, k) => {
+    const ends = [offsets[place[k]! - 1]!, offsets[place[k]!]!]
+    corners = corners.flatMap(([cx, cy, cz]) => ends.map((o): Vector => [cx + x * o, cy + y * o, cz + z * o]))
+  })
+  const of = (pick: (...values: number[]) => number): Vector => [
+    pick(...corners.map((c) => c[0])),
+    pick(...corners.map((c) => c[1])),
+    pick(...corners.map((c) => c[2])),
+  ]
+  return { min: of(Math.min), max: of(Math.max) }
 }
 
 /** Two cells as one. */
@@ -109,7 +127,6 @@ function sumLeaves(
       max: [-Infinity, -Infinity, -Infinity],
     }),
   )
-  const at = (v: number): Vector => [points[v * stride]!, points[v * stride + 1]!, points[v * stride + 2]!]
   const sort = (polygon: readonly Vector[], way: number, index: number, step: number): void => {
     const cut = cuts[way]
     if (!cut) {
@@ -117,24 +134,39 @@ function sumLeaves(
         addTriangle(leaves[index]!, polygon[0]!, polygon[i]!, polygon[i + 1]!)
       return
     }
-    const [nx, ny, nz] = cut.way
-    const along = polygon.map(([x, y, z]) => x * nx + y * ny + z * nz)
-    const [least, most] = [Math.min(...along), Math.max(...along)]
-    const next = (piece: readonly Vector[], slab: number) =>
-      sort(piece, way + 1, index + step * slab, step * sizes[way]!)
+    const next = step * sizes[way]!
+    const [least, most] = spanOf(polygon, cut.way)
     let slab = 0
     while (slab < cut.offsets.length && cut.offsets[slab]! <= least) slab += 1
     let rest = polygon
     for (; slab < cut.offsets.length && cut.offsets[slab]! < most; slab += 1) {
       const [below, above] = parted(rest, cut.way, cut.offsets[slab]!)
-      if (below.length > 2) next(below, slab)
+      if (below.length > 2) sort(below, way + 1, index + step * slab, next)
       rest = above
     }
-    if (rest.length > 2) next(rest, slab)
+    if (rest.length > 2) sort(rest, way + 1, index + step * slab, next)
   }
   for (let i = 0; i < triangles.length; i += 3)
-    sort([at(triangles[i]!), at(triangles[i + 1]!), at(triangles[i + 2]!)], 0, 0, 1)
+    sort(
+      [0, 1, 2].map((k) => pointAt(points, triangles[i + k]! * stride)),
+      0,
+      0,
+      1,
+    )
   return leaves
+}
+
+const pointAt = (points: ArrayLike<number>, v: number): Vector => [points[v]!, points[v + 1]!, points[v + 2]!]
+
+/** Least and greatest offset of a polygon's corners along a way. */
+function spanOf(polygon: readonly Vector[], [nx, ny, nz]: Vector): [number, number] {
+  let [least, most] = [Infinity, -Infinity]
+  for (const [x, y, z] of polygon) {
+    const at = x * nx + y * ny + z * nz
+    if (at < least) least = at
+    if (at > most) most = at
+  }
+  return [least, most]
 }
 
 /** A flat polygon on both sides of a plane. */

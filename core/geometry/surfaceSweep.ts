@@ -106,20 +106,23 @@ export function growthAlong(
     const s = [along(corners[0]), along(corners[1]), along(corners[2])] as const
     const [least, most] = [Math.min(...s), Math.max(...s)]
     if (most <= from || least >= to) continue
-    const mean = (k: 0 | 1 | 2) => (p[corners[0] + k]! + p[corners[1] + k]! + p[corners[2] + k]!) / 3
-    if (!within(mean(0), mean(1), mean(2))) continue
+    const [a, b, c] = corners
+    const x = (p[a]! + p[b]! + p[c]!) / 3
+    const y = (p[a + 1]! + p[b + 1]! + p[c + 1]!) / 3
+    const z = (p[a + 2]! + p[b + 2]! + p[c + 2]!) / 3
+    if (!within(x, y, z)) continue
     const first = Math.max(0, Math.floor((least - from) / step))
     const last = Math.min(bands - 1, Math.floor((most - from) / step))
-    for (let b = first; b <= last; b += 1)
-      around[b] = around[b]! + crossingLength(p, corners, s, from + (b + 0.5) * step)
+    for (let at = first; at <= last; at += 1)
+      around[at] = around[at]! + crossingLength(p, corners, s, from + (at + 0.5) * step)
     const seen = seenAlong(p, corners, way)
     if (seen >= 0) continue
     // Level with its band it counts whole; across bands by the share of its height in each.
     const high = most - least
-    for (let b = first; b <= last; b += 1) {
-      const [low, top] = [from + b * step, from + (b + 1) * step]
+    for (let at = first; at <= last; at += 1) {
+      const [low, top] = [from + at * step, from + (at + 1) * step]
       const share = high < 1e-9 ? 1 : shareBelow(s, top) - shareBelow(s, low)
-      back[b] = back[b]! - seen * share
+      back[at] = back[at]! - seen * share
     }
   }
   return { back, around }
@@ -205,6 +208,26 @@ export function surfaceTops(solid: Solid, least: number): Vector[] {
       const at = flatTop(v, { points: p, triangles: t, stride }, byPoint)
       return at ? [at] : []
     })
+}
+
+/** How many closed surfaces bound a solid: its bodies and its voids together. */
+export function countSurfaces(solid: Solid): number {
+  const { points, triangles: t, stride } = surfaceOf(solid)
+  const root = Int32Array.from({ length: points.length / stride }, (_, v) => v)
+  const find = (v: number): number => {
+    let r = v
+    while (root[r]! !== r) {
+      root[r] = root[root[r]!]!
+      r = root[r]!
+    }
+    return r
+  }
+  for (let i = 0; i < t.length; i += 3) {
+    const a = find(t[i]!)
+    root[find(t[i + 1]!)] = a
+    root[find(t[i + 2]!)] = a
+  }
+  return new Set(Array.from(t, find)).size
 }
 
 type Lists = { readonly start: Uint32Array; readonly list: Uint32Array }

@@ -7,7 +7,15 @@ import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { firstParting } from '../printed/split.ts'
-import { cellOf, cells, coat, flangePoints, pullOf, wholeShell } from '../shells/flangedShells.ts'
+import {
+  cellOf,
+  cells,
+  coat,
+  flangePoints,
+  measureCells,
+  pullOf,
+  wholeShell,
+} from '../shells/flangedShells.ts'
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 
@@ -76,7 +84,10 @@ export const brushedMethod: MouldMethod = {
     })
     const coated: SolidRecipe = levelled({ kind: 'union', of: [coat(body, skin), rim] })
     const rubberRecipe: SolidRecipe = { kind: 'difference', from: coated, minus: [body.recipe] }
-    const rubberVolume = volumeOf(input, rubberRecipe, body.area * skin)
+    // The cast stands wholly inside: what is left of the coat is weighed without cutting it out.
+    const rubberVolume = quick
+      ? body.area * skin
+      : volumeOf(input, coated, 0) - volumeOf(input, body.recipe, 0)
     const partings = mould.shells === 1 ? [] : [firstParting(quick ? null : kernel, body)]
     if (mould.shells === 4) {
       const { normal } = partings[0]!
@@ -99,7 +110,9 @@ export const brushedMethod: MouldMethod = {
     const bolts = quick
       ? 0
       : partings.reduce((sum, p) => sum + flangePoints(kernel, told, p, mould.boltSpacing).length, 0)
-    const jackets = cells(partings).map((cell, i): BarePart => {
+    const every = cells(partings)
+    const measured = quick ? null : measureCells(kernel, whole, partings, every)
+    const jackets = every.map((cell, i): BarePart => {
       const recipe = cellOf(whole, partings, cell, 'seam')
       return barePart({
         id: `jacket/${i + 1}`,
@@ -111,7 +124,7 @@ export const brushedMethod: MouldMethod = {
         pull: pullOf(partings, cell, DOWN),
         leaves: i,
         mass: {
-          volume: volumeOf(input, recipe, (body.area * wall) / cells(partings).length),
+          volume: measured ? (measured.get(cell.join())?.volume ?? 0) : (body.area * wall) / every.length,
           kgPerM3: jacket.densityKgPerM3,
         },
         recipe,

@@ -1,4 +1,10 @@
-import { measureRegion, type Point, type Region, type SolidRecipe } from '../../geometry/index.ts'
+import {
+  countSurfaces,
+  measureRegion,
+  type Point,
+  type Region,
+  type SolidRecipe,
+} from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
@@ -279,16 +285,19 @@ function measureShape(
     from: prism(plan, low, high, 'block'),
     minus: [body.recipe],
   }
-  const islands = kernel.withSolids((scope) =>
-    scope
-      .solid(block)
-      .body.decompose()
-      .map((b) => scope.keep(b))
-      .filter((b) => b.boundingBox().min[2] > low + 1e-6 && b.volume() > 1)
-      // Scraps between chords are no core.
-      .filter((b) => b.volume() > 1e-6 * body.volume)
-      .map((b) => b.volume()),
-  )
+  const islands = kernel.withSolids((scope) => {
+    const solid = scope.solid(block)
+    if (countSurfaces(solid) === 1) return []
+    return (
+      solid.body
+        .decompose()
+        .map((b) => scope.keep(b))
+        .filter((b) => b.boundingBox().min[2] > low + 1e-6 && b.volume() > 1)
+        // Scraps between chords are no core.
+        .filter((b) => b.volume() > 1e-6 * body.volume)
+        .map((b) => b.volume())
+    )
+  })
   return {
     middles: levelSections(
       kernel,

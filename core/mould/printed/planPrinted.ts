@@ -1,10 +1,4 @@
-import {
-  type Kernel,
-  measureRegion,
-  type Placement,
-  type SolidRecipe,
-  type Vector,
-} from '../../geometry/index.ts'
+import { measureRegion, type Placement, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
