@@ -10,6 +10,7 @@ import {
   cellOf,
   cylinderAlong,
   flangePoints,
+  measureCells,
   type Parting,
   pullOf,
   wholeShell,
@@ -95,6 +96,7 @@ export const closedMethod: MouldMethod = {
     )
     const bolts = clamps.map((p) => cylinderAlong(p, joint.normal, 3.2, 3 * wall, 3 * wall, 'bolt'))
     const whole = wholeShell({ ...told, holes: [...openings, ...bolts] })
+    const measured = quick ? null : measureCells(kernel, whole, [joint], [[-1], [1]])
     const shell = (id: string, name: string, side: 1 | -1, share: number): BarePart => {
       const recipe: SolidRecipe = cellOf(whole, [joint], [side], 'joint')
       return barePart({
@@ -106,7 +108,10 @@ export const closedMethod: MouldMethod = {
         thicknessMm: wall,
         pull: level ? (side === 1 ? UP : DOWN) : pullOf([joint], [side], UP),
         leaves: side === 1 ? 0 : 1,
-        mass: { volume: volumeOf(input, recipe, body.area * wall * share), kgPerM3: jacket.densityKgPerM3 },
+        mass: {
+          volume: measured ? (measured.get(`${side}`)?.volume ?? 0) : body.area * wall * share,
+          kgPerM3: jacket.densityKgPerM3,
+        },
         recipe,
       })
     }
