@@ -57,7 +57,7 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
         recipe.of.map((r) => part(scope, r)),
       )
     case 'moved': {
-      const solid = buildSolid(scope, recipe.solid)
+      const solid = MADE.has(recipe.solid.kind) ? scope.solid(recipe.solid) : buildSolid(scope, recipe.solid)
       return { body: scope.keep(solid.body.transform(toMatrix(recipe.by))), names: solid.names }
     }
   }
@@ -76,7 +76,11 @@ function grow(scope: SolidScope, recipe: SolidRecipe, by: number): Manifold {
 
 /** A solid within another: what is dear and shared by many parts comes from the cache. */
 const part = (scope: SolidScope, recipe: SolidRecipe): Solid =>
-  recipe.kind === 'grown' || recipe.kind === 'moved' ? scope.solid(recipe) : buildSolid(scope, recipe)
+  SHARED.has(recipe.kind) ? scope.solid(recipe) : buildSolid(scope, recipe)
+
+const SHARED: ReadonlySet<SolidRecipe['kind']> = new Set(['grown', 'moved', 'outset'])
+/** What was cut or joined is made once for all the places it stands in. */
+const MADE: ReadonlySet<SolidRecipe['kind']> = new Set([...SHARED, 'difference', 'intersection', 'union'])
 
 /** Makes a body an original of its own, with one name for all its faces. */
 export function named(scope: SolidScope, body: Manifold, name: FaceNames): Solid {

@@ -20,7 +20,16 @@ export { type HalfSpace, measureWithin } from './measureWithin.ts'
 export { meshSolid, type NamedMesh } from './meshSolid.ts'
 export * from './outline.ts'
 export * from './path.ts'
-export type { EdgeShape, LoftLoop, LoftSide, Placement, SideProfile, SolidRecipe, Vector } from './recipe.ts'
+export {
+  type EdgeShape,
+  type LoftLoop,
+  type LoftSide,
+  movedBy,
+  type Placement,
+  type SideProfile,
+  type SolidRecipe,
+  type Vector,
+} from './recipe.ts'
 export { canonicalJson, hashText, recipeKey } from './recipeKey.ts'
 export {
   combineRegions,

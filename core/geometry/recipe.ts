@@ -13,6 +13,9 @@ export type Placement = {
   readonly z: Vector
   readonly origin: Vector
 }
+
+/** Upright as it was, only moved. */
+export const movedBy = (origin: Vector): Placement => ({ x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin })
 export type Vector = readonly [number, number, number]
 
 /** How far in a side stands, from the bottom up; `name` is the face from this step to the next. */

@@ -1,4 +1,4 @@
-import { type Loop, mirrorLoop, type Placement, type Point } from '../geometry/index.ts'
+import { type Loop, mirrorLoop, movedBy, type Placement, type Point } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
 import type { FlatFace, PieceGeometry } from './types.ts'
 
@@ -16,7 +16,7 @@ export function pouredPlacement({ down }: Attitude, geometry: Standing): Placeme
   const { length, low, height } = geometry
   if (down === 'top') return { x: [-1, 0, 0], y: [0, 1, 0], z: [0, 0, -1], origin: [length, 0, low + height] }
   const face = down === 'bottom' ? undefined : geometry.faces.find((f) => f.name === down)
-  if (!face) return { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, -low] }
+  if (!face) return movedBy([0, 0, -low])
   const { x: t, z: n } = face.frame
   const into = [-n[0], -n[1], -n[2]] as const
   const w = [

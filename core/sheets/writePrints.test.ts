@@ -1,6 +1,6 @@
 import { unzipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { meshSolid, openKernel, type Placement } from '../geometry/index.ts'
+import { meshSolid, movedBy, openKernel, type Placement } from '../geometry/index.ts'
 import { newTurned } from '../job/index.ts'
 import { planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
@@ -9,7 +9,7 @@ import { testStock } from '../testPiece.ts'
 import { layOnBed, type PrintMesh, writePrints } from './writePrints.ts'
 
 const kernel = await openKernel({ coarser: 6 })
-const stands: Placement = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] }
+const stands: Placement = movedBy([0, 0, 0])
 
 it('lays a part on its seam, in the corner of the bed, turned and never mirrored', () => {
   const corner: PrintMesh = {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
+import { measureSolid, movedBy, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import type { MouldChoice, Piece } from '../../job/index.ts'
 import { newTurned } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement, pouredSize } from '../../piece/index.ts'
@@ -55,13 +55,13 @@ describe('a block in two halves', () => {
     const up: SolidRecipe = {
       kind: 'moved',
       solid: upper!.recipe,
-      by: { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 2] },
+      by: movedBy([0, 0, 2]),
     }
     expect(volume({ kind: 'intersection', of: [lower!.recipe, up] })).toBeLessThan(1)
     const aside: SolidRecipe = {
       kind: 'moved',
       solid: upper!.recipe,
-      by: { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [2, 0, 0] },
+      by: movedBy([2, 0, 0]),
     }
     expect(volume({ kind: 'intersection', of: [lower!.recipe, aside] })).toBeGreaterThan(5)
     const text = station!.figures.build.steps.map((s) => s.text).join(' ')

@@ -1,4 +1,4 @@
-import { measureSolid, type Placement } from '../../geometry/index.ts'
+import { measureSolid, movedBy, type Placement } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
@@ -9,7 +9,7 @@ import type { MaterialRow, PrintRow } from '../types.ts'
 
 /** Of what is not wall, this share is laid down as a lattice [own]. */
 const INFILL = 0.1
-const AS_IT_STANDS: Placement = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] }
+const AS_IT_STANDS: Placement = movedBy([0, 0, 0])
 /** What hangs from a bridge is printed upside down: its flat side was up. */
 const TURNED_OVER: Placement = { x: [1, 0, 0], y: [0, -1, 0], z: [0, 0, -1], origin: [0, 0, 0] }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { insetPath, measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
+import { insetPath, measureSolid, movedBy, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import {
   type MouldChoice,
   newOpening,
@@ -423,5 +423,5 @@ describe('knockouts', () => {
 const moved = (solid: SolidRecipe, [x, y, z]: readonly [number, number, number]): SolidRecipe => ({
   kind: 'moved',
   solid,
-  by: { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [x * 20, y * 20, z * 20] },
+  by: movedBy([x * 20, y * 20, z * 20]),
 })

@@ -1,4 +1,10 @@
-import { measureRegion, type Placement, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import {
+  measureRegion,
+  movedBy,
+  type Placement,
+  type SolidRecipe,
+  type Vector,
+} from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
@@ -275,7 +281,7 @@ function bedPlacement(
   [length, width, height]: readonly [number, number, number],
   printer: Printer,
 ): Placement {
-  const stands: Placement = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] }
+  const stands: Placement = movedBy([0, 0, 0])
   const seam = partings.find((p) => Math.abs(p.normal[2]) < 0.5)
   if (!seam) return stands
   const s = cell[partings.indexOf(seam)]!

@@ -1,4 +1,4 @@
-import { offsetRegion, outlineFromAbove, type SolidRecipe } from '../../geometry/index.ts'
+import { movedBy, offsetRegion, outlineFromAbove, type SolidRecipe } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle } from '../bareParts.ts'
@@ -57,18 +57,25 @@ export const ribsMethod: MouldMethod = {
     const levels = ribLevels(body.height, board.thickness, skin, mix.freshKgPerM3, piece.mould.ribSpacing)
     const frame = rectangle('rib', [-out, -out], [body.length + out, body.width + out])
     const [length, width] = [body.length + 2 * out, body.width + 2 * out]
-    const hollow = (low: number, high: number): SolidRecipe => ({
-      kind: 'outset',
-      solid: body.recipe,
-      by: skin.thickness,
-      low: low - 1,
-      high: high + 1,
-      name: 'rib/inside',
-    })
+    const thick = Math.min(board.thickness, body.height)
+    // One body for all ribs, so that it is made once.
+    const rib: SolidRecipe = {
+      kind: 'difference',
+      from: prism(frame, 0, thick, 'rib'),
+      minus: [
+        {
+          kind: 'outset',
+          solid: body.recipe,
+          by: skin.thickness,
+          low: -1,
+          high: thick + 1,
+          name: 'rib/inside',
+        },
+      ],
+    }
     const flat = { boardId: board.id, thicknessMm: board.thickness, layers: oneLayer(board) }
     const plan = body.volume / body.height
     const ribs = levels.map((z, i): BarePart => {
-      const high = z + Math.min(board.thickness, body.height)
       return barePart({
         ...flat,
         id: `rib/${i + 1}`,
@@ -79,11 +86,7 @@ export const ribsMethod: MouldMethod = {
         pull: [0, 0, 1],
         leaves: i,
         mass: { volume: Math.max(0, length * width - plan) * board.thickness, kgPerM3: board.densityKgPerM3 },
-        recipe: {
-          kind: 'difference',
-          from: prism(frame, z, high, `rib/${i + 1}`),
-          minus: [hollow(z, high)],
-        },
+        recipe: { kind: 'moved', solid: rib, by: movedBy([0, 0, z]) },
       })
     })
     const base = barePart({

@@ -81,11 +81,14 @@ export const upperFormMethod: MouldMethod = {
       const whole: SolidRecipe = {
         kind: 'difference',
         from: {
-          kind: 'intersection',
-          of: [
-            prism(loop, top, body.height, `form/${id}`),
-            { kind: 'union', of: [shifted(-1), shifted(0), shifted(1)] },
-          ],
+          // Each shell is cut to the board first: little is then left to join.
+          kind: 'union',
+          of: ([-1, 0, 1] as const).map(
+            (k): SolidRecipe => ({
+              kind: 'intersection',
+              of: [prism(loop, top, body.height, `form/${id}`), shifted(k)],
+            }),
+          ),
         },
         minus: [{ kind: 'moved', solid: outside, by }],
       }
