@@ -414,7 +414,7 @@ const seat = newSwept(told('stargazing-seat', 'Stargazing seat'), stock, {
     },
     corner(20, 380, 'front', 45),
   ],
-  separators: [{ id: 'part', at: 505, leanDeg: 6, gap: 4 }],
+  separators: [{ id: 'part', at: 505, leanDeg: 6, gap: 3 }],
 })
 
 const plinth = newSwept(told('stepping-plinth', 'Stepping plinth'), stock, {
@@ -526,6 +526,16 @@ const plateTrough = slabOf('plate-trough', 'Plate trough', 780, 460, 45, {
   steel: { ...washTop.steel, kind: 'none' },
 })
 
+/** As high as 8 litres stand in the bucket, in its taper: 45 mm over 260. */
+const ropeWeight = newTurned(told('rope-weight', 'Rope weight'), stock, {
+  exposure: 'outdoors',
+  quantity: 6,
+  plannedCasts: 6,
+  mouldCount: 2,
+  turned: { form: 'frustum', bottom: 220, top: 251.2, height: 180 },
+  inserts: [insert('eye', 'eye socket', { on: 'top', diameter: 16, depth: 80 })],
+})
+
 const finial = newTurned(told('egg-finial', 'Egg finial'), stock, {
   exposure: 'outdoors',
   turned: {
@@ -615,6 +625,7 @@ built(trough, { method: 'layers', layerStock: 'foam-eps-100', blockMargin: 40 })
 built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 } })
 built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
 built(plateTrough, { method: 'upper-form' })
+built(ropeWeight, { method: 'found', vessel: 'vessel-bucket-12' })
 built(finial, { method: 'closed', jacket: 'jacket-glass-resin', shellWall: 5 })
 built(flueCap, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 
@@ -638,6 +649,7 @@ const others: Piece[] = [
   plateTrough,
   finial,
   flueCap,
+  ropeWeight,
 ]
 
 const record = (

@@ -8,6 +8,7 @@ export type PartRole =
   | 'shell'
   | 'jacket'
   | 'packing'
+  | 'separator'
   | 'liner'
   | 'form'
   | 'former'

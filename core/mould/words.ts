@@ -156,6 +156,12 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
         why: `It cracks or kinks below that. ${Number(f.wettedMm) > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${Number(f.kerfDepthMm) > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
         remedy: `Bend ${f.other}`,
       }
+    case 'separator-no-sheet':
+      return {
+        what: `No sheet in stock is ${mm(f.gapMm)} thick for the separator`,
+        why: `It keeps two blocks apart and goes with neither. ${f.sheet ? `The nearest is ${f.sheet}, ${mm(f.sheetMm)}.` : 'Add the sheet it is cut from to the stock.'}`,
+        remedy: `Part the blocks by ${mm(f.sheetMm)}`,
+      }
     case 'bevel-too-steep':
       return {
         what: `The ${f.strip} strip wants a bevel of ${Number(f.bevelDeg).toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,

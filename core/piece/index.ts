@@ -53,5 +53,13 @@ export {
 export { trimSection } from './slab/trims.ts'
 export { sweptProfile } from './swept/buildSwept.ts'
 export { turnedProfile } from './turned/turnedProfile.ts'
-export type { Block, FlatFace, PieceFigures, PieceGeometry, PieceStation, PlacedOpening } from './types.ts'
+export type {
+  Block,
+  FlatFace,
+  PieceFigures,
+  PieceGeometry,
+  PieceStation,
+  PlacedOpening,
+  Separator,
+} from './types.ts'
 export { explainPiece } from './words.ts'

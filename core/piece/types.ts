@@ -1,4 +1,4 @@
-import type { Bulk, Loop, Placement, Point, Region, SolidRecipe } from '../geometry/index.ts'
+import type { Bulk, Loop, Placement, Point, Region, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, OpeningShape, PieceKind, SideId } from '../job/index.ts'
 
 /** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
@@ -35,6 +35,14 @@ export type Block = {
   readonly facts?: string
 }
 
+/** What keeps two blocks of one pour apart: a sheet as thick as the gap, seen along `normal` (a unit vector). */
+export type Separator = {
+  readonly id: string
+  readonly gap: number
+  readonly normal: Vector
+  readonly recipe: SolidRecipe
+}
+
 /** What later stations build on; not part of the plan's figures. */
 export type PieceGeometry = {
   readonly kind: PieceKind
@@ -51,6 +59,8 @@ export type PieceGeometry = {
   readonly recipe: SolidRecipe | null
   readonly faces: readonly FlatFace[]
   readonly blocks: readonly Block[]
+  /** Where blocks are cast side by side: what stands between them, and all of it before it is parted. */
+  readonly parted?: { readonly whole: SolidRecipe; readonly separators: readonly Separator[] }
   readonly thinnest: { readonly mm: number; readonly where: string } | null
   /** Parts of the plan that no mesh runs through besides openings: a basin. */
   readonly noMesh: readonly Region[]

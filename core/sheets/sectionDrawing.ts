@@ -30,6 +30,7 @@ const MATERIAL: Readonly<Record<MouldPart['role'], Material>> = {
   shell: 'print',
   jacket: 'plaster',
   packing: 'earth',
+  separator: 'board',
   liner: 'rubber',
   form: 'board',
   former: 'board',

@@ -28,6 +28,7 @@ const COLOUR: Readonly<Record<PartMesh['role'], string>> = {
   shell: '--print',
   jacket: '--plaster',
   packing: '--earth',
+  separator: '--board',
   liner: '--rubber',
   form: '--board',
   former: '--board',

@@ -7,6 +7,7 @@ import { volumeOf } from '../castBody.ts'
 import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { whyNoProfile } from '../ribs/constantSection.ts'
+import { separatorParts } from '../ribs/separators.ts'
 import { checkSkin, skinParts, skinRows } from '../ribs/skinParts.ts'
 import { STRAP } from '../tube/planTube.ts'
 import type { MouldFact } from '../types.ts'
@@ -68,13 +69,13 @@ export const packedMethod: MouldMethod = {
       recipe,
     })
     const box = boxRound(boxPath(low, high), 0, body.height, board, piece.mould)
-    const parts = [...box, packing, ...skins]
+    const parting = separatorParts(input)
+    const parts = [...box, packing, ...skins, ...parting.parts]
     const pressure = pressureAt(body.height, mix.freshKgPerM3)
     const push = (pressure / 1000) * 0.5 * body.height * (Math.max(body.length, body.width) + 2 * margin)
     // Each turn takes the push on a pair of opposite sides with both its legs, at a third of what breaks it.
     const straps = Math.max(2, Math.ceil((push * 3) / (2 * STRAP.strengthN)))
     const layers = Math.ceil(body.height / pack.layer)
-    const blocks = input.pieceStation.geometry.blocks.length
     const facts: MouldFact[] = [
       { label: `Packed ${piece.mould.packing}`, value: volume / 1e6, unit: 'L' },
       {
@@ -97,16 +98,7 @@ export const packedMethod: MouldMethod = {
         unit: '',
         note: '50 mm filament tape, closest at the foot',
       },
-      ...(blocks > 1
-        ? [
-            {
-              label: 'Separators',
-              value: blocks - 1,
-              unit: '' as const,
-              note: 'a waxed sheet from base to top between two blocks',
-            },
-          ]
-        : []),
+      ...parting.facts,
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
@@ -153,6 +145,7 @@ export const packedMethod: MouldMethod = {
           [packing],
           ((volume / 1e9) * HOURS.m3 * 60) | 0,
         ),
+        ...parting.order,
         step('seal', 'Tape the liner’s joints from inside, bead round its foot; sticks out.', skins, 20, 180),
         step('check', 'Measure the profile at foot, middle and top against the gauge.', [], 15),
       ],
@@ -163,12 +156,14 @@ export const packedMethod: MouldMethod = {
         },
         { partIds: ['packing'], text: 'Dig the fill away evenly all round, from the top.' },
         { partIds: skins.map((p) => p.id), text: 'Peel the liner off.' },
+        ...parting.comesOff,
         { partIds: ['base'], text: 'Tip the cast off its base onto battens.' },
       ],
       face: { material: skin.name, note: 'raw sheet soaks: seal it first', waxed: true },
       check: (layouts) => [
         ...tooLargeFindings(piece, layouts),
         ...checkSkin(input, skin, runs),
+        ...parting.check(),
         ...(piece.mould.blockMargin < ROOM
           ? [
               finding(

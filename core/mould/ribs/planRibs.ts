@@ -10,6 +10,7 @@ import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MouldFact } from '../types.ts'
 import { whyNoProfile } from './constantSection.ts'
+import { separatorParts } from './separators.ts'
 import { checkSkin, skinParts, skinRows } from './skinParts.ts'
 
 /** Hours [own]: set out, cut a rib, hang a strip of skin. */
@@ -129,9 +130,9 @@ export const ribsMethod: MouldMethod = {
         ),
       }),
     )
-    const parts = [base, ...ribs, ...skins, ...posts]
+    const parting = separatorParts(input)
+    const parts = [base, ...ribs, ...skins, ...posts, ...parting.parts]
     const joints = runs.filter((r) => !r.closed).length
-    const blocks = input.pieceStation.geometry.blocks.length
     const life = Math.min(skin.casts, LIFE[board.material])
     const facts: MouldFact[] = [
       { label: 'Ribs', value: ribs.length, unit: '', note: `${board.name}; closest at the foot` },
@@ -143,16 +144,7 @@ export const ribsMethod: MouldMethod = {
         unit: '',
         note: `${joints} upright joints, taped behind`,
       },
-      ...(blocks > 1
-        ? [
-            {
-              label: 'Separators',
-              value: blocks - 1,
-              unit: '' as const,
-              note: 'a waxed sheet from base to top between two blocks',
-            },
-          ]
-        : []),
+      ...parting.facts,
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
@@ -208,6 +200,7 @@ export const ribsMethod: MouldMethod = {
           10 * Math.max(1, joints),
           60,
         ),
+        ...parting.order,
         step('seal', 'Bead round the foot of the skin on the base.', [base], 15, 180),
         step('brace', 'Strap or stay the ribs across the open sides before it is filled.', ribs, 20),
       ],
@@ -218,11 +211,16 @@ export const ribsMethod: MouldMethod = {
           text: 'Ribs off from the top, lifted clear of the cast one by one.',
         },
         { partIds: skins.map((p) => p.id), text: 'Peel each strip of skin away from one edge.' },
+        ...parting.comesOff,
         { partIds: ['base'], text: 'Tip the cast off its base onto battens.' },
       ],
       face: { material: skin.name, note: 'raw sheet soaks: seal it first', waxed: true },
       check: (layouts) => {
-        const found: Finding[] = [...tooLargeFindings(piece, layouts), ...checkSkin(input, skin, runs)]
+        const found: Finding[] = [
+          ...tooLargeFindings(piece, layouts),
+          ...checkSkin(input, skin, runs),
+          ...parting.check(),
+        ]
         const pressure = pressureAt(body.height, mix.freshKgPerM3)
         if (body.height > TALL.deep || pressure > TALL.pressure)
           found.push(

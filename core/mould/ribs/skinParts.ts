@@ -2,9 +2,10 @@ import type { Finding } from '../../job/index.ts'
 import { type Skin, sheetStock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart } from '../bareParts.ts'
-import { type CastBody, castBody } from '../castBody.ts'
+import type { CastBody } from '../castBody.ts'
 import { boardMissing, finding, rowMissing } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
+import { wholeBody } from './separators.ts'
 import { type SkinRun, skinRuns } from './skinRuns.ts'
 
 /** The skin of a profile, strip by strip, each standing in place. */
@@ -56,7 +57,7 @@ export function skinRows(input: MethodInput) {
     ...(board ? [] : [boardMissing(piece, 'the sides', piece.mould.sideBoard)]),
     ...(skin ? [] : [rowMissing(piece, 'skin-missing', piece.mould.skin, first && { skin: first.id })]),
   ]
-  return { skin, board, findings, body: castBody(input) }
+  return { skin, board, findings, body: wholeBody(input) }
 }
 
 /** The strip that is bent tighter than the skin goes, with a skin that would do. */

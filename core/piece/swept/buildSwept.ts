@@ -14,7 +14,7 @@ import {
 } from '../../geometry/index.ts'
 import { findingList, type SweptPiece } from '../../job/index.ts'
 import { sideFace } from '../frames.ts'
-import type { Block, Built, FlatFace } from '../types.ts'
+import type { Block, Built, FlatFace, Separator } from '../types.ts'
 
 const NAMES = { side: (id: string) => `side/${id}`, corner: (a: string, b: string) => `corner/${a}-${b}` }
 
@@ -98,6 +98,19 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
     }
   })
   const blocks = parts.map((p) => p.block)
+  const separators = cuts
+    .filter((c) => c.s.gap > 0)
+    .map(({ s, normal, offset }): Separator => {
+      const name = `separator/${s.id}`
+      const back: Point = [-normal[0], -normal[1]]
+      const half = plane(normal, offset - s.gap / 2, whole, name)
+      return {
+        id: s.id,
+        gap: s.gap,
+        normal: [normal[0], 0, normal[1]],
+        recipe: plane(back, -offset - s.gap / 2, half, name),
+      }
+    })
   const gaps = cuts.some((c) => c.s.gap > 0)
   const recipe: SolidRecipe =
     gaps && blocks.length > 0 ? { kind: 'union', of: blocks.map((b) => b.recipe) } : whole
@@ -120,6 +133,7 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
       recipe: stopped || missed ? null : recipe,
       faces: sweptFaces(points, names, piece.width),
       blocks,
+      ...(blocks.length > 0 && separators.length > 0 ? { parted: { whole, separators } } : {}),
       thinnest: null,
     },
     bulk: { ...bulk, area: 2 * area.area + perimeter(points) * piece.width },
