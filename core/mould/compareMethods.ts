@@ -19,7 +19,9 @@ export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltM
         : method.estimate
           ? null
           : method.build({ ...input, quick: true, costsOnly: true }).built
-    const told = guess ?? (built && { ...built, materialCost: materialCost(built, input.stock) })
+    const told =
+      guess ??
+      (built && { ...built, materialCost: materialCost(built, input.stock), castCost: castCost(built) })
     if (!told) return []
     return [
       {
@@ -30,6 +32,7 @@ export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltM
         finish: method.finish,
         materialCost: told.materialCost,
         buildHours: told.hours,
+        castCost: 'castCost' in told ? told.castCost : 0,
         castHours: told.faceM2 * CLEAN_HOURS_PER_M2,
         lifeCasts: told.life,
       },
@@ -37,7 +40,11 @@ export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltM
   })
 }
 
-/** Boards by the area they take, and what is bought; null when something has no price. */
+/** What is lost with each cast, at its price. */
+const castCost = ({ materials }: BuiltMould): number =>
+  materials.reduce((sum, m) => sum + (m.forCasts ? (m.cost ?? 0) / m.forCasts : 0), 0)
+
+/** Boards by the area they take, and what is bought once; null when something has no price. */
 function materialCost(built: BuiltMould, stock: Stock): number | null {
   const sheets = sheetStock(stock)
   const boards = built.parts.reduce<number | null>((sum, part) => {
@@ -45,7 +52,7 @@ function materialCost(built: BuiltMould, stock: Stock): number | null {
     return sum === null || cost === null ? null : sum + cost
   }, 0)
   return built.materials.reduce<number | null>(
-    (sum, m) => (sum === null || m.cost === null ? null : sum + m.cost),
+    (sum, m) => (sum === null || m.cost === null ? null : sum + (m.forCasts ? 0 : m.cost)),
     boards,
   )
 }
@@ -60,10 +67,11 @@ function boardShare(part: BarePart, sheets: ReturnType<typeof sheetStock>): numb
 }
 
 /**
- * Cost of a cast over n casts: (ceil(n/life) x build + n x cast)/n, hours at the price of one. Null without prices.
+ * Cost of a cast over n casts: (ceil(n/life) x build + n x cast)/n, hours at the price of one; a cast takes its cleaning
+ * and what is lost with it. Null without prices.
  */
 export function costOverCasts(row: MethodRow, n: number, hourPrice: number): number | null {
   if (row.materialCost === null) return null
   const build = row.materialCost + row.buildHours * hourPrice
-  return (Math.ceil(n / row.lifeCasts - 1e-9) * build + n * row.castHours * hourPrice) / n
+  return (Math.ceil(n / row.lifeCasts - 1e-9) * build + n * (row.castCost + row.castHours * hourPrice)) / n
 }

@@ -208,6 +208,7 @@ describe('methods side by side', () => {
     finish: '',
     materialCost: 40,
     buildHours: 3,
+    castCost: 0,
     castHours: 0.2,
     lifeCasts: 5,
     ...over,
@@ -227,6 +228,24 @@ describe('methods side by side', () => {
     const cheaper = (n: number) => costOverCasts(box, n, 0)! < costOverCasts(rubber, n, 0)!
     expect([cheaper(1), cheaper(5), cheaper(40), cheaper(100)]).toEqual([true, true, false, false])
     expect(costOverCasts(row({ materialCost: null }), 3, 0)).toBe(null)
+    // What is lost with each cast is paid at each.
+    for (const n of [1, 6, 50])
+      expect(costOverCasts(row({ castCost: 3 }), n, 20)! - costOverCasts(row({}), n, 20)!).toBeCloseTo(3, 9)
+  })
+  it('pays for a foam knockout at each cast, for one of boards once, whatever is planned', () => {
+    const costs = (kind: 'laminate' | 'foam', plannedCasts: number) => {
+      const top = chosen(testTop(), {})
+      const { id } = top.openings[0]!
+      const own = { ...top, plannedCasts, mould: { ...top.mould, knockoutKinds: { [id]: kind } } }
+      const box = plan(own).station!.figures.methods.find((m) => m.chosen)!
+      return [box.castCost, box.materialCost!] as const
+    }
+    const [foam, again, boards] = [costs('foam', 1), costs('foam', 20), costs('laminate', 1)]
+    expect(foam[0]).toBeGreaterThan(0)
+    expect(again[0]).toBeCloseTo(foam[0], 9)
+    expect(again[1]).toBeCloseTo(foam[1], 9)
+    expect(boards[0]).toBe(0)
+    expect(boards[1]).toBeGreaterThan(foam[1])
   })
   it('lists those that form the piece, the chosen one built as it stands', () => {
     const { station } = plan(testTop())

@@ -211,6 +211,8 @@ export type MaterialRow = {
   readonly unit: string
   /** For one mould; null without a price. */
   readonly cost: number | null
+  /** Of what is lost with every cast: how many casts the amount is for. */
+  readonly forCasts?: number
   readonly note: string
   /** Whether it stands in the mould as a part. */
   readonly isPart: boolean
@@ -226,6 +228,8 @@ export type MethodRow = {
   /** Boards by the area they take, and what is bought; null without a price. */
   readonly materialCost: number | null
   readonly buildHours: number
+  /** What is lost with each cast, as a foam knockout is. */
+  readonly castCost: number
   /** Cleaning and waxing for each cast. */
   readonly castHours: number
   readonly lifeCasts: number

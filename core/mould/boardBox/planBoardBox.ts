@@ -169,6 +169,7 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
           amount: (part.thicknessMm * casts) / 1000,
           unit: 'm',
           cost: tube.price === null ? null : (tube.price * part.thicknessMm * casts) / tube.length,
+          forCasts: casts,
           note: 'cut square, slit down one side before it is taped: it folds inward to come out',
           isPart: true,
         },
@@ -183,6 +184,7 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
               foam.price === null
                 ? null
                 : (foam.price * part.mass!.volume * casts) / (foam.length * foam.width * foam.thickness),
+            forCasts: casts,
             note: 'taped all over; it is dug out and lasts one cast',
             isPart: true,
           },
