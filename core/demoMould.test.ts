@@ -6,6 +6,7 @@ import { METHODS, type MouldStation, partOutlines } from './mould/index.ts'
 import { holdFonts, LETTER_FONTS, pouredPlacement } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { prepareMesh } from './readers/index.ts'
+import { sayLengths } from './units/index.ts'
 
 const read = readJob(fs.readFileSync('demo/kestrel-rise.hollow.json', 'utf8'))
 if (!read.ok) throw new Error('the demo job does not read')
@@ -95,6 +96,25 @@ describe.each(demo.pieces.map((p): [string, Piece] => [`${p.name}, ${p.mould.met
         6,
       )
       for (const { loops } of partOutlines(parts)) expect(loops.length).toBeGreaterThan(0)
+    })
+
+    it('says its lengths in inches to whom works in them, but for the names of the trade', () => {
+      const { boards, skins, foams, filaments, rubbers, jackets, tubes } = demo.stock
+      const names = [...boards, ...skins, ...foams, ...filaments, ...rubbers, ...jackets, ...tubes].map(
+        (r) => r.name,
+      )
+      const texts = [
+        ...figures.build.steps.map((s) => s.text),
+        ...figures.comesOff.map((s) => s.text),
+        ...figures.facts.map((f) => f.note ?? ''),
+        ...figures.materials.map((m) => m.note),
+        ...figures.alternatives.map((m) => m.note),
+      ].map((text) => sayLengths(text, { units: 'inch', inchDenominator: 16 }))
+      for (const text of texts) {
+        const bare = names.reduce((left, name) => left.replaceAll(name, ''), text)
+        // What is sold by its size in mm keeps it; a printer's flow is in mm3.
+        expect(bare.replace(/50 mm filament tape|mm³/g, '')).not.toMatch(/[0-9]\s?mm/)
+      }
     })
   },
 )

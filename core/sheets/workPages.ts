@@ -1,6 +1,6 @@
 import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { formatCut, formatLength, lengthWithUnit, showNumber } from '../units/index.ts'
+import { formatCut, formatLength, lengthWithUnit, sayLengths, showNumber } from '../units/index.ts'
 import { PageWriter } from './pageWriter.ts'
 import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
 import type { Page } from './types.ts'
@@ -100,7 +100,7 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
     {
       heading: 'OFF, IN THIS ORDER',
       lines: (release?.figures.stripping ?? []).map((step, i) => ({
-        text: `${i + 1}. ${step.text}`,
+        text: `${i + 1}. ${sayLengths(step.text, settings)}`,
         value: '',
       })),
     },

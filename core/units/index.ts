@@ -1,6 +1,7 @@
 export { type ClosedRounding, closeRounding } from './closeRounding.ts'
 export * from './convert.ts'
 export * from './formatLength.ts'
+export { inText, sayLengths } from './lengthsInText.ts'
 export { type LengthUnit, MM_PER_UNIT } from './lengthUnits.ts'
 export { type MeasureError, type ParsedLength, type ParseLengthOptions, parseLength } from './parseLength.ts'
 export { explainMeasureError } from './words.ts'

@@ -1,5 +1,6 @@
 import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Rubber } from '../../stock/index.ts'
+import { inText } from '../../units/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
 import { sealPattern, step } from '../buildingOrder.ts'
 import { type CastBody, castBody, greatestSection } from '../castBody.ts'
@@ -118,7 +119,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
         label: 'Air holes',
         value: Math.max(0, tops.length - 1),
         unit: '',
-        note: '6 mm, one at every other top',
+        note: `${inText(6)}, one at every other top`,
       },
     ],
     order: (boards, weigh) => orderOf(parts, boards, places.length, tops.length - 1, rubber, weigh, volumes),

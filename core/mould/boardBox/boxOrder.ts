@@ -1,5 +1,6 @@
 import type { MouldChoice, Piece } from '../../job/index.ts'
 import type { Stock } from '../../stock/index.ts'
+import { inText } from '../../units/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { namesOf, step, WAIT, WORK } from '../buildingOrder.ts'
 import type { BuiltMould } from '../method.ts'
@@ -136,7 +137,7 @@ export function boxOrder({ piece, stock, built }: Told): BuildStep[] {
     steps.push(
       step(
         'fix',
-        `Stick ${namesOf(liners)} to ${liners.length === 1 ? 'its strip' : 'their strips'}, texture in, cut 1 mm full and pressed home; mitre where two meet.`,
+        `Stick ${namesOf(liners)} to ${liners.length === 1 ? 'its strip' : 'their strips'}, texture in, cut ${inText(1)} full and pressed home; mitre where two meet.`,
         liners,
         liners.length * WORK.place * 2,
       ),

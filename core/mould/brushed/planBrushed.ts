@@ -1,4 +1,5 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
+import { inText } from '../../units/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import { rubberAmounts, rubberWall } from '../block/rubber.ts'
@@ -183,7 +184,7 @@ export const brushedMethod: MouldMethod = {
       },
       { label: 'Thickener', value: need.kg * THICKENER, unit: 'kg' },
       { label: 'A poured block would take', value: block.kg, unit: 'kg' },
-      { label: 'Jacket', value: jackets.length, unit: '', note: `pieces of ${jacket.name}, ${wall} mm` },
+      { label: 'Jacket', value: jackets.length, unit: '', note: `pieces of ${jacket.name}, ${inText(wall)}` },
       ...(bolts > 0
         ? [{ label: 'Bolts', value: bolts, unit: '' as const, note: 'through the jacket’s flanges' }]
         : []),

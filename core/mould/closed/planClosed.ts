@@ -1,6 +1,7 @@
 import { measureRegion, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { GRAVITY } from '../../units/convert.ts'
+import { inText } from '../../units/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN, UP } from '../bareParts.ts'
 import { type CastBody, castBody, greatestSection, levelSections, volumeOf } from '../castBody.ts'
@@ -159,13 +160,13 @@ export const closedMethod: MouldMethod = {
         label: 'Filling hole',
         value: hole,
         unit: 'mm',
-        note: `at the highest point; a funnel ${HEAD} mm high over it`,
+        note: `at the highest point; a funnel ${inText(HEAD)} high over it`,
       },
       {
         label: 'Vents',
         value: tops.length - 1,
         unit: '',
-        note: '6 mm, one at every other top; plug each as it runs full',
+        note: `${inText(2 * HOLE.vent)}, one at every other top; plug each as it runs full`,
       },
       {
         label: level ? 'Lift of the upper shell' : 'Push on each shell',
@@ -203,7 +204,7 @@ export const closedMethod: MouldMethod = {
             amount: own,
             unit: 'kg',
             cost: j.pricePerKg === null ? null : own * j.pricePerKg,
-            note: `at ${Math.max(piece.mould.shellWall, j.leastWall)} mm, flanges not counted; ${j.casts} casts`,
+            note: `at ${inText(Math.max(piece.mould.shellWall, j.leastWall))}, flanges not counted; ${j.casts} casts`,
             isPart: false,
           }
         }),

@@ -2,6 +2,7 @@ import type { SolidRecipe } from '../../geometry/index.ts'
 import type { Change, Finding, TurnedPiece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Vessel } from '../../stock/index.ts'
+import { inText } from '../../units/index.ts'
 import { barePart } from '../bareParts.ts'
 import { step } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, regionBox } from '../castBody.ts'
@@ -114,7 +115,7 @@ export const foundMethod: MouldMethod = {
           amount: vesselVolume(v.rings, v.rings.at(-1)!.height) / 1e6,
           unit: 'L',
           cost: v.price,
-          note: `${v.rings[0]!.diameter} to ${v.rings.at(-1)!.diameter} mm over ${v.rings.at(-1)!.height} mm`,
+          note: `${inText(v.rings[0]!.diameter)} to ${inText(v.rings.at(-1)!.diameter)} over ${inText(v.rings.at(-1)!.height)}`,
           isPart: false,
         })),
       hours: HOURS,
@@ -137,7 +138,7 @@ export const foundMethod: MouldMethod = {
         ),
         step(
           'cut',
-          'Drill a 3 mm hole through the middle of the floor and tape it outside: air in here lets the cast go.',
+          `Drill a ${inText(3)} hole through the middle of the floor and tape it outside: air in here lets the cast go.`,
           [],
           5,
         ),

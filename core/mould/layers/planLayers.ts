@@ -8,6 +8,7 @@ import {
 import type { Finding, Piece } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
+import { inText } from '../../units/index.ts'
 import { type BarePart, barePart, DOWN, prism, rectangle } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { LIFE } from '../boardBox/life.ts'
@@ -123,8 +124,8 @@ export const layersMethod: MouldMethod = {
         unit: '',
         note:
           margin >= DOWELS.margin
-            ? '10 mm, four a joint, clear of the hollow'
-            : `none: ${DOWELS.margin} mm of margin is wanted for them`,
+            ? `${inText(10)}, four a joint, clear of the hollow`
+            : `none: ${inText(DOWELS.margin)} of margin is wanted for them`,
       },
       { label: 'Filler', value: COAT.fillerKg * faceM2, unit: 'kg' },
       { label: 'Coat', value: COAT.litres * faceM2, unit: 'L', note: 'two coats, water-based on foam' },

@@ -1,6 +1,7 @@
 import { measureLoop, type SolidRecipe } from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
 import { outlinePath, pouredLoop } from '../../piece/index.ts'
+import { inText } from '../../units/index.ts'
 import { type BarePart, barePart, DOWN, prism } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { boxOrder } from '../boardBox/boxOrder.ts'
@@ -72,7 +73,7 @@ export const linedMethod: MouldMethod = {
         label: 'Liner',
         value: area / 1e6,
         unit: 'm2',
-        note: `cut 1 mm full each way, pressed in; ${liner.thickness} mm`,
+        note: `cut ${inText(1)} full each way, pressed in; ${inText(liner.thickness)}`,
       },
       { label: 'Liner weighs', value: (area * liner.thickness * LINER.kgPerM3) / 1e9, unit: 'kg' },
       {

@@ -1,5 +1,6 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
+import { inText } from '../../units/index.ts'
 import { barePart, DOWN, prism, rectangle } from '../bareParts.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
 import { step } from '../buildingOrder.ts'
@@ -89,7 +90,7 @@ export const packedMethod: MouldMethod = {
         label: 'Layers to ram',
         value: layers,
         unit: '',
-        note: `${pack.layer} mm each, both sides of the liner kept level`,
+        note: `${inText(pack.layer)} each, both sides of the liner kept level`,
       },
       { label: 'Liner, developed', value: runs.reduce((sum, r) => sum + r.developed, 0), unit: 'mm' },
       {
@@ -109,7 +110,7 @@ export const packedMethod: MouldMethod = {
           amount: (volume / 1e6) * pack.loose,
           unit: 'L',
           cost: 0,
-          note: 'loose; no stones over 20 mm; it is used again',
+          note: `loose; no stones over ${inText(20)}; it is used again`,
           isPart: true,
         },
       ],

@@ -1,6 +1,7 @@
 import { movedBy, offsetRegion, outlineFromAbove, type SolidRecipe } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
+import { inText } from '../../units/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle } from '../bareParts.ts'
 import { RIB_DEPTH, ribSpacing } from '../boardBox/bentSides.ts'
 import { LIFE } from '../boardBox/life.ts'
@@ -177,7 +178,7 @@ export const ribsMethod: MouldMethod = {
       order: [
         step(
           'cut',
-          `Cut one rib to the profile, the skin’s ${skin.thickness} mm outside it, and template the other ${ribs.length - 1} from it with a flush bit. Number them from the base up.`,
+          `Cut one rib to the profile, the skin’s ${inText(skin.thickness)} outside it, and template the other ${ribs.length - 1} from it with a flush bit. Number them from the base up.`,
           ribs,
           40 + 15 * ribs.length,
         ),

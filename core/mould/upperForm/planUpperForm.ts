@@ -8,6 +8,7 @@ import {
 import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
 import { basinSolids, pouredPlacement } from '../../piece/index.ts'
 import { GRAVITY, massOf } from '../../units/convert.ts'
+import { inText } from '../../units/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
@@ -150,7 +151,7 @@ export const upperFormMethod: MouldMethod = {
         label: 'Core',
         value: coreVolume / 1e6,
         unit: 'L',
-        note: `draft ${basin.draftDeg}°, its slope the upper form’s own, so that the shell is ${basin.shell} mm all round`,
+        note: `draft ${basin.draftDeg}°, its slope the upper form’s own, so that the shell is ${inText(basin.shell)} all round`,
       },
       { label: 'Upper form stands', value: rise, unit: 'mm', note: 'above the slab’s back' },
       { label: 'Lift of the upper form', value: lift, unit: 'N', note: 'its boards lean over the fill' },

@@ -1,12 +1,15 @@
 import type { MouldPart, MouldStation } from '../../../core/mould/index.ts'
+import { sayLengths } from '../../../core/units/index.ts'
 import { useAppDispatch } from '../../app/store.ts'
 import { pointedAt } from '../../app/viewSlice.ts'
 import { More } from '../../ui/Choice.tsx'
+import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 import { MouldThumb } from './MouldThumb.tsx'
 
 /** From bare boards to ready to pour, each step with what stands by then. Pointing at a step lights its parts. */
 export function BuildingOrder({ mould }: { mould: MouldStation }) {
   const dispatch = useAppDispatch()
+  const style = useMeasureStyle()
   const { steps, readyMinutes } = mould.figures.build
   const stands = new Set<string>()
   return (
@@ -26,7 +29,7 @@ export function BuildingOrder({ mould }: { mould: MouldStation }) {
             >
               <span className="label w-5 flex-none text-right font-bold">{i + 1}</span>
               <span className="min-w-0 flex-1 text-[14px] leading-tight">
-                {step.text}
+                {sayLengths(step.text, style)}
                 {step.waitMinutes > 0 && <strong> Wait {hours(step.waitMinutes)}.</strong>}
               </span>
               {placing && parts.length > 0 && <MouldThumb parts={parts} now={now} />}

@@ -1,10 +1,10 @@
-import { showNumber } from '../../../core/units/index.ts'
+import { sayLengths, showNumber } from '../../../core/units/index.ts'
 import { Row } from '../../ui/Choice.tsx'
 import { useMould } from './useMould.ts'
 
 /** What the maker sets out by, line by line, with what it means. */
 export function Facts() {
-  const { figures, fresh, mm } = useMould()
+  const { figures, fresh, mm, style } = useMould()
   if (!figures || figures.facts.length === 0) return null
   return (
     <div className={fresh ? '' : 'stale'}>
@@ -14,7 +14,9 @@ export function Facts() {
           label={
             <>
               {label}
-              {note && <span className="block text-[13px] leading-tight text-soft">{note}</span>}
+              {note && (
+                <span className="block text-[13px] leading-tight text-soft">{sayLengths(note, style)}</span>
+              )}
             </>
           }
           unit={unit === 'mm' ? '' : unit.replace('m2', 'm²').replace('deg', '°')}

@@ -1,12 +1,12 @@
 import type { LengthLayout } from '../../../core/mould/index.ts'
-import { formatCut, showNumber } from '../../../core/units/index.ts'
+import { formatCut, sayLengths, showNumber } from '../../../core/units/index.ts'
 import { More } from '../../ui/Choice.tsx'
 import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 import { useMould } from './useMould.ts'
 
 /** What is bought by the piece: screws by length, sealant, tape, glue, bolts. */
 export function Hardware() {
-  const { figures } = useMould()
+  const { figures, style } = useMould()
   if (!figures || figures.hardware.length + figures.lengths.length === 0) return null
   return (
     <More title="Hardware">
@@ -22,7 +22,11 @@ export function Hardware() {
             <tr key={row.name}>
               <td>
                 {row.name}
-                {row.note && <span className="block text-[13px] leading-tight text-soft">{row.note}</span>}
+                {row.note && (
+                  <span className="block text-[13px] leading-tight text-soft">
+                    {sayLengths(row.note, style)}
+                  </span>
+                )}
               </td>
               <td className="n">
                 {showNumber(row.amount, 2)} {row.unit}

@@ -1,8 +1,10 @@
 import type { MaterialRow } from '../../../core/mould/index.ts'
-import { showNumber } from '../../../core/units/index.ts'
+import { sayLengths, showNumber } from '../../../core/units/index.ts'
+import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 
 /** What is bought for a mould beside boards, each with what to know about it. */
 export function Materials({ title, rows }: { title: string; rows: readonly MaterialRow[] }) {
+  const style = useMeasureStyle()
   if (rows.length === 0) return null
   return (
     <>
@@ -20,7 +22,9 @@ export function Materials({ title, rows }: { title: string; rows: readonly Mater
             <tr key={row.name}>
               <td>
                 {row.name}
-                <span className="block text-[13px] leading-tight text-soft">{row.note}</span>
+                <span className="block text-[13px] leading-tight text-soft">
+                  {sayLengths(row.note, style)}
+                </span>
               </td>
               <td className="n">
                 {showNumber(row.amount, 2)} {row.unit}

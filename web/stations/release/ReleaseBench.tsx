@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { sayLengths } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useChange } from '../../app/store.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
@@ -56,7 +57,7 @@ export function ReleaseBench() {
           <ol className="label list-decimal pl-5 text-[15px]">
             {figures.stripping.map((s) => (
               <li key={s.code + s.text} className="border-b py-1">
-                {s.text}
+                {sayLengths(s.text, job.settings)}
               </li>
             ))}
           </ol>

@@ -13,6 +13,29 @@ const SHORT = {
   'knockouts-out': 'knockouts out',
 } as const
 
+/** The same for what is no side of a box, by what its parts are. */
+const OFF: Readonly<Record<string, string>> = {
+  corner: 'corners off',
+  chamfer: 'corners off',
+  base: 'base off',
+  rib: 'ribs off',
+  post: 'posts off',
+  skin: 'skin peeled off',
+  packing: 'fill dug out',
+  separator: 'separators drawn',
+  shell: 'shells off',
+  jacket: 'jackets off',
+  rubber: 'rubber peeled off',
+  layer: 'foam off',
+  form: 'upper form off',
+  beam: 'beams off',
+  core: 'cores out',
+  knockout: 'knockouts out',
+  liner: 'liner peeled off',
+  vessel: 'vessel off',
+  tube: 'tube off',
+}
+
 /** The order of stripping as one thread; hover a step to light its parts. */
 export function StripBand() {
   const { plan, fresh } = usePlan()
@@ -41,7 +64,7 @@ export function StripBand() {
               {i + 1}
             </span>
             <span className="label block text-[16px] font-semibold leading-tight">
-              {s.code === 'strip' && !s.partIds[0]?.startsWith('strip/') ? 'corners off' : SHORT[s.code]}
+              {(s.code === 'strip' && OFF[s.partIds[0]?.split('/')[0] ?? '']) || SHORT[s.code]}
             </span>
             <span className="label block text-[13px] leading-tight text-soft">
               {s.partIds.length} {s.partIds.length === 1 ? 'part' : 'parts'}
