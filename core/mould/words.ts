@@ -175,7 +175,7 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
     case 'raw-end-in-concrete':
       return {
         what: `The ${f.strip} strip ends in the concrete: a raw end ${mm(f.wideMm)} wide`,
-        why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed.',
+        why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed; swapping which strip runs through only gives the raw end to the other one.',
         remedy: 'Mitre inside corners',
       }
     case 'side-bows':
