@@ -62,6 +62,7 @@ test('a seat on ribs and in packed earth: the skin, its bends, the line of a rib
   if (!drawing.ok) throw new Error(drawing.problem.text)
   const [rib] = drawing.outlines
   expect([drawing.mmPerUnit, Math.round(rib!.length), rib!.inner.length]).toEqual([1, 1113, 1])
+  await expect(row(page, /separator/)).toContainText('3 mm')
   await bench(page).getByRole('combobox', { name: 'Skin' }).selectOption({ label: '3 mm hardboard, bent' })
   await expect(findings(page)).toContainText('bends to 300 mm')
   await bench(page)
@@ -76,10 +77,26 @@ test('a seat on ribs and in packed earth: the skin, its bends, the line of a rib
   await expect.poll(() => fact(page, /^It weighs/).innerText()).not.toBe(earth)
 })
 
+test('a weight cast in a bucket, and a piece that a bucket in stock would cast', async ({ page }) => {
+  await openDemo(page)
+  await mouldOf(page, 'rope-weight')
+  await expect(fact(page, /^Filled to the piece/)).toContainText('7.86')
+  await buildAs(page, 'layered block')
+  await expect(findings(page)).toContainText('Bucket, 12 L in stock casts this piece as it is')
+  await findings(page).getByRole('button', { name: 'Cast it in the bucket, 12 L' }).click()
+  await expect(bench(page).getByRole('combobox', { name: 'Built as' })).toHaveValue('found')
+  await expect(findings(page)).not.toContainText('in stock casts this piece')
+})
+
 test('a liner, an upper form and formers in board boxes', async ({ page }) => {
   await openDemo(page)
   await mouldOf(page, 'wall-tile')
   await expect(fact(page, /^Strips are wider by/)).toContainText('28')
+  await expect(row(page, /^sawn-grain sheet/)).toContainText('1 sheet')
+  const liner = bench(page).getByRole('combobox', { name: 'Liner' })
+  await liner.selectOption({ label: 'ribbed sheet, polyurethane' })
+  await expect(fact(page, /^Strips are wider by/)).toContainText('32')
+  await liner.selectOption({ label: 'of own making' })
   await type(page, 'Liner, with its texture', '1')
   await expect(findings(page)).toContainText('has no back to its texture')
   await mouldOf(page, 'plate-trough')

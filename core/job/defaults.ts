@@ -120,6 +120,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
       vesselFill: 'water',
       packing: 'earth',
       liner: { thickness: 6, backing: 20 },
+      linerSheet: null,
       baseBoard: firstId(stock.boards),
       sideBoard: firstId(stock.boards),
       sideBoards: {},

@@ -51,8 +51,9 @@ const ACROSS: Readonly<Record<string, number>> = {
 
 /** What version 3 asks beside: rows of what moulds are made of beside boards, and the choices that name them. */
 const NEW_ROWS = () => {
-  const { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs } = startingStock()
-  return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs }
+  const { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs, liners } =
+    startingStock()
+  return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs, liners }
 }
 const NEW_CHOICES = {
   sideBoards: {},
@@ -86,6 +87,7 @@ const NEW_CHOICES = {
   vesselFill: 'water',
   packing: 'earth',
   liner: { thickness: 6, backing: 20 },
+  linerSheet: null,
   bead: 'bead-first',
   table: null,
   braceSpacing: null,

@@ -120,6 +120,7 @@ export const mouldChoiceSchema = z.strictObject({
   liner: z
     .strictObject({ thickness: z.number().positive().max(200), backing: z.number().min(0).max(200) })
     .describe('a textured sheet on the base and the foam behind it, mm'),
+  linerSheet: id.nullable().default(null).describe('the bought liner; null for one of own making'),
   baseBoard: id,
   sideBoard: id,
   sideBoards: z

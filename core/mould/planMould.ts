@@ -9,6 +9,7 @@ import { readyAfter } from './buildingOrder.ts'
 import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
+import { vesselFits } from './found/vesselFits.ts'
 import { hardwareRows } from './hardware.ts'
 import { holdRows } from './holdDown.ts'
 import { joinLong } from './joinLong.ts'
@@ -184,6 +185,11 @@ function assemble(
     methods: compareMethods(input, method.id, built),
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
-  const findings = [...early, ...built.check(layouts), ...checkMould.level(piece, level)]
+  const findings = [
+    ...early,
+    ...built.check(layouts),
+    ...checkMould.level(piece, level),
+    ...vesselFits(input, built.hours),
+  ]
   return { station: { figures, findings, parts, outlines: built.outlines ?? [] }, findings }
 }

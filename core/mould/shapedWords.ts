@@ -98,6 +98,23 @@ export function explainShaped({ code, facts: f }: Finding, { mm, fine }: WordsSt
         why: 'Nothing holds what stands above its rim. Another vessel, or a lower piece.',
         remedy: 'Take the vessel’s shape up to its rim',
       }
+    case 'liner-missing':
+      return {
+        what: 'The liner that was chosen is not in stock',
+        why: 'Its true thickness sets the depth of the box.',
+        remedy: 'Take the first liner in stock, or one of own making',
+      }
+    case 'liner-pieced':
+      return {
+        what: `${f.sheets} sheets of ${f.liner} cover the face`,
+        why: `One is ${mm(f.lengthMm)} × ${mm(f.widthMm)}. Their joint prints: lay it in a groove of the texture, close it with a hair of sealant, and draw where it falls.`,
+      }
+    case 'vessel-fits':
+      return {
+        what: `${f.vessel} in stock casts this piece as it is`,
+        why: `Within ${fine(f.differsMm)} across, all the way up${Number(f.price) > 0 ? `, for ${f.price}` : ''}, and nothing to build: about ${f.hours} h saved.`,
+        remedy: `Cast it in the ${f.vessel}`,
+      }
     case 'vessel-differs':
       return {
         what: `${mm(f.heightMm)} up the piece is ${fine(f.differsMm)} off the inside of ${f.vessel}`,

@@ -1,4 +1,15 @@
-import { FILAMENTS, FOAMS, JACKETS, PLUGS, PRINTERS, RUBBERS, SKINS, TUBES, VESSELS } from './mouldRows.ts'
+import {
+  FILAMENTS,
+  FOAMS,
+  JACKETS,
+  LINERS,
+  PLUGS,
+  PRINTERS,
+  RUBBERS,
+  SKINS,
+  TUBES,
+  VESSELS,
+} from './mouldRows.ts'
 import type { Agent, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 
@@ -291,6 +302,7 @@ export const startingStock = (): Stock =>
       jackets: JACKETS,
       vessels: VESSELS,
       plugs: PLUGS,
+      liners: LINERS,
       mixes: MIXES,
       meshes: MESHES,
       mixers: MIXERS,

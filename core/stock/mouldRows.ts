@@ -1,5 +1,5 @@
 /** Rows of the starting stock that moulds are made of beside boards. */
-import type { Filament, Foam, Jacket, Plug, Printer, Rubber, Skin, Tube, Vessel } from './schema.ts'
+import type { Filament, Foam, Jacket, Liner, Plug, Printer, Rubber, Skin, Tube, Vessel } from './schema.ts'
 import { OWN } from './sources.ts'
 
 const BENDS = 'least bend: own starting value, try a strip first; stiffness: usual handbook value'
@@ -314,4 +314,38 @@ export const PLUGS: readonly Plug[] = [
     draftDeg: 3,
     casts: 80,
   }),
+]
+
+/** Textured sheets as they are bought. */
+export const LINERS: readonly Liner[] = [
+  {
+    id: 'liner-ribbed',
+    name: 'ribbed sheet, polyurethane',
+    length: 1200,
+    width: 600,
+    thickness: 12,
+    casts: 60,
+    price: 140,
+    source: OWN,
+  },
+  {
+    id: 'liner-grain',
+    name: 'sawn-grain sheet, rubber',
+    length: 1000,
+    width: 500,
+    thickness: 8,
+    casts: 30,
+    price: 65,
+    source: OWN,
+  },
+  {
+    id: 'liner-pebble',
+    name: 'pebbled sheet, moulded plastic',
+    length: 600,
+    width: 600,
+    thickness: 4,
+    casts: 8,
+    price: 18,
+    source: OWN,
+  },
 ]

@@ -164,6 +164,18 @@ export const plugSchema = z.strictObject({
   source,
 })
 
+/** A textured sheet as it is bought, laid on the base of a form or stuck to a side. */
+export const linerSchema = z.strictObject({
+  id,
+  name: label,
+  length: positive,
+  width: positive,
+  thickness: positive.describe('back and texture together, mm'),
+  casts: positive,
+  price: price.describe('a sheet'),
+  source,
+})
+
 export const strengthSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('law'), s: z.number().min(0.05).max(1) }),
   z.strictObject({
@@ -282,6 +294,7 @@ export const stockSchema = z.strictObject({
   jackets: rows(jacketSchema),
   vessels: rows(vesselSchema),
   plugs: rows(plugSchema).default([]),
+  liners: rows(linerSchema).default([]),
   mixes: rows(mixSchema),
   meshes: rows(meshSchema),
   mixers: rows(mixerSchema),
@@ -301,6 +314,7 @@ export type Filament = z.infer<typeof filamentSchema>
 export type Jacket = z.infer<typeof jacketSchema>
 export type Vessel = z.infer<typeof vesselSchema>
 export type Plug = z.infer<typeof plugSchema>
+export type Liner = z.infer<typeof linerSchema>
 export type Mix = z.infer<typeof mixSchema>
 export type Mesh = z.infer<typeof meshSchema>
 export type Mixer = z.infer<typeof mixerSchema>

@@ -89,7 +89,7 @@ const LISTS: readonly { list: StockList; heading: string; one: string; fields: r
   },
   {
     list: 'vessels',
-    heading: 'Vessels',
+    heading: 'Vessels and bought round shells',
     one: 'vessel',
     fields: [size('wall', 'Wall'), casts, price('Price')],
   },
@@ -105,6 +105,18 @@ const LISTS: readonly { list: StockList; heading: string; one: string; fields: r
       { key: 'draftDeg', label: 'Draft', kind: 'number', unit: '°' },
       casts,
       price('Price'),
+    ],
+  },
+  {
+    list: 'liners',
+    heading: 'Bought liners',
+    one: 'liner',
+    fields: [
+      size('length', 'Length'),
+      size('width', 'Width'),
+      size('thickness', 'Thickness, texture and back'),
+      casts,
+      price('Price of a sheet'),
     ],
   },
 ]

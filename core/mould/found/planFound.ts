@@ -13,7 +13,7 @@ import { diameterAt, FILL_KG_PER_L, leastDraft, narrowsAt, vesselVolume, wallGro
 
 const HOURS = 0.5
 /** A piece follows a vessel this near, mm; draft under which it sticks, degrees; growth that shows, mm [own]. */
-const FITS = 2
+export const FITS = 2
 const DRAFT = 1
 const GROWTH = 1
 /** A weighed volume that differs by more is another vessel, or one read wrong; grain packs as it likes. */

@@ -1,13 +1,14 @@
 import { measureLoop, type SolidRecipe } from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
 import { outlinePath, pouredLoop } from '../../piece/index.ts'
+import type { Liner } from '../../stock/index.ts'
 import { inText } from '../../units/index.ts'
 import { type BarePart, barePart, DOWN, prism } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { boxOrder } from '../boardBox/boxOrder.ts'
 import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
 import { step } from '../buildingOrder.ts'
-import { finding } from '../checkMould.ts'
+import { finding, rowMissing } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
 import type { MouldFact } from '../types.ts'
 
@@ -38,7 +39,14 @@ export const linedMethod: MouldMethod = {
     const { piece, pieceStation } = input
     const plain = boardBoxMethod.build(input)
     if (!plain.built) return plain
-    const { liner } = piece.mould
+    const bought = piece.mould.linerSheet
+    const row = input.stock.liners.find((l) => l.id === bought)
+    if (bought !== null && !row) {
+      const first = input.stock.liners[0]
+      const instead = first ? { linerSheet: first.id } : { linerSheet: null }
+      return { built: null, findings: [rowMissing(piece, 'liner-missing', bought, instead)] }
+    }
+    const liner = { ...piece.mould.liner, ...(row && { thickness: row.thickness }) }
     const deep = liner.thickness + liner.backing
     const outline = pouredLoop(pieceStation.geometry.outline, piece.attitude, pieceStation.geometry)
     const area = measureLoop(outline).area
@@ -68,6 +76,7 @@ export const linedMethod: MouldMethod = {
         ? [sheet('liner-backing', 'wrap', 'foam backing', [-deep, -liner.thickness], LINER.foamKgPerM3)]
         : []),
     ]
+    const sheets = row ? sheetsOver([length, width], row) : 1
     const facts: MouldFact[] = [
       {
         label: 'Liner',
@@ -86,6 +95,22 @@ export const linedMethod: MouldMethod = {
     const built: BuiltMould = {
       ...plain.built,
       parts,
+      life: Math.min(plain.built.life, row?.casts ?? LINER.casts),
+      materials: [
+        ...plain.built.materials,
+        ...(row
+          ? [
+              {
+                name: row.name,
+                amount: sheets,
+                unit: sheets === 1 ? 'sheet' : 'sheets',
+                cost: row.price === null ? null : row.price * sheets,
+                note: `bought, ${inText(row.length)} × ${inText(row.width)}, ${row.casts} casts. Measure the one to hand: it sets the depth of the box`,
+                isPart: false,
+              },
+            ]
+          : []),
+      ],
       facts: [...facts, ...(plain.built.facts ?? [])],
       hours: plain.built.hours + 0.5,
       order: lineOrder(
@@ -114,6 +139,16 @@ export const linedMethod: MouldMethod = {
       },
       check: (layouts) => [
         ...plain.built!.check(layouts),
+        ...(row && sheets > 1
+          ? [
+              finding(piece, 'liner-pieced', 'note', 'liner', {
+                sheets,
+                liner: row.name,
+                lengthMm: row.length,
+                widthMm: row.width,
+              }),
+            ]
+          : []),
         ...(liner.thickness < LEAST
           ? [
               finding(
@@ -130,6 +165,15 @@ export const linedMethod: MouldMethod = {
     }
     return { built, findings: plain.findings }
   },
+}
+
+/** How many sheets cover a face side by side, laid the better way round. */
+export const sheetsOver = (
+  [length, width]: readonly [number, number],
+  sheet: Pick<Liner, 'length' | 'width'>,
+): number => {
+  const laid = (l: number, w: number) => Math.ceil(length / l - 1e-9) * Math.ceil(width / w - 1e-9)
+  return Math.min(laid(sheet.length, sheet.width), laid(sheet.width, sheet.length))
 }
 
 /** A part of the box with the base lowered under a liner; strips keep their tops and grow downward. */

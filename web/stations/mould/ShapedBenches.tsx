@@ -213,17 +213,27 @@ export function PackedBench() {
 
 /** A textured liner under a board box. */
 export function LinedBench() {
-  const { mould, choose, mm } = useMould()
-  const { liner } = mould
+  const { mould, figures, job, choose, mm } = useMould()
+  const { liner, linerSheet } = mould
   return (
     <>
-      <MeasureField
-        label="Liner, with its texture"
-        value={liner.thickness}
-        min={0.5}
-        max={100}
-        onCommit={(thickness) => choose(`liner ${mm(thickness)}`, { liner: { ...liner, thickness } })}
+      <Pick
+        label="Liner"
+        value={linerSheet ?? ''}
+        options={[{ id: '', name: 'of own making' }, ...job.stock.liners]}
+        onChoose={(id) => choose('liner', { linerSheet: id === '' ? null : id })}
       />
+      {linerSheet === null ? (
+        <MeasureField
+          label="Liner, with its texture"
+          value={liner.thickness}
+          min={0.5}
+          max={100}
+          onCommit={(thickness) => choose(`liner ${mm(thickness)}`, { liner: { ...liner, thickness } })}
+        />
+      ) : (
+        figures && <Materials title="Bought" rows={figures.materials} />
+      )}
       <MeasureField
         label="Foam behind it"
         value={liner.backing}

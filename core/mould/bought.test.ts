@@ -1,0 +1,163 @@
+import { describe, expect, it } from 'vitest'
+import { openKernel } from '../geometry/index.ts'
+import {
+  applyChange,
+  type MouldChoice,
+  newTurned,
+  type Piece,
+  type TurnedForm,
+  type TurnedPiece,
+} from '../job/index.ts'
+import { planPieceStation } from '../piece/index.ts'
+import { type Stock, startingStock } from '../stock/index.ts'
+import { testJob, testSlab } from '../testPiece.ts'
+import { differsBy } from './found/vesselFits.ts'
+import { explainMould, planMouldStation } from './index.ts'
+import { sheetsOver } from './lined/planLined.ts'
+
+const kernel = await openKernel({ coarser: 6 })
+const stock = startingStock()
+const mix = stock.mixes[0]!
+const tile = (length: number, width: number, patch: Partial<MouldChoice>): Piece => {
+  const slab = testSlab({ outline: { kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }, thickness: 40 })
+  return { ...slab, mould: { ...slab.mould, method: 'lined', ...patch } }
+}
+const turned = (form: TurnedForm, patch: Partial<MouldChoice> = {}, over: Partial<TurnedPiece> = {}) => {
+  const piece = newTurned({ id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }, stock, {
+    turned: form,
+    ...over,
+  })
+  return { ...piece, mould: { ...piece.mould, ...patch } }
+}
+const plan = (piece: Piece, own: Stock = stock) =>
+  planMouldStation(piece, planPieceStation(kernel, piece, 2300, false), own, mix, { kernel })
+const mm = (n: unknown) => `${n} mm`
+const said = (finding: ReturnType<typeof plan>['findings'][number]) => {
+  const words = explainMould(finding, { mm, fine: mm } as never)!
+  const all = [words.what, words.why, words.remedy ?? ''].join(' ')
+  expect(all).not.toMatch(/undefined|NaN/)
+  return all
+}
+
+describe('a bought liner', () => {
+  it.each([
+    [300, 300, 1000, 500, 1],
+    [1200, 600, 600, 1200, 1],
+    [1201, 600, 600, 1200, 2],
+    [1500, 900, 1000, 500, 3],
+    [3, 3, 1000, 500, 1],
+    [3000, 3000, 600, 600, 25],
+  ])('%d × %d from sheets %d × %d: %d', (length, width, l, w, sheets) =>
+    expect(sheetsOver([length, width], { length: l, width: w })).toBe(sheets),
+  )
+
+  it.each(stock.liners.map((l) => [l.name, l] as const))('%s sets depth, price and life', (_, liner) => {
+    const backing = 20
+    const own = plan(tile(500, 400, { liner: { thickness: liner.thickness, backing } })).station!
+    const bought = plan(tile(500, 400, { linerSheet: liner.id, liner: { thickness: 99, backing } })).station!
+    const widths = (s: typeof own) => s.parts.filter((p) => p.role === 'strip').map((p) => p.widthMm)
+    expect(widths(bought)).toEqual(widths(own))
+    expect(bought.parts.find((p) => p.id === 'liner')!.thicknessMm).toBe(liner.thickness)
+    const row = bought.figures.materials.find((m) => m.name === liner.name)!
+    expect([row.amount, row.cost]).toEqual([1, liner.price])
+    expect(bought.figures.lifeCasts).toBeLessThanOrEqual(liner.casts)
+    expect(own.figures.materials.some((m) => m.name === liner.name)).toBe(false)
+  })
+
+  it('is said to be pieced where one sheet does not cover', () => {
+    const { station, findings } = plan(tile(1500, 900, { linerSheet: 'liner-grain' }))
+    const found = findings.find((f) => f.code === 'liner-pieced')!
+    expect(said(found)).toContain('3 sheets of sawn-grain sheet')
+    expect(station!.figures.materials.find((m) => m.name.startsWith('sawn'))!.cost).toBe(3 * 65)
+  })
+
+  it.each([
+    ['another is taken', stock],
+    ['none is left to take', { ...stock, liners: [] }],
+  ])('that is gone stops the mould; %s', (_, own) => {
+    const piece = tile(300, 300, { linerSheet: 'gone' })
+    const { station, findings } = plan(piece, own)
+    expect([station, findings.map((f) => [f.code, f.level])]).toEqual([null, [['liner-missing', 'stop']]])
+    said(findings[0]!)
+    const job = findings[0]!.remedies[0]!.changes.reduce(applyChange, { ...testJob(piece), stock: own })
+    expect(plan(job.pieces[0]!, own).findings.map((f) => f.code)).not.toContain('liner-missing')
+  })
+})
+
+describe('a vessel in stock that is the piece', () => {
+  const bucket: TurnedForm = { form: 'frustum', bottom: 220, top: 220 + (45 * 200) / 260, height: 200 }
+  it.each<[string, Piece, string | null]>([
+    ['its taper and height', turned(bucket, { method: 'layers' }), 'bucket, 12 L'],
+    [
+      'a wider bin',
+      turned({ form: 'frustum', bottom: 330, top: 360.2, height: 200 }, { method: 'printed' }),
+      'round bin, 40 L',
+    ],
+    ['1.5 mm off', turned({ ...bucket, top: bucket.top + 1.5 }, { method: 'layers' }), 'bucket, 12 L'],
+    ['6 mm off', turned({ ...bucket, top: bucket.top + 6 }, { method: 'layers' }), null],
+    ['higher than any', turned({ ...bucket, height: 700 }, { method: 'layers' }), null],
+    ['with a hole through it', turned(bucket, { method: 'layers' }, { bore: 40 }), null],
+    [
+      'a tube',
+      turned({ form: 'tube', outside: 232, inside: 120, height: 60, floor: 0 }, { method: 'layers' }),
+      null,
+    ],
+    ['a cylinder', turned({ form: 'cylinder', diameter: 240, height: 200 }, { method: 'tube' }), null],
+    [
+      'the wide end down',
+      turned(bucket, { method: 'layers' }, { attitude: { down: 'top', turnDeg: 0 } }),
+      null,
+    ],
+    [
+      'the narrow end up, poured on it',
+      turned(
+        { ...bucket, bottom: bucket.top, top: bucket.bottom },
+        { method: 'layers' },
+        { attitude: { down: 'top', turnDeg: 0 } },
+      ),
+      'bucket, 12 L',
+    ],
+    ['cast in it already', turned(bucket, { method: 'found', vessel: 'vessel-bucket-12' }), null],
+  ])('%s', (_, piece, vessel) => {
+    const { findings } = plan(piece)
+    const found = findings.find((f) => f.code === 'vessel-fits')
+    expect(found?.facts.vessel ?? null).toBe(vessel)
+    if (!found) return
+    said(found)
+    const job = found.remedies[0]!.changes.reduce(applyChange, { ...testJob(piece), stock })
+    const after = plan(job.pieces[0]!)
+    expect(after.station!.figures.methodId).toBe('found')
+    expect(after.findings.filter((f) => f.level === 'stop' || f.code === 'vessel-fits')).toEqual([])
+    expect(after.station!.figures.buildHours).toBeLessThan(plan(piece).station!.figures.buildHours)
+  })
+
+  it('is compared across, at any height', () => {
+    const profile = [
+      { radius: 0, z: 0, name: 'a' },
+      { radius: 100, z: 0, name: 'b' },
+      { radius: 110, z: 50, name: 'c' },
+      { radius: 0, z: 50, name: 'd' },
+    ]
+    const rings = [
+      { height: 0, diameter: 200 },
+      { height: 80, diameter: 232 },
+    ]
+    const at = (low: number, upsideDown = false) =>
+      differsBy(
+        { rings },
+        profile.map((p) => ({ ...p, z: p.z + low })),
+        { low, height: 50, upsideDown },
+      )
+    expect(at(0)).toBeCloseTo(0, 9)
+    expect(at(-30)).toBeCloseTo(0, 9)
+    // Upside down it tapers the other way: 220 against 200 at the foot, less half a step.
+    expect(at(0, true)!).toBeGreaterThan(19)
+    expect(
+      differsBy({ rings: rings.map((r) => ({ ...r, height: r.height / 2 })) }, profile, {
+        low: 0,
+        height: 50,
+        upsideDown: false,
+      }),
+    ).toBe(null)
+  })
+})
