@@ -74,7 +74,13 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
     case 'former-over-bed':
       return {
         what: `${f.part} is ${mm(f.lengthMm)} × ${mm(f.widthMm)}; the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
-        why: 'A former over the bed is printed in pieces and glued, its joint filled and sanded; or shaped from board or foam.',
+        why: 'So many pieces glued up are no straight former: shape it from board or foam.',
+        remedy: 'Shape the formers by hand',
+      }
+    case 'former-in-pieces':
+      return {
+        what: `${f.part} is printed in ${f.pieces} pieces; it is ${mm(f.lengthMm)} × ${mm(f.widthMm)}, the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
+        why: 'Glue them on a flat board, fill and sand each joint where it meets the concrete: it prints.',
         remedy: 'Shape the formers by hand',
       }
     case 'knockout-many-layers':

@@ -143,6 +143,20 @@ export function boxOrder({ piece, stock, built }: Told): BuildStep[] {
       ),
     )
   const formers = of('former').filter((p) => !isApronBack(p))
+  // Pieces of one former: the first has its id, the others a number after it.
+  const joined = formers.filter(
+    (p) => formers.some((q) => q.id === `${p.id}/2`) || formers.some((q) => p.id.startsWith(`${q.id}/`)),
+  )
+  if (joined.length > 0)
+    steps.push(
+      step(
+        'fix',
+        `Glue up ${namesOf(joined)} on a flat board, fill the joints and sand them flush.`,
+        joined,
+        joined.length * WORK.place * 3,
+        WAIT.hotGlue,
+      ),
+    )
   const [hung, laid] = [formers.filter((p) => p.pull[2] > 0), formers.filter((p) => p.pull[2] <= 0)]
   if (laid.length > 0)
     steps.push(

@@ -138,6 +138,50 @@ describe('formers in a board box', () => {
     ],
     ['letters on a side', { lettering: [letters(-3, 'side/front')] }, /on its sides/],
   ])('says what it does not form: %s', (_, over, why) => expect(whyNoMould(testSlab(over))).toMatch(why))
+  it.each([
+    ['once across', { bedX: 450, bedY: 700 }, 'former-in-pieces'],
+    ['over a small bed', { bedX: 220, bedY: 220 }, 'former-in-pieces'],
+    ['the long way round', { bedX: 330, bedY: 1300 }, 'former-in-pieces'],
+    ['too many', { bedX: 60, bedY: 60 }, 'former-over-bed'],
+    ['not at all', { bedX: 1300, bedY: 1300 }, null],
+  ])('printed in pieces that fit the bed and make up the whole: %s', (_, bed, code) => {
+    const stock = {
+      ...testStock,
+      printers: testStock.printers.map((p) => ({ ...p, bedZ: 200, ...bed })),
+    }
+    const slab = testSlab({ panels: [field(9)] })
+    const build = (formersPrinted: boolean) => {
+      const piece = { ...slab, mould: { ...slab.mould, formersPrinted } }
+      return planMouldStation(
+        piece,
+        planPieceStation(kernel, piece, 2300, false),
+        stock,
+        testStock.mixes[0]!,
+        { kernel },
+      )
+    }
+    const [{ station, findings }, plain] = [build(true), build(false)]
+    const told = findings.filter((f) => f.code.startsWith('former-'))
+    expect(told.map((f) => f.code)).toEqual(code ? [code] : [])
+    const formers = station!.parts.filter((p) => p.role === 'former')
+    const [whole] = plain.station!.parts.filter((p) => p.role === 'former')
+    expect(new Set(formers.map((p) => p.id)).size).toBe(formers.length)
+    expect(formers[0]!.id).toBe(whole!.id)
+    expect(station!.figures.prints.map((p) => p.partId)).toEqual(formers.map((p) => p.id))
+    const sum = formers.reduce((all, p) => all + measure(p.recipe).volume, 0)
+    expect(sum / measure(whole!.recipe).volume).toBeCloseTo(1, 5)
+    if (code === 'former-over-bed') return
+    expect(told[0]?.facts.pieces ?? 1).toBe(formers.length)
+    for (const { lengthMm, widthMm } of formers) {
+      const [l, w] = [Math.max(lengthMm, widthMm), Math.min(lengthMm, widthMm)]
+      expect([l <= Math.max(bed.bedX, bed.bedY) + 1e-6, w <= Math.min(bed.bedX, bed.bedY) + 1e-6]).toEqual([
+        true,
+        true,
+      ])
+    }
+    const glued = station!.figures.build.steps.filter((s) => s.text.startsWith('Glue up'))
+    expect(glued.map((s) => s.partIds)).toEqual(formers.length > 1 ? [formers.map((p) => p.id)] : [])
+  })
   it('printed: a wall and a lattice, each as its solid is, flat side down, or told that it is over the bed', () => {
     const printed = (piece: SlabPiece, patch: Partial<SlabPiece['mould']> = {}) =>
       plan({ ...piece, mould: { ...piece.mould, formersPrinted: true, ...patch } })
@@ -163,10 +207,6 @@ describe('formers in a board box', () => {
       6,
     )
     expect(findings.map((f) => f.code)).not.toContain('former-over-bed')
-    const large = printed(testSlab({ panels: [field(9)] })).findings.find(
-      (f) => f.code === 'former-over-bed',
-    )!
-    expect(large.remedies[0]!.changes[0]).toMatchObject({ patch: { formersPrinted: false } })
     expect(
       printed(testSlab({ openings: [dish] }), { printer: 'gone' }).findings.map((f) => f.code),
     ).toContain('printer-missing')

@@ -1,7 +1,14 @@
-import { measureSolid, movedBy, type Placement } from '../../geometry/index.ts'
+import {
+  measureSolid,
+  movedBy,
+  type Placement,
+  type SolidMeasure,
+  type SolidRecipe,
+  type Vector,
+} from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
-import type { BarePart } from '../bareParts.ts'
+import { type BarePart, trimmed } from '../bareParts.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { printFigures } from '../printed/printFigures.ts'
@@ -20,7 +27,13 @@ export type PrintedFormers = {
   readonly findings: readonly Finding[]
 }
 
-/** Formers as prints: a wall all round of the chosen thickness and a lattice within, the flat side on the bed. */
+/** More pieces than this are no former to glue up [own]. */
+const MOST_PIECES = 36
+
+/**
+ * Formers as prints: a wall all round of the chosen thickness and a lattice within, the flat side on the bed. One over
+ * the bed is parted evenly into pieces that fit it, glued before it is set.
+ */
 export function printedFormers(input: MethodInput, formers: readonly BarePart[]): PrintedFormers {
   const { piece, stock, kernel, quick } = input
   const printer = stock.printers.find((p) => p.id === piece.mould.printer)
@@ -29,12 +42,11 @@ export function printedFormers(input: MethodInput, formers: readonly BarePart[])
     return { parts: formers, prints: [], materials: [], findings: missing(input, printer) }
   const findings: Finding[] = []
   const prints: PrintRow[] = []
-  const parts = formers.map((part): BarePart => {
-    const whole = part.mass?.volume ?? 0
+  const printed = (part: BarePart): BarePart => {
     const solid = quick ? null : kernel.withSolids((s) => measureSolid(s.solid(part.recipe).body))
+    const whole = solid?.volume ?? part.mass?.volume ?? 0
     const wall = Math.min(whole, (solid?.area ?? 0) * piece.mould.shellWall)
     const laid = solid ? wall + (whole - wall) * INFILL : whole * 0.4
-    const size = [0, 1, 2].map((k) => (solid ? solid.max[k]! - solid.min[k]! : 0)) as [number, number, number]
     const { cost: _, ...figures } = printFigures(laid, printer, filament)
     prints.push({
       partId: part.id,
@@ -42,35 +54,90 @@ export function printedFormers(input: MethodInput, formers: readonly BarePart[])
       ...figures,
       lies: part.pull[2] > 0 ? TURNED_OVER : AS_IT_STANDS,
     })
-    if (solid && !fits(size, printer))
-      findings.push(
-        finding(
-          piece,
-          'former-over-bed',
-          'warn',
-          part.id,
-          {
-            part: part.name,
-            lengthMm: size[0],
-            widthMm: size[1],
-            bedXMm: printer.bedX,
-            bedYMm: printer.bedY,
-          },
-          [{ type: 'mouldChosen', pieceId: piece.id, patch: { formersPrinted: false } }],
-        ),
-      )
+    const size = solid && sizeOf(solid)
     return {
       ...part,
-      ...(solid && { lengthMm: size[0], widthMm: size[1], thicknessMm: size[2] }),
+      ...(size && { lengthMm: size[0], widthMm: size[1], thicknessMm: size[2] }),
       mass: { volume: whole, kgPerM3: whole > 0 ? (filament.densityKgPerM3 * laid) / whole : 0 },
     }
+  }
+  const parts = formers.flatMap((part): BarePart[] => {
+    const solid = quick ? null : kernel.withSolids((s) => measureSolid(s.solid(part.recipe).body))
+    const cuts = solid ? cutsFor(solid, printer) : [[], [], []]
+    const count = cuts.reduce((product, offsets) => product * (offsets.length + 1), 1)
+    if (!solid || count === 1) return [printed(part)]
+    const pieces = count > MOST_PIECES ? [] : piecesOf(input, part, cuts)
+    const [lengthMm, widthMm] = sizeOf(solid)
+    findings.push(
+      finding(
+        piece,
+        pieces.length > 0 ? 'former-in-pieces' : 'former-over-bed',
+        pieces.length > 0 ? 'note' : 'warn',
+        part.id,
+        {
+          part: part.name,
+          lengthMm,
+          widthMm,
+          bedXMm: printer.bedX,
+          bedYMm: printer.bedY,
+          pieces: pieces.length,
+        },
+        [{ type: 'mouldChosen', pieceId: piece.id, patch: { formersPrinted: false } }],
+      ),
+    )
+    return pieces.length > 0 ? pieces.map(printed) : [printed(part)]
   })
   const grams = prints.reduce((sum, r) => sum + r.grams, 0)
   return { parts, prints, materials: [filamentRow(filament, prints, grams)], findings }
 }
 
-const fits = ([l, w, h]: readonly [number, number, number], { bedX, bedY, bedZ }: Printer): boolean =>
-  Math.max(l, w) <= Math.max(bedX, bedY) && Math.min(l, w) <= Math.min(bedX, bedY) && h <= bedZ
+type Box = Pick<SolidMeasure, 'min' | 'max'>
+const sizeOf = ({ min, max }: Box): [number, number, number] => [
+  max[0] - min[0],
+  max[1] - min[1],
+  max[2] - min[2],
+]
+
+/** Even offsets along x, y and z at which a body is parted so that each piece fits the bed, the way round that takes fewer. */
+function cutsFor({ min, max }: Box, { bedX, bedY, bedZ }: Printer): number[][] {
+  const [x, y, z] = sizeOf({ min, max })
+  const count = (size: number, room: number) => Math.max(1, Math.ceil(size / room - 1e-9))
+  const [straight, turned] = [
+    [count(x, bedX), count(y, bedY)],
+    [count(x, bedY), count(y, bedX)],
+  ] as const
+  const plan = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
+  return [...plan, count(z, bedZ)].map((n, k) =>
+    Array.from({ length: n - 1 }, (_, i) => min[k]! + ((max[k]! - min[k]!) * (i + 1)) / n),
+  )
+}
+
+/** What lies between the cuts, each piece a part; the first keeps the id. */
+function piecesOf({ kernel }: MethodInput, part: BarePart, cuts: readonly (readonly number[])[]): BarePart[] {
+  let bodies: SolidRecipe[] = [part.recipe]
+  cuts.forEach((offsets, k) => {
+    const way = [0, 1, 2].map((i) => (i === k ? 1 : 0)) as unknown as Vector
+    const back = way.map((n) => 0 - n) as unknown as Vector
+    bodies = bodies.flatMap((body) =>
+      [...offsets, null].map((to, i) => {
+        const from = offsets[i - 1]
+        const beyond = from === undefined ? body : trimmed(body, way, from, 'joint')
+        return to === null ? beyond : trimmed(beyond, back, -to, 'joint')
+      }),
+    )
+  })
+  return bodies
+    .filter((recipe) => kernel.withSolids((s) => s.solid(recipe).body.volume()) > LEAST)
+    .map((recipe, i) => ({
+      ...part,
+      id: i === 0 ? part.id : `${part.id}/${i + 1}`,
+      name: `${part.name}, piece ${i + 1}`,
+      recipe,
+    }))
+}
+
+/** Scraps between cuts are no piece, mm3. */
+const LEAST = 1
 
 const filamentRow = (filament: Filament, prints: readonly PrintRow[], grams: number): MaterialRow => ({
   name: filament.name,
