@@ -134,6 +134,9 @@ function Drawing({
   const xs = body?.region.flat().map(([x]) => x) ?? [0]
   const edge = low([Math.min(...xs), 0])[0]
   const farEdge = (broken ? high : low)([Math.max(...xs), 0])[0]
+  // Clear of a mould that stands wide of the piece.
+  const leftmost = Math.min(edge, ...drawing.parts.flatMap((p) => p.region.flat().map((q) => low(q)[0])))
+  const dimensionX = Math.max(26, Math.min(edge - 58, leftmost - 22))
   const steel = plan?.stations.steel?.figures
   const frontEdge = piece.kind === 'slab' ? piece.sides.front?.top : undefined
   const poured = attitude === 'poured'
@@ -191,8 +194,8 @@ function Drawing({
         </>
       )}
       <Dimension
-        from={[Math.max(26, edge - 58), low([0, bodyLow])[1]]}
-        to={[Math.max(26, edge - 58), low([0, bodyHigh])[1]]}
+        from={[dimensionX, low([0, bodyLow])[1]]}
+        to={[dimensionX, low([0, bodyHigh])[1]]}
         text={text(bodyHigh - bodyLow)}
         name={piece.kind === 'slab' ? 'thickness' : 'height'}
       />
@@ -335,6 +338,9 @@ function Parts({ drawing, at }: { drawing: SectionDrawing; at: (p: Point) => Poi
     <>
       {drawing.parts.map((part) => {
         const ys = part.region.flat().map(([, y]) => y)
+        // In a board thinner on the screen than its hatch, the hatch would only blacken it.
+        const thin =
+          part.material === 'board' && Math.abs(at([0, Math.max(...ys)])[1] - at([0, Math.min(...ys)])[1]) < 7
         const upright = part.id.startsWith('strip/')
         const isLit =
           lit === part.id ||
@@ -347,9 +353,9 @@ function Parts({ drawing, at }: { drawing: SectionDrawing; at: (p: Point) => Poi
           >
             <path
               d={part.region.map((ring) => ringPath(ring, at)).join(' ')}
-              fill={upright ? 'url(#hatch-board-up)' : HATCH_OF[part.material]}
+              fill={thin ? 'var(--board)' : upright ? 'url(#hatch-board-up)' : HATCH_OF[part.material]}
               stroke={isLit ? 'var(--oxide)' : 'var(--ink)'}
-              strokeWidth={isLit ? 2.4 : part.material === 'concrete' ? 1.6 : 0.9}
+              strokeWidth={isLit ? 2.4 : part.material === 'concrete' ? 1.6 : thin ? 0.5 : 0.9}
             />
             {part.region.flatMap((ring) =>
               part.layers.map((h) => {

@@ -10,7 +10,7 @@ import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { MouldParts, mouldBeyond, plansOf } from './MouldParts.tsx'
 import { SectionLine } from './PlanParts.tsx'
-import { loopPath } from './paths.ts'
+import { loopPath, ringPath } from './paths.ts'
 import { planFrame } from './planFrame.ts'
 import { usualLine } from './sectionLine.ts'
 import { useLineDrag } from './useLineDrag.ts'
@@ -82,8 +82,17 @@ export function SolidPlan() {
         >
           <Hatches />
           {parts.length > 0 && <MouldParts parts={parts} plans={plans} onScreen={onScreen} scale={scale} />}
-          {parts.length > 0 && flat && (
-            <path d={loopPath(flat, onScreen, scale, false)} fill={HATCH_OF.concrete} pointerEvents="none" />
+          {parts.length > 0 && (
+            <path
+              d={
+                flat
+                  ? loopPath(flat, onScreen, scale, false)
+                  : (plans.get('piece') ?? []).map((ring) => ringPath(ring, onScreen)).join(' ')
+              }
+              fill={HATCH_OF.concrete}
+              fillRule="evenodd"
+              pointerEvents="none"
+            />
           )}
           <path d={path} fill="none" stroke="var(--ink)" strokeWidth="1.1" strokeLinecap="round" />
           {round && (

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import type { StationName } from '../../core/job/index.ts'
+import { pouredSize } from '../../core/piece/index.ts'
 import { usePlan } from '../app/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../app/store.ts'
 import { attitudeShown, partsMoved } from '../app/viewSlice.ts'
@@ -53,6 +54,9 @@ export function Stage({ station }: { station: StationName }) {
     ((station === 'release' && !mould) || (station === 'mould' && !mould?.figures.layouts.length))
   const Band = bare ? undefined : BANDS[station]
   const down = piece.attitude.down === 'top'
+  const geometry = plan?.stations.piece?.geometry
+  const [across, , high] = geometry ? pouredSize(piece.attitude, geometry) : [1, 1, 0]
+  const tall = high > TALL * across
   return (
     <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)]">
       <div className="flex items-center gap-4 border-b px-4">
@@ -93,9 +97,7 @@ export function Stage({ station }: { station: StationName }) {
           {apart ? 'parts together' : 'parts apart'}
         </button>
       </div>
-      <div
-        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${Band ? 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]' : 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'}`}
-      >
+      <div className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${rowsFor(Band !== undefined, tall)}`}>
         <div
           className={`grid min-h-0 grid-cols-[minmax(0,2.25fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
         >
@@ -113,6 +115,17 @@ export function Stage({ station }: { station: StationName }) {
       </div>
     </div>
   )
+}
+
+/** As high as this against its length, a piece is tall [own]. */
+const TALL = 0.3
+
+/** A tall piece has more to show in its section than a slab has. */
+const rowsFor = (band: boolean, tall: boolean): string => {
+  if (!band) return 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'
+  return tall
+    ? 'grid-rows-[minmax(0,1.1fr)_minmax(0,1.05fr)_minmax(0,0.85fr)]'
+    : 'grid-rows-[minmax(0,1.35fr)_minmax(0,0.72fr)_minmax(0,0.95fr)]'
 }
 
 /** True for the moment in which the stage turns over. */

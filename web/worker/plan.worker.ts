@@ -207,6 +207,7 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
   const { geometry } = plan.stations.piece!
   const by = pouredPlacement(piece.attitude, geometry)
   const cast: SolidRecipe = { kind: 'moved', solid: geometry.recipe!, by }
+  const lies = piece.attitude.down === 'top' || piece.attitude.down === 'bottom'
   const parts = kernel.withSolids((scope) => {
     const part = (
       id: string,
@@ -219,7 +220,8 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
       return { id, role, mesh, pull, plan, lines: creaseLines(mesh) }
     }
     return [
-      part('piece', 'piece', cast),
+      // One that lies on its top or underside is drawn by its own outline.
+      part('piece', 'piece', cast, null, lies ? null : outlineFromAbove(kernel, cast)),
       ...geometry.inserts.map((i) =>
         part(`insert/${i.id}`, 'insert', { kind: 'moved', solid: i.recipe, by }),
       ),

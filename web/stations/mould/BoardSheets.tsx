@@ -20,7 +20,8 @@ function boundWords(layouts: readonly BoardLayout[]): string {
 
 /** The cut list laid out on its boards: labels, cuts in order, off-cuts worth keeping. */
 export function BoardSheets() {
-  const { plan, fresh, layingOut } = usePlan()
+  const { plan, job, fresh, layingOut } = usePlan()
+  const foams = new Set(job.stock.foams.map((f) => f.id))
   const [page, setPage] = useState(0)
   const { attach, size } = useSize<HTMLDivElement>()
   const lit = useAppSelector((s) => s.view.lit)
@@ -111,7 +112,7 @@ export function BoardSheets() {
                     >
                       <rect
                         {...r}
-                        fill="var(--board)"
+                        fill={foams.has(layout.boardId) ? 'var(--foam)' : 'var(--board)'}
                         stroke={isLit ? 'var(--oxide)' : 'var(--ink)'}
                         strokeWidth={isLit ? 2.4 : 0.9}
                       />
