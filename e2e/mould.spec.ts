@@ -89,6 +89,9 @@ test('a column in a card tube: the tube is chosen, one of another bore is told',
   await findings(page).getByRole('button', { name: 'Take card tube, 300 mm inside' }).click()
   await expect(station(page, 'Mould')).not.toContainText('stops the pour')
   await bench(page).locator('summary', { hasText: 'other ways to build it' }).click()
+  await expect(bench(page).getByRole('list', { name: 'Methods that do not form it' })).toContainText(
+    'board box: it is turned',
+  )
   await bench(page).getByRole('button', { name: 'rubber block' }).click()
   await expect(findings(page)).toContainText('Mixing and pouring takes about')
 })

@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react'
-import type { MouldChoice } from '../../../core/job/index.ts'
+import type { MouldChoice, Piece } from '../../../core/job/index.ts'
 import { METHODS, whyNoMould } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
@@ -57,6 +57,27 @@ const CAUTIONS: Partial<Record<MouldChoice['method'], string>> = {
     'Packed fill is heavy: build it where it stands. Tall forms fail under pressure: have them designed by someone qualified.',
 }
 
+/** The methods that do not form a piece, each with its reason. */
+function Unfit({ piece }: { piece: Piece }) {
+  const rows = METHODS.flatMap((m) => {
+    const why = m.why(piece)
+    return why === null ? [] : [{ name: m.name, why }]
+  })
+  if (rows.length === 0) return null
+  return (
+    <>
+      <h3 className="mt-2 text-[15px] font-bold">Do not form it</h3>
+      <ul className="label text-[14px] leading-tight" aria-label="Methods that do not form it">
+        {rows.map(({ name, why }) => (
+          <li key={name} className="border-b py-1">
+            {name}: <span className="text-soft">{why}</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
 /** How the mould is built: the method, and what that method decides. */
 export function MouldBench() {
   const { piece, mould, station, figures, fresh, choose } = useMould()
@@ -94,11 +115,14 @@ export function MouldBench() {
           {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish: {figures.finish}.
         </p>
       )}
-      {figures && figures.methods.length > 1 && (
-        <More title={`Beside ${figures.methods.length === 2 ? 'the other way' : 'other ways'} to build it`}>
-          <Suspense fallback={null}>
-            <MethodChart rows={figures.methods} />
-          </Suspense>
+      {figures && (
+        <More title="Beside other ways to build it">
+          {figures.methods.length > 1 && (
+            <Suspense fallback={null}>
+              <MethodChart rows={figures.methods} />
+            </Suspense>
+          )}
+          <Unfit piece={piece} />
         </More>
       )}
       {why === null && <Bench />}
