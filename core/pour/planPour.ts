@@ -10,15 +10,10 @@ import {
   timeForAge,
 } from '../ageing/index.ts'
 import { type Finding, findingList, type Piece, type Settings } from '../job/index.ts'
-import type { MixStation } from '../mix/index.ts'
-import type { MouldStation } from '../mould/index.ts'
-import type { PieceStation } from '../piece/index.ts'
-import type { ReleaseStation } from '../release/index.ts'
-import type { SteelStation } from '../steel/index.ts'
-import type { Mix, Mixer } from '../stock/index.ts'
+import type { Mix } from '../stock/index.ts'
 import { peopleToLift, teamLimit } from './lifting.ts'
 import { pourSchedule } from './schedule.ts'
-import type { PourFigures, PourStation } from './types.ts'
+import type { PourFigures, PourInput, PourStation } from './types.ts'
 
 /** Strengths at which things may be done, MPa. */
 export const STRIP_MPA = { sides: 5, sharp: 8, flip: 10 } as const
@@ -27,20 +22,6 @@ export const SET_PARTS = { working: 0.5, sheen: 0.35, trowel: 0.8 } as const
 const COLDEST = 5
 const DRYING = { cover: 0.5, uncovered: 1 } as const
 const CURED_PART = 0.7
-
-export type PourInput = {
-  readonly piece: Piece
-  readonly settings: Settings
-  readonly mix: Mix
-  readonly mixer: Mixer
-  readonly stations: {
-    readonly piece: PieceStation
-    readonly mould: MouldStation | null
-    readonly steel: SteelStation
-    readonly release: ReleaseStation | null
-    readonly mix: MixStation
-  }
-}
 
 /** The strength of the chosen mix at the water used. */
 export const strengthCurve = (mix: Mix, f28: number): StrengthCurve =>

@@ -1,8 +1,7 @@
 import { edgeSize } from '../geometry/index.ts'
 import { sideWords } from '../piece/index.ts'
 import { lengthWithUnit } from '../units/index.ts'
-import type { PourInput } from './planPour.ts'
-import type { ScheduleStep, StepCode } from './types.ts'
+import type { PourInput, ScheduleStep, StepCode } from './types.ts'
 
 /** Minutes [own]: carrying 20 kg, placing 10 L, compacting a quarter square metre, screeding a square metre; for one person. */
 const PACE = {

@@ -1,4 +1,24 @@
-import type { Finding } from '../job/index.ts'
+import type { Finding, Piece, Settings } from '../job/index.ts'
+import type { MixStation } from '../mix/index.ts'
+import type { MouldStation } from '../mould/index.ts'
+import type { PieceStation } from '../piece/index.ts'
+import type { ReleaseStation } from '../release/index.ts'
+import type { SteelStation } from '../steel/index.ts'
+import type { Mix, Mixer } from '../stock/index.ts'
+
+export type PourInput = {
+  readonly piece: Piece
+  readonly settings: Settings
+  readonly mix: Mix
+  readonly mixer: Mixer
+  readonly stations: {
+    readonly piece: PieceStation
+    readonly mould: MouldStation | null
+    readonly steel: SteelStation
+    readonly release: ReleaseStation | null
+    readonly mix: MixStation
+  }
+}
 
 export type StepCode =
   | 'seal-joints'

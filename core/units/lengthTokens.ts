@@ -1,5 +1,5 @@
 import { type LengthUnit, MM_PER_UNIT, UNIT_SPELLINGS } from './lengthUnits.ts'
-import type { MeasureError } from './parseLength.ts'
+import type { MeasureError } from './measureError.ts'
 
 /** A whole measure such as `2' 3 1/2"` or `1200`, or one sign. `n` is mm for a length, else the bare number. */
 export type Token =

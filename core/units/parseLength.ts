@@ -1,28 +1,6 @@
 import { readTokens, type Token } from './lengthTokens.ts'
 import { type LengthUnit, MM_PER_UNIT } from './lengthUnits.ts'
-
-/** Why a measure was refused; `at` and `length` mark the characters that were not understood. */
-export type MeasureError = {
-  readonly code:
-    | 'empty'
-    | 'tooLong'
-    | 'notUnderstood'
-    | 'decimalComma'
-    | 'notALength'
-    | 'joinOrSubtract'
-    | 'unitClash'
-    | 'lengthTimesLength'
-    | 'divideByLength'
-    | 'divideByZero'
-    | 'ratio'
-    | 'negative'
-    | 'tooLarge'
-    | 'missing'
-    | 'bracket'
-  readonly at: number
-  readonly length: number
-  readonly text: string
-}
+import type { MeasureError } from './measureError.ts'
 
 export type ParsedLength =
   | { readonly ok: true; readonly mm: number }

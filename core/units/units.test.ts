@@ -18,7 +18,8 @@ import {
   shopStep,
 } from './formatLength.ts'
 import { inText, sayLengths } from './lengthsInText.ts'
-import { type MeasureError, parseLength } from './parseLength.ts'
+import type { MeasureError } from './measureError.ts'
+import { parseLength } from './parseLength.ts'
 import { explainMeasureError } from './words.ts'
 
 const inch = { units: 'inch', inchDenominator: 16 } as const

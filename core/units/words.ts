@@ -1,4 +1,4 @@
-import type { MeasureError } from './parseLength.ts'
+import type { MeasureError } from './measureError.ts'
 
 /** Says in one sentence what was not understood in a typed measure, and where it helps, what to write. */
 export function explainMeasureError(error: MeasureError): string {

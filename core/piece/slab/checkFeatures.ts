@@ -15,10 +15,10 @@ import {
 import type { About, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { basinSolids } from './basin.ts'
-import type { Raise } from './checkSlab.ts'
 import { drainerFall } from './drainers.ts'
 import { sideWords } from './outlineLoop.ts'
 import { panelLoop } from './panels.ts'
+import type { Raise } from './raise.ts'
 import { outlineLoft } from './slabSolid.ts'
 import { trimSection } from './trims.ts'
 

@@ -16,18 +16,12 @@ import type { PlacedOpening } from '../types.ts'
 import { checkSlabFeatures } from './checkFeatures.ts'
 import { asPolygon, outlinePath, outlineSize, shapeLoop, sidesOf, sideWords } from './outlineLoop.ts'
 import type { Placing } from './placing.ts'
+import type { Raise } from './raise.ts'
 import { openingHole, outlineLoft } from './slabSolid.ts'
 
 const CORNERS = ['front left', 'front right', 'back right', 'back left'] as const
 /** Areas below this (mm2) are rounding. */
 const NOTHING = 0.01
-
-export type Raise = (
-  finding: Omit<Finding, 'station' | 'about' | 'remedies'> & {
-    about: readonly About[]
-    changes?: readonly Change[]
-  },
-) => void
 
 /** Everything that keeps a slab from being built, and what is odd about it. All are collected. */
 export function checkSlab(
