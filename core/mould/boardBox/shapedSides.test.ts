@@ -143,6 +143,20 @@ describe('sides that lean, are lined or have an apron', () => {
     ['an apron, underside down', { sides: sides({ front: { apron } }), ...bottom }],
     ['aprons that meet', { sides: sides({ front: { apron }, right: { apron } }) }],
     [
+      'aprons of two depths, top down',
+      { sides: sides({ front: { apron }, right: { apron: { drop: 25, thickness: 20 } } }) },
+    ],
+    [
+      'aprons of three depths round two corners',
+      {
+        sides: sides({
+          front: { apron },
+          right: { apron: { drop: 85, thickness: 45 } },
+          back: { apron: { drop: 25, thickness: 60 } },
+        }),
+      },
+    ],
+    [
       'aprons of two depths',
       { sides: sides({ front: { apron }, right: { apron: { drop: 25, thickness: 20 } } }), ...bottom },
     ],

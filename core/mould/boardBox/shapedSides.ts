@@ -83,9 +83,32 @@ export function apronParts(
 ): BarePart[] {
   const aproned = sidesOf(piece).filter((s) => piece.sides[s]!.apron)
   if (aproned.length === 0) return []
-  return piece.attitude.down === 'bottom'
-    ? [builtUpFloor(piece, geometry, path, boards)]
-    : aproned.map((side) => apronBack(piece, path, side, sideBoard(side)))
+  if (piece.attitude.down === 'bottom') return [builtUpFloor(piece, geometry, path, boards)]
+  const backs = aproned.map((side) => ({ side, back: apronBack(piece, path, side, sideBoard(side)) }))
+  const cast: SolidRecipe = {
+    kind: 'moved',
+    solid: geometry.recipe!,
+    by: pouredPlacement(piece.attitude, geometry),
+  }
+  return backs.map(({ side, back }) => {
+    const i = path.findIndex((c) => c.side === side)
+    const { drop } = piece.sides[side]!.apron!
+    const beside = [i - 1, i + 1].map((k) => path[(k + path.length) % path.length]!.side)
+    const shallower = backs.filter(
+      (b) => beside.includes(b.side) && piece.sides[b.side]!.apron!.drop < drop - 1e-9,
+    )
+    if (shallower.length === 0) return back
+    // It runs on over a shallower apron, and is notched round that one and its back.
+    return {
+      ...back,
+      name: `${back.name}, notched`,
+      recipe: {
+        kind: 'difference',
+        from: back.recipe,
+        minus: [cast, ...shallower.map((b) => b.back.recipe)],
+      },
+    }
+  })
 }
 
 function apronBack(piece: BoxedSlab, path: readonly PathCorner[], side: SideId, board: Board): BarePart {

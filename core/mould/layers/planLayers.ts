@@ -4,6 +4,7 @@ import {
   type Point,
   type Region,
   type SolidRecipe,
+  splitMeasure,
 } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
@@ -79,8 +80,14 @@ export const layersMethod: MouldMethod = {
     const { length, width, heights } = blockOf(input, body, sheet)
     const plan = rectangle('block', [-margin, -margin], [body.length + margin, body.width + margin])
     const tiles = tilesOf([length, width], sheet, piece.mould.trim)
-    const parts = heights.flatMap(([low, high], i): BarePart[] =>
-      tiles(i).map(([from, to], k, all): BarePart => {
+    const parts = heights.flatMap(([low, high], i): BarePart[] => {
+      const inCast = quick || tiles(i).length === 1 ? null : castInTiles(input, body, tiles(i), [low, high])
+      // What lies wholly in the hollow is no piece.
+      const kept = tiles(i).filter(
+        ([from, to], k) =>
+          !inCast || (to[0] - from[0]) * (to[1] - from[1]) * (high - low) - inCast[k]! > LEAST,
+      )
+      return kept.map(([from, to], k, all): BarePart => {
         const id = all.length > 1 ? `layer/${i + 1}/${k + 1}` : `layer/${i + 1}`
         const at = ([x, y]: Point): Point => [x - margin, y - margin]
         const whole = prism(rectangle(id, at(from), at(to)), low, high, id)
@@ -101,13 +108,18 @@ export const layersMethod: MouldMethod = {
           pull: DOWN,
           leaves: heights.length - 1 - i,
           mass: {
-            volume: Math.max(1, l * w * sheet.thickness - Math.max(0, share) * body.volume),
+            volume: Math.max(
+              1,
+              inCast
+                ? l * w * (high - low) - inCast[tiles(i).indexOf(kept[k]!)]!
+                : l * w * sheet.thickness - Math.max(0, share) * body.volume,
+            ),
             kgPerM3: sheet.densityKgPerM3,
           },
           recipe,
         })
-      }),
-    )
+      })
+    })
     const shape = quick ? null : measureShape(input, body, heights)
     const joints = heights.length - 1
     const glue =
@@ -245,6 +257,36 @@ function tilesOf(
       ),
     )
   }
+}
+
+/** A piece of less is dust, mm3. */
+const LEAST = 100
+
+/** How much of the cast stands in each tile of a layer, mm3. */
+function castInTiles(
+  { kernel, piece }: MethodInput,
+  body: CastBody,
+  tiles: readonly Tile[],
+  [low, high]: readonly [number, number],
+): number[] {
+  const margin = piece.mould.blockMargin
+  const inner = (k: 0 | 1) => {
+    const edges = [...new Set(tiles.map(([from]) => from[k]))].sort((a, b) => a - b)
+    return edges.slice(1).map((e) => e - margin)
+  }
+  const cells = kernel.withSolids((scope) =>
+    splitMeasure(scope.solid(body.recipe), [
+      { way: [1, 0, 0], offsets: inner(0) },
+      { way: [0, 1, 0], offsets: inner(1) },
+      { way: [0, 0, 1], offsets: [low, high] },
+    ]),
+  )
+  return tiles.map(([from, to]) =>
+    cells.reduce((sum, { volume, middle: [x, y, z] }) => {
+      const inside = [x!, y!].every((n, k) => n + margin > from[k]! && n + margin < to[k]!)
+      return inside && z! > low && z! < high ? sum + volume : sum
+    }, 0),
+  )
 }
 
 const stackOf = ({ piece, stock }: Pick<MethodInput, 'piece' | 'stock'>): SheetStock | undefined =>
