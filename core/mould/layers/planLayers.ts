@@ -81,13 +81,14 @@ export const layersMethod: MouldMethod = {
     const plan = rectangle('block', [-margin, -margin], [body.length + margin, body.width + margin])
     const tiles = tilesOf([length, width], sheet, piece.mould.trim)
     const parts = heights.flatMap(([low, high], i): BarePart[] => {
-      const inCast = quick || tiles(i).length === 1 ? null : castInTiles(input, body, tiles(i), [low, high])
+      const all = tiles(i)
+      const inCast = quick || all.length === 1 ? null : castInTiles(input, body, all, [low, high])
       // What lies wholly in the hollow is no piece.
-      const kept = tiles(i).filter(
+      const kept = all.filter(
         ([from, to], k) =>
           !inCast || (to[0] - from[0]) * (to[1] - from[1]) * (high - low) - inCast[k]! > LEAST,
       )
-      return kept.map(([from, to], k, all): BarePart => {
+      return kept.map(([from, to], k): BarePart => {
         const id = all.length > 1 ? `layer/${i + 1}/${k + 1}` : `layer/${i + 1}`
         const at = ([x, y]: Point): Point => [x - margin, y - margin]
         const whole = prism(rectangle(id, at(from), at(to)), low, high, id)
@@ -99,7 +100,7 @@ export const layersMethod: MouldMethod = {
         return barePart({
           id,
           role: 'layer',
-          name: all.length > 1 ? `layer ${i + 1}, piece ${k + 1} of ${all.length}` : `layer ${i + 1}`,
+          name: all.length > 1 ? `layer ${i + 1}, piece ${k + 1} of ${kept.length}` : `layer ${i + 1}`,
           boardId: sheet.id,
           lengthMm: l,
           widthMm: w,
@@ -111,7 +112,7 @@ export const layersMethod: MouldMethod = {
             volume: Math.max(
               1,
               inCast
-                ? l * w * (high - low) - inCast[tiles(i).indexOf(kept[k]!)]!
+                ? l * w * (high - low) - inCast[all.indexOf(kept[k]!)]!
                 : l * w * sheet.thickness - Math.max(0, share) * body.volume,
             ),
             kgPerM3: sheet.densityKgPerM3,

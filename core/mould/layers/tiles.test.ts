@@ -40,6 +40,16 @@ describe('layers larger than their sheet', () => {
         const margin = testSlab().mould.blockMargin
         const solids = kernel.withSolids((s) => parts.map((p) => measureSolid(s.solid(p.recipe).body)))
         const deep = Math.max(...solids.map((b) => b.max[2])) - Math.min(...solids.map((b) => b.min[2]))
+        for (const [i, p] of parts.entries()) {
+          const { volume } = solids[i]!
+          expect([p.id, volume > 100]).toEqual([p.id, true])
+          const { weightKg } = station!.figures.parts.find((q) => q.id === p.id)!
+          if (parts.length > 3)
+            expect([p.id, weightKg / (volume * sheet.densityKgPerM3 * 1e-9)]).toEqual([
+              p.id,
+              expect.closeTo(1, 4),
+            ])
+        }
         const block = (length + 2 * margin) * (width + 2 * margin) * deep - length * width * 60
         expect(solids.reduce((sum, b) => sum + b.volume, 0) / block).toBeCloseTo(1, 6)
         const room = [sheet.length, sheet.width]

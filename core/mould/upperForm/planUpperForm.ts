@@ -140,7 +140,13 @@ export const upperFormMethod: MouldMethod = {
         ),
       }),
     )
-    const parts = [...plain.built.parts, corePart, ...waste, ...form, ...beams]
+    // The back of an apron that meets the shell is notched round it.
+    const plainParts = plain.built.parts.map((p) =>
+      p.id.startsWith('apron/')
+        ? { ...p, recipe: { kind: 'difference', from: p.recipe, minus: [body.recipe] } satisfies SolidRecipe }
+        : p,
+    )
+    const parts = [...plainParts, corePart, ...waste, ...form, ...beams]
     const hold = holdDownForce(coreVolume, massOf(coreVolume, CORE_KG_PER_M3), mix.freshKgPerM3)
     const rise = body.height - top
     const area = (max[0] - min[0]) * (max[1] - min[1])
