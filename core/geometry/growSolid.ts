@@ -25,7 +25,7 @@ export function growSolid(scope: SolidScope, dense: Manifold, by: number): Manif
   const [low, high] = [min[2] - by, max[2] + by]
   const count = Math.max(1, Math.min(BANDS, Math.ceil((high - low) / by)))
   const band = (high - low) / count
-  const facing = upward(body)
+  const facing = upward(scope, body)
   const bands: { from: number; to: number; plan: CrossSection }[] = []
   for (let i = 0; i < count; i += 1) {
     const [a, b] = [low + i * band, low + (i + 1) * band]
@@ -90,29 +90,43 @@ export function outsetSolid(
 }
 
 type Triangle = readonly [Vector, Vector, Vector]
+/** What of a body is seen from above: sloping triangles, and level ground by its height. */
+type Facing = {
+  readonly sloping: readonly Triangle[]
+  readonly level: readonly { readonly z: number; readonly plan: CrossSection }[]
+}
+
+/** From so many triangles on, level ground is told by the section just below it: one ring instead of many. */
+const MANY = 24
+const BELOW = 1e-4
 
 /** The triangles that are seen from above, upright ones left out: what lies below them is covered by them. */
-function upward(body: Manifold): Triangle[] {
+function upward(scope: SolidScope, body: Manifold): Facing {
   const { vertProperties: v, triVerts, numProp } = body.getMesh()
   const at = (i: number): Vector => [v[i * numProp]!, v[i * numProp + 1]!, v[i * numProp + 2]!]
-  const found: Triangle[] = []
+  const sloping: Triangle[] = []
+  const flat = new Map<number, Triangle[]>()
   for (let t = 0; t < triVerts.length; t += 3) {
     const [a, b, c] = [at(triVerts[t]!), at(triVerts[t + 1]!), at(triVerts[t + 2]!)]
-    if ((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]) > 1e-9) found.push([a, b, c])
+    if ((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]) <= 1e-9) continue
+    if (a[2] !== b[2] || b[2] !== c[2]) sloping.push([a, b, c])
+    else {
+      const own = flat.get(a[2])
+      if (own) own.push([a, b, c])
+      else flat.set(a[2], [[a, b, c]])
+    }
   }
-  return found
+  const level: { z: number; plan: CrossSection }[] = []
+  for (const [z, own] of flat)
+    if (own.length < MANY || z - BELOW <= body.boundingBox().min[2]) sloping.push(...own)
+    else level.push({ z, plan: scope.keep(body.slice(z - BELOW)) })
+  return { sloping, level }
 }
 
 /** Plan of what of a body lies between two heights: its section at the upper one and what faces up between them. */
-function seen(
-  scope: SolidScope,
-  body: Manifold,
-  facing: readonly Triangle[],
-  low: number,
-  high: number,
-): CrossSection {
+function seen(scope: SolidScope, body: Manifold, facing: Facing, low: number, high: number): CrossSection {
   const rings: [number, number][][] = []
-  for (const corners of facing) {
+  for (const corners of facing.sloping) {
     const heights = corners.map((p) => p[2])
     if (Math.max(...heights) < low || Math.min(...heights) > high) continue
     const inside = clip(clip([...corners], low, 1), high, -1)
@@ -121,7 +135,9 @@ function seen(
   const { min, max } = body.boundingBox()
   const cut = scope.keep(body.slice(Math.min(high, max[2] - 1e-6)))
   if (high < max[2] && high > min[2]) rings.push(...cut.toPolygons())
-  return sectionOf(scope, rings)
+  const sloping = sectionOf(scope, rings)
+  const level = facing.level.filter(({ z }) => z >= low && z <= high).map(({ plan }) => plan)
+  return level.length === 0 ? sloping : scope.keep(scope.kernel.CrossSection.union([sloping, ...level]))
 }
 
 /** What of a flat polygon lies above a height (`way` 1) or below it (-1). */
