@@ -13,7 +13,7 @@ export {
   type Solid,
   type SolidScope,
 } from './kernel.ts'
-export { insetAt, loftPoints, lostSides } from './loft.ts'
+export { insetAt, loftCounts, loftPoints, lostSides } from './loft.ts'
 export { measureRecipe } from './measureRecipe.ts'
 export { measureSolid, type SolidMeasure } from './measureSolid.ts'
 export { type HalfSpace, measureWithin } from './measureWithin.ts'

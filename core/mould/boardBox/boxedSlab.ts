@@ -46,7 +46,7 @@ export function whyNoBox(piece: Piece): string | null {
   return whyNoSide(piece, path)
 }
 
-/** Curved sides stand upright and bare; a side that leans meets none of them. */
+/** Curved sides stand upright, lined or bare; a side that leans meets none of them. */
 function whyNoSide(piece: SlabPiece, path: ReturnType<typeof outlinePath>): string | null {
   const deepest = deepestApron(piece)
   for (const [i, corner] of path.entries()) {
@@ -57,8 +57,10 @@ function whyNoSide(piece: SlabPiece, path: ReturnType<typeof outlinePath>): stri
     if (leaning && (side.apron?.drop ?? 0) < deepest) return `its ${words} side leans beside an apron`
     const shaped = leaning ? 'leans' : side.liner > 0 ? 'is lined' : side.apron ? 'has an apron' : null
     if (shaped === null) continue
-    if (corner.run.kind !== 'line') return `its curved ${words} side ${shaped}`
-    if (before.run.kind !== 'line' || after.run.kind !== 'line')
+    // A liner bends; what leans or hangs lower does not.
+    const lined = shaped === 'is lined'
+    if (corner.run.kind !== 'line' && !lined) return `its curved ${words} side ${shaped}`
+    if ((before.run.kind !== 'line' || after.run.kind !== 'line') && !lined)
       return `its ${words} side ${shaped} beside a curved one`
     for (const k of [i, (i + 1) % path.length])
       if (path[k]!.radius > 0 && isInside(path, k))

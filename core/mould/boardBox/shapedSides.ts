@@ -1,6 +1,21 @@
-import { insetPath, type PathCorner, type Point, type SolidRecipe } from '../../geometry/index.ts'
+import {
+  insetPath,
+  loftCounts,
+  loftPoints,
+  type PathCorner,
+  type Point,
+  type SolidRecipe,
+} from '../../geometry/index.ts'
 import type { SideId } from '../../job/index.ts'
-import { apronCutters, type PieceGeometry, pouredPlacement, sidesOf, sideWords } from '../../piece/index.ts'
+import {
+  apronCutters,
+  loftLoop,
+  OUTLINE_NAMES,
+  type PieceGeometry,
+  pouredPlacement,
+  sidesOf,
+  sideWords,
+} from '../../piece/index.ts'
 import type { Board } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, UP } from '../bareParts.ts'
 import { chooseLaminate } from '../laminate.ts'
@@ -28,6 +43,7 @@ function band(
 
 /** A textured sheet on each lined side, between the strip and the cast, mitred where two lined sides meet. */
 export function linerParts(piece: BoxedSlab, path: readonly PathCorner[]): BarePart[] {
+  if (path.some((c) => c.run.kind === 'arc')) return curvedLiners(piece, path)
   return sidesOf(piece).flatMap((side): BarePart[] => {
     const { liner } = piece.sides[side]!
     const i = path.findIndex((c) => c.side === side)
@@ -59,6 +75,53 @@ export function linerParts(piece: BoxedSlab, path: readonly PathCorner[]): BareP
           kgPerM3: LINER_KG_PER_M3,
         },
         recipe: ruled(low, top, 0, high, `liner/${side}`),
+      }),
+    ]
+  })
+}
+
+/**
+ * Liners of a plan with curved sides, all upright: each the ground between its side and the same side moved in, from
+ * where the one before it ends to where the next begins.
+ */
+function curvedLiners(piece: BoxedSlab, path: readonly PathCorner[]): BarePart[] {
+  const sharp = path.map((c) => ({ ...c, radius: 0 }))
+  const loopAt = (insetOf: (side: SideId) => number) =>
+    loftLoop(sharp, OUTLINE_NAMES, (side) => [{ z: 0, inset: insetOf(side), name: side }])
+  const [bare, lined] = [loopAt(() => 0), loopAt((side) => piece.sides[side]!.liner)]
+  const counts = loftCounts(bare, 1)
+  const [outer, inner] = [bare, lined].map((loop) => loftPoints(loop, 0, 1, counts))
+  let first = 0
+  return sharp.flatMap(({ side, run }, i): BarePart[] => {
+    const { corner, side: between } = counts[i]!
+    const [from, to] = [first, first + corner + between]
+    first = to
+    const { liner } = piece.sides[side]!
+    if (liner <= 0) return []
+    const along = (points: readonly Point[]) => [...points.slice(from, to), points[to % points.length]!]
+    const [face, back] = [along(inner!), along(outer!)]
+    const lengthOf = (line: readonly Point[]) =>
+      line.slice(1).reduce((sum, p, k) => sum + spanOf(line[k]!, p), 0)
+    const high = stripHigh(piece, side)
+    const lengthMm = (lengthOf(face) + lengthOf(back)) / 2
+    return [
+      barePart({
+        id: `liner/${side}`,
+        role: 'liner',
+        name: `${sideWords(side)} liner${run.kind === 'arc' ? ', bent' : ''}`,
+        lengthMm,
+        widthMm: high,
+        thicknessMm: liner,
+        pull: outward([back[0]!, back.at(-1)!, back.at(-1)!, back[0]!]),
+        foot: null,
+        mass: { volume: lengthMm * liner * high, kgPerM3: LINER_KG_PER_M3 },
+        recipe: {
+          kind: 'plate',
+          region: [[...back, ...face.toReversed()]],
+          low: 0,
+          high,
+          name: `liner/${side}`,
+        },
       }),
     ]
   })
