@@ -75,6 +75,30 @@ function nearestEdge({ packed, boxes }: Edges, x: number, y: number): { squared:
   return { squared, edge }
 }
 
+/** A circle of the plan. */
+export type Circle = { readonly centre: Point; readonly radius: number }
+
+/**
+ * The gap between two circles that lie beside one another, exact: d - r - R, narrow along the first where a point of it at
+ * the angle a from the line of centres is within 1.25 of the least, d^2 + r^2 - 2 d r cos a < (R + 1.25 least)^2.
+ */
+export function gapOfCircles(of: Circle, against: Circle): Gap {
+  const [dx, dy] = [against.centre[0] - of.centre[0], against.centre[1] - of.centre[1]]
+  const d = Math.hypot(dx, dy) || 1e-9
+  const least = Math.max(0, d - of.radius - against.radius)
+  const at = ({ centre, radius }: Circle, way: 1 | -1): Point => [
+    centre[0] + (way * dx * radius) / d,
+    centre[1] + (way * dy * radius) / d,
+  ]
+  const cos = (d * d + of.radius ** 2 - (against.radius + 1.25 * least) ** 2) / (2 * d * of.radius || 1e-9)
+  return {
+    least,
+    from: at(of, 1),
+    to: at(against, -1),
+    narrowLength: 2 * of.radius * Math.acos(Math.min(1, Math.max(-1, cos))),
+  }
+}
+
 /** How many pieces a straight edge is stepped into when its narrow length is measured. */
 const STEPS = 64
 

@@ -5,6 +5,7 @@ import {
   circleLoop,
   combineRegions,
   creaseLines,
+  gapOfCircles,
   type Kernel,
   type Loop,
   loopRegion,
@@ -259,6 +260,33 @@ describe('regions', () => {
       ],
     ] as const
     expect(measureGap(bar, side).narrowLength).toBeGreaterThan(200)
+  })
+
+  it('measures the gap between two circles as their chords do', () => {
+    const size = fc.double({ min: 3, max: 300, noNaN: true })
+    fc.assert(
+      fc.property(size, size, size, fc.double({ min: 0, max: 6.28, noNaN: true }), (r, other, apart, way) => {
+        const d = r + other + apart
+        const [of, against] = [
+          { centre: [7, -3] as const, radius: r },
+          { centre: [7 + d * Math.cos(way), -3 + d * Math.sin(way)] as const, radius: other },
+        ]
+        const exact = gapOfCircles(of, against)
+        const chords = measureGap(
+          loopRegion(circleLoop(of.centre, r, 'a')),
+          loopRegion(circleLoop(against.centre, other, 'b')),
+        )
+        expect(exact.least).toBeCloseTo(apart, 9)
+        expect(Math.abs(chords.least - exact.least)).toBeLessThan(0.11)
+        expect(Math.hypot(exact.to[0] - exact.from[0], exact.to[1] - exact.from[1])).toBeCloseTo(apart, 9)
+        // Chords that end half within the narrow part count whole or not at all.
+        const step = (2 * Math.PI * r) / 100
+        expect(Math.abs(chords.narrowLength - exact.narrowLength)).toBeLessThan(
+          2 * step + 0.05 * exact.narrowLength,
+        )
+      }),
+      { seed: 26, numRuns: 120 },
+    )
   })
 })
 

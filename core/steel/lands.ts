@@ -1,4 +1,13 @@
-import { boundLoop, type Gap, type Loop, loopRegion, measureGap, type Segment } from '../geometry/index.ts'
+import {
+  boundLoop,
+  type Circle,
+  type Gap,
+  gapOfCircles,
+  type Loop,
+  loopRegion,
+  measureGap,
+  type Segment,
+} from '../geometry/index.ts'
 import type { Change, Finding, Level, SlabPiece } from '../job/index.ts'
 import { moveOpening, type PieceGeometry, type PlacedOpening, sideWords } from '../piece/index.ts'
 import type { Land } from './types.ts'
@@ -44,7 +53,11 @@ export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLan
       )
       if (apart > reach) return
       const [small, large] = a.shape.kind === 'round' ? [i, i + 1 + k] : [i + 1 + k, i]
-      const gap = measureGap(regions[small]!, regions[large]!)
+      const [first, second] = [circleOf(openings[small]!), circleOf(openings[large]!)]
+      const gap =
+        first && second && !overlap(first, second)
+          ? gapOfCircles(first, second)
+          : measureGap(regions[small]!, regions[large]!)
       const isRound = a.shape.kind === 'round' || b.shape.kind === 'round'
       lands.push(
         judge(
@@ -59,6 +72,15 @@ export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLan
   })
   return lands
 }
+
+const circleOf = ({ shape, loop }: PlacedOpening): Circle | null => {
+  if (shape.kind !== 'round') return null
+  const { min, max } = boundLoop(loop)
+  return { centre: [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2], radius: shape.diameter / 2 }
+}
+
+const overlap = (a: Circle, b: Circle): boolean =>
+  Math.hypot(a.centre[0] - b.centre[0], a.centre[1] - b.centre[1]) <= a.radius + b.radius
 
 /** The side of the outline a gap ends at: the one its foot lies on. */
 function edgeName({ to }: Gap, outline: Loop): string {
