@@ -1,6 +1,7 @@
 import type { Manifold, Mat4 } from 'manifold-3d'
 import { extrudeTagged } from './extrudeTagged.ts'
 import { buildWalled, meshToSolid, ringMesh } from './facedMesh.ts'
+import { growLoft } from './growLoft.ts'
 import { flangeSolid, growSolid, growTurned, outsetSolid } from './growSolid.ts'
 import type { FaceNames, Solid, SolidScope } from './kernel.ts'
 import type { Placement, SolidRecipe } from './recipe.ts'
@@ -66,11 +67,16 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
 /** Share of its volume that tidying may change. */
 const TIDY = 1e-3
 
-/** A turned body keeps an even coat however it lies; any other is coated band by band as it lies. */
+/** A turned body or a plain loft keeps an even coat however it lies; any other is coated band by band as it lies. */
 function grow(scope: SolidScope, recipe: SolidRecipe, by: number): Manifold {
-  if (recipe.kind === 'turned') return growTurned(scope, recipe, by)
-  if (recipe.kind === 'moved' && recipe.solid.kind === 'turned')
-    return scope.keep(growTurned(scope, recipe.solid, by).transform(toMatrix(recipe.by)))
+  const inner = recipe.kind === 'moved' ? recipe.solid : recipe
+  const even =
+    inner.kind === 'turned'
+      ? growTurned(scope, inner, by)
+      : inner.kind === 'loft'
+        ? growLoft(scope, inner, by)
+        : null
+  if (even) return recipe.kind === 'moved' ? scope.keep(even.transform(toMatrix(recipe.by))) : even
   return growSolid(scope, scope.solid(recipe).body, by)
 }
 
