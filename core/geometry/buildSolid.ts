@@ -75,9 +75,22 @@ function grow(scope: SolidScope, recipe: SolidRecipe, by: number): Manifold {
       ? growTurned(scope, inner, by)
       : inner.kind === 'loft'
         ? growLoft(scope, inner, by)
-        : null
+        : inner.kind === 'union'
+          ? growUnion(scope, inner.of, by)
+          : null
   if (even) return recipe.kind === 'moved' ? scope.keep(even.transform(toMatrix(recipe.by))) : even
   return growSolid(scope, scope.solid(recipe).body, by)
+}
+
+/** The coat of a union is the union of the coats; null where one of them has none of its own. */
+function growUnion(scope: SolidScope, of: readonly SolidRecipe[], by: number): Manifold | null {
+  const coats: Manifold[] = []
+  for (const recipe of of) {
+    const own = recipe.kind === 'loft' ? growLoft(scope, recipe, by) : null
+    if (!own) return null
+    coats.push(own)
+  }
+  return scope.keep(scope.kernel.Manifold.union(coats))
 }
 
 /** A solid within another: what is dear and shared by many parts comes from the cache. */

@@ -6,19 +6,21 @@ import type { LoftLoop, LoftSide, SideProfile, SolidRecipe } from './recipe.ts'
 
 type Loft = Extract<SolidRecipe, { kind: 'loft' }>
 
-/** Heights at which sides may bend for their coats to be worked out; more are coated band by band. */
+/** Up to so many bends are each gone round; more, as a bead's chords are, are followed in steps a quarter of the coat high. */
 const BENDS = 6
+/** Levels of a coat at most: one with more is coated band by band. */
+const LEVELS = 40
 /** Corners sharper than this would stand far out when mitred, degrees. */
 const SHARP = 45
 /** Where a coat goes round a bend it is looked at so many times over its own thickness to either side. */
 const ROUND = 4
-/** Chords round a bend lie inside the round: by so much more it is coated. */
-const CHORD = 1.03
+/** Chords round a bend, and over a bead, lie inside the round: by so much more it is coated. */
+const CHORD = { bend: 1.03, bead: 1.08 }
 
 /**
  * A loft of straight or tapered sides with a coat round it, as smooth as its own sides: each profile moved out by `by`
  * square to itself, at bends by the round about the bend; level above and below. Null for a loft that must be coated
- * band by band: one with many bends, a sharp corner, or sides that the coat of their neighbours swallows.
+ * band by band: one with a sharp corner, more levels than are worth it, or sides that the coat of their neighbours swallows.
  */
 export function growLoft(scope: SolidScope, loft: Loft, by: number): Manifold | null {
   const { low, high } = loft
@@ -26,15 +28,19 @@ export function growLoft(scope: SolidScope, loft: Loft, by: number): Manifold | 
   const bends = new Set<number>()
   for (const { profile } of loops.flat())
     for (const { z } of profile) if (z > low + 1e-6 && z < high - 1e-6) bends.add(Math.round(z * 1e4) / 1e4)
-  if (bends.size > BENDS || loft.outline.some((_, i) => isSharp(loft.outline, i))) return null
+  if (loft.outline.some((_, i) => isSharp(loft.outline, i))) return null
+  const beaded = bends.size > BENDS
   const heights = new Set([low - by, low, high, high + by])
-  for (const z of bends)
-    for (let k = -ROUND; k <= ROUND; k += 1) {
-      const at = z + (by * k) / ROUND
-      if (at > low && at < high) heights.add(at)
-    }
+  if (beaded) for (const z of spaced([...bends], by / 4)) heights.add(z)
+  else
+    for (const z of bends)
+      for (let k = -ROUND; k <= ROUND; k += 1) {
+        const at = z + (by * k) / ROUND
+        if (at > low && at < high) heights.add(at)
+      }
+  if (heights.size > LEVELS) return null
   const levels = [...heights].sort((a, b) => a - b)
-  const round = bends.size > 0 ? by * CHORD : by
+  const round = by * (beaded ? CHORD.bead : bends.size > 0 ? CHORD.bend : 1)
   const coated = (loop: LoftLoop): LoftLoop =>
     loop.map(
       (side): LoftSide => ({
@@ -52,6 +58,14 @@ export function growLoft(scope: SolidScope, loft: Loft, by: number): Manifold | 
   const holes = loft.holes.map(coated).filter((h) => levels.every((z) => lostSides(h, z).length === 0))
   const { body } = buildWalled(scope, { ...loft, outline, holes, low: low - by, high: high + by })
   return body.volume() > 0 ? body : null
+}
+
+/** Some heights, none nearer to the one before than `least`. */
+function spaced(heights: readonly number[], least: number): number[] {
+  const kept: number[] = []
+  for (const z of [...heights].sort((a, b) => a - b))
+    if (kept.length === 0 || z - kept.at(-1)! >= least) kept.push(z)
+  return kept
 }
 
 /** How far in a side's coat stands at a height: the least of what every height within its reach asks. */

@@ -102,6 +102,10 @@ const seat = chosen(
   { ...swept, corners: swept.corners.map((c) => ({ ...c, radius: c.radius < 40 ? 0 : 60 })) },
   { skin: 'skin-vinyl-2' },
 )
+const edged = (edge: SlabPiece['sides'][string]['top'], taper = 0) =>
+  Object.fromEntries(
+    ['front', 'right', 'back', 'left'].map((id) => [id, plainSide({ top: edge, bottom: edge, taper })]),
+  )
 const planter = newBox(told, testStock, {
   length: 240,
   width: 160,
@@ -122,6 +126,37 @@ describe('a coat round a body', () => {
     ['a planter', planter, 6],
     ['a swept seat', seat, 15],
     ['a fluted shaft', fluted, 5],
+    ['a leaning post with a hole', post, 6],
+    [
+      'a hole that the coat closes',
+      slab(300, 200, 60, { openings: [newOpening('o', 'o', { kind: 'round', diameter: 8 })] }),
+      5,
+    ],
+    ['a slab with beads', slab(300, 200, 60, { sides: edged({ kind: 'bead', size: 9 }) }), 4],
+    [
+      'a slab with chamfers that leans',
+      slab(300, 200, 60, { sides: edged({ kind: 'chamfer', size: 12 }, 14) }),
+      7,
+    ],
+    ['beads smaller than the coat', slab(300, 200, 60, { sides: edged({ kind: 'bead', size: 2 }) }), 12],
+    [
+      'an L with an inside corner',
+      slab(300, 200, 40, {
+        outline: {
+          kind: 'polygon',
+          corners: [
+            [0, 0],
+            [300, 0],
+            [300, 110],
+            [180, 110],
+            [180, 200],
+            [0, 200],
+          ].map(([x, y], i) => ({ x: x!, y: y!, radius: 0, side: `s${i}`, run: line })),
+        },
+        sides: Object.fromEntries([0, 1, 2, 3, 4, 5].map((i) => [`s${i}`, plainSide({ taper: 5 })])),
+      }),
+      10,
+    ],
   ])('is nowhere thinner than asked: %s', (_, piece, by) => {
     const { recipe } = castBody(inputOf(piece))
     const coated: SolidRecipe = { kind: 'grown', solid: recipe, by, name: 'coat' }
