@@ -27,6 +27,8 @@ export function BowLines({ mould, onScreen, scale }: Props) {
         const step = face.length / (row.topMm.length - 1)
         const line = row.topMm.map((bow, i) => place(i * step, part.thicknessMm + bow * times))
         const middle = row.topMm.indexOf(Math.max(...row.topMm))
+        // Beside an end its words stand off the middle, where the section line has its letter.
+        const said = line[Math.abs(out[1]) > 0.5 ? middle : Math.floor(line.length / 4)]!
         return (
           <g key={row.partId}>
             {Math.max(...row.topMm) > LEAST && (
@@ -40,8 +42,8 @@ export function BowLines({ mould, onScreen, scale }: Props) {
             )}
             {row === worst && times > 0 && (
               <text
-                x={line[middle]![0] + 6}
-                y={line[middle]![1] + (out[1] > 0 ? -4 : 13)}
+                x={said[0] + 6}
+                y={said[1] + (out[1] > 0 ? -4 : 13)}
                 className="label"
                 fontSize="13"
                 fill="var(--oxide)"

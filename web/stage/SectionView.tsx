@@ -144,7 +144,10 @@ function Drawing({
   const base = mould?.parts.find((p) => p.role === 'base')
   const boxed = mould?.figures.methodId === 'board-box'
   const stripHigh = base && boxed && piece.mould.school === 'wrap' ? base.thicknessMm : 0
-  const farX = (broken ? high : low)([drawing.length, 0])[0]
+  const rightmost = Math.max(
+    ...drawing.parts.flatMap((p) => p.region.flat().map((q) => (broken ? high : low)(q)[0])),
+  )
+  const stripX = Math.min(width - 24, rightmost + 24)
   return (
     <svg
       width={width}
@@ -201,8 +204,8 @@ function Drawing({
       />
       {poured && stripHigh > 0 && (
         <Dimension
-          from={[Math.min(width - 24, farX - 10), low([0, -stripHigh])[1]]}
-          to={[Math.min(width - 24, farX - 10), low([0, bodyHigh])[1]]}
+          from={[stripX, low([0, -stripHigh])[1]]}
+          to={[stripX, low([0, bodyHigh])[1]]}
           text={text(bodyHigh + stripHigh)}
           name="strip width"
         />
