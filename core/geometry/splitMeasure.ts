@@ -92,12 +92,12 @@ const placeOf = (index: number, sizes: readonly number[]): number[] => {
 
 /** The sets that a cell is made of by adding and taking away, each with a point on all its planes. */
 function beyonds(cuts: readonly Cuts[], place: readonly number[]) {
-  type Set = { sign: number; from: number[]; to: number[]; apex: [number, number, number] }
-  let sets: Set[] = [{ sign: 1, from: [], to: [], apex: [0, 0, 0] }]
+  type Beyond = { sign: number; from: number[]; to: number[]; apex: [number, number, number] }
+  let sets: Beyond[] = [{ sign: 1, from: [], to: [], apex: [0, 0, 0] }]
   cuts.forEach(({ way, offsets }, k) => {
     const at = place[k]!
     const last = offsets.length
-    const on = (set: Set, sign: number, from: number, to: number, offset: number): Set => ({
+    const on = (set: Beyond, sign: number, from: number, to: number, offset: number): Beyond => ({
       sign: set.sign * sign,
       from: [...set.from, from],
       to: [...set.to, to],

@@ -26,7 +26,7 @@ export function wholeBody(input: MethodInput): CastBody {
   return { ...body, recipe: { kind: 'moved', solid: geometry.parted.whole, by } }
 }
 
-type Set = {
+type Separation = {
   readonly parts: readonly BarePart[]
   readonly facts: readonly MouldFact[]
   readonly order: ReturnType<typeof step>[]
@@ -35,7 +35,7 @@ type Set = {
 }
 
 /** The sheets that part the blocks of one pour, each from base to top. */
-export function separatorParts(input: MethodInput): Set {
+export function separatorParts(input: MethodInput): Separation {
   const { piece, pieceStation, stock, kernel, quick } = input
   const { geometry } = pieceStation
   const separators = geometry.parted?.separators ?? []
