@@ -105,7 +105,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await expect(row('front, back')).toContainText('984 × 45')
     await bench(page).getByRole('combobox', { name: 'Sides' }).selectOption({ label: '18 mm melamine' })
     await bench(page).getByRole('radio', { name: /^wrap/ }).click()
-    await expect(page.getByRole('img', { name: 'Board sheets with their cuts' })).toBeVisible()
+    await expect(page.getByRole('group', { name: 'Board sheets with their cuts' })).toBeVisible()
   })
 
   await test.step('steel, release, mix, pour at 14 degrees, finish', async () => {

@@ -71,7 +71,7 @@ export function BoardSheets() {
         <p className="label absolute left-4 top-9 text-soft">Nothing to lay out yet.</p>
       )}
       {size.width > 0 && scale > 0 && (
-        <svg width={size.width} height={size.height} role="img" aria-label="Board sheets with their cuts">
+        <svg width={size.width} height={size.height} role="group" aria-label="Board sheets with their cuts">
           {sheets.map(({ layout, sheet, n }) => {
             const left = x
             x += sheet.lengthMm * scale + ROOM.gap
