@@ -4,7 +4,7 @@ import type { Board, Sealant, Stock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { boardMissing, finding, TALL, tooLargeFindings } from '../checkMould.ts'
 import type { BoardLayout, BowRow } from '../types.ts'
-import { kerfs } from './bentSides.ts'
+import { bendFinding } from './bendFinding.ts'
 import { type BoxedSlab, notFormed } from './boxedSlab.ts'
 import { checkKnockouts } from './checkKnockouts.ts'
 import { SAW_TILT } from './strips.ts'
@@ -56,30 +56,12 @@ function checkBends(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock):
   const tight = parts.filter((p) => p.role === 'skin' && p.bend && p.bend.radiusMm < skin.leastRadius)
   if (tight.length === 0) return []
   const worst = tight.reduce((a, b) => (a.bend!.radiusMm < b.bend!.radiusMm ? a : b))
-  const { radiusMm } = worst.bend!
-  const wetted = skin.wettedRadius !== null && radiusMm >= skin.wettedRadius
-  const cut = kerfs(radiusMm, skin.thickness, piece.mould.kerf)
-  const other = stock.skins
-    .filter((s) => s.leastRadius <= radiusMm)
-    .sort((a, b) => b.leastRadius - a.leastRadius)[0]
   return [
-    finding(
-      piece,
-      'bend-too-tight',
-      wetted ? 'warn' : 'stop',
-      worst.id,
-      {
-        part: worst.name,
-        radiusMm,
-        leastMm: skin.leastRadius,
-        wettedMm: wetted ? (skin.wettedRadius ?? 0) : 0,
-        skin: skin.name,
-        kerfDepthMm: cut?.depth ?? 0,
-        kerfSpacingMm: cut?.spacing ?? 0,
-        other: other?.name ?? '',
-      },
-      other && bentAt(other.id),
-    ),
+    bendFinding(piece, stock, skin, {
+      partId: worst.id,
+      name: worst.name,
+      radiusMm: worst.bend!.radiusMm,
+    }),
   ]
 }
 

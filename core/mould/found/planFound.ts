@@ -11,7 +11,8 @@ import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } f
 import type { MouldFact } from '../types.ts'
 import { diameterAt, FILL_KG_PER_L, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
 
-const HOURS = 0.5
+/** Marked, drilled, waxed and stood level, h [own]. */
+export const HOURS = 0.5
 /** A piece follows a vessel this near, mm; draft under which it sticks, degrees; growth that shows, mm [own]. */
 export const FITS = 2
 const DRAFT = 1

@@ -3,7 +3,7 @@ import type { Finding } from '../../job/index.ts'
 import type { Vessel } from '../../stock/index.ts'
 import { finding } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
-import { FITS, foundMethod } from './planFound.ts'
+import { FITS, foundMethod, HOURS } from './planFound.ts'
 import { diameterAt } from './vessel.ts'
 
 /** Heights that are compared. */
@@ -36,7 +36,7 @@ export function vesselFits({ piece, pieceStation, stock }: MethodInput, buildHou
         vessel: vessel.name,
         differsMm: Math.max(0.1, differs),
         price: vessel.price ?? 0,
-        hours: Math.max(0.1, Math.round(buildHours * 10) / 10),
+        hours: Math.max(0.1, Math.round((buildHours - HOURS) * 10) / 10),
       },
       [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: 'found', vessel: vessel.id } }],
     ),

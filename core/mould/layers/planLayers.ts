@@ -4,7 +4,6 @@ import {
   type Point,
   type Region,
   type SolidRecipe,
-  splitMeasure,
 } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
@@ -19,6 +18,7 @@ import { finding, rowMissing, tooLargeFindings, wearFindings } from '../checkMou
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { BuildStep, MouldFact } from '../types.ts'
 import { routerSteps } from './router.ts'
+import { castInTiles, LEAST, tilesOf } from './tiles.ts'
 
 /** Hours [own]: set out; a layer cut and glued; a m2 of hollow routed, filled and coated. */
 const HOURS = { start: 0.5, layer: 0.3, faceM2: 4 }
@@ -218,76 +218,6 @@ export const layersMethod: MouldMethod = {
     }
     return { built, findings: [] }
   },
-}
-
-type Tile = readonly [from: Point, to: Point]
-/** Joints of one layer are this far off those of the next, mm [own]. */
-const STAGGER = 60
-
-/**
- * How each layer is pieced together where the block is larger than a sheet: as few pieces as go, and the joints of one
- * layer off those of the next.
- */
-function tilesOf(
-  [length, width]: readonly [number, number],
-  sheet: SheetStock,
-  trim: number,
-): (layer: number) => readonly Tile[] {
-  const room = [sheet.length, sheet.width].map((n) => n - 2 * trim) as [number, number]
-  const counts = ([a, b]: readonly [number, number]) => [
-    Math.ceil(length / a - 1e-9),
-    Math.ceil(width / b - 1e-9),
-  ]
-  const turned: [number, number] = [room[1], room[0]]
-  const product = (n: readonly number[]) => n[0]! * n[1]!
-  const use = product(counts(turned)) < product(counts(room)) ? turned : room
-  const cuts = (whole: number, most: number, layer: number): number[] => {
-    const n = Math.ceil(whole / most - 1e-9)
-    const even = whole / n
-    const shift = n === 1 ? 0 : Math.min(STAGGER, (most - even) * 0.99, even / 4) * (layer % 2 ? 1 : -1)
-    return [0, ...Array.from({ length: n - 1 }, (_, i) => even * (i + 1) + shift), whole]
-  }
-  return (layer) => {
-    const [xs, ys] = [cuts(length, use[0], layer), cuts(width, use[1], layer)]
-    return ys.slice(1).flatMap((y, j) =>
-      xs.slice(1).map(
-        (x, i): Tile => [
-          [xs[i]!, ys[j]!],
-          [x, y],
-        ],
-      ),
-    )
-  }
-}
-
-/** A piece of less is dust, mm3. */
-const LEAST = 100
-
-/** How much of the cast stands in each tile of a layer, mm3. */
-function castInTiles(
-  { kernel, piece }: MethodInput,
-  body: CastBody,
-  tiles: readonly Tile[],
-  [low, high]: readonly [number, number],
-): number[] {
-  const margin = piece.mould.blockMargin
-  const inner = (k: 0 | 1) => {
-    const edges = [...new Set(tiles.map(([from]) => from[k]))].sort((a, b) => a - b)
-    return edges.slice(1).map((e) => e - margin)
-  }
-  const cells = kernel.withSolids((scope) =>
-    splitMeasure(scope.solid(body.recipe), [
-      { way: [1, 0, 0], offsets: inner(0) },
-      { way: [0, 1, 0], offsets: inner(1) },
-      { way: [0, 0, 1], offsets: [low, high] },
-    ]),
-  )
-  return tiles.map(([from, to]) =>
-    cells.reduce((sum, { volume, middle: [x, y, z] }) => {
-      const inside = [x!, y!].every((n, k) => n + margin > from[k]! && n + margin < to[k]!)
-      return inside && z! > low && z! < high ? sum + volume : sum
-    }, 0),
-  )
 }
 
 const stackOf = ({ piece, stock }: Pick<MethodInput, 'piece' | 'stock'>): SheetStock | undefined =>

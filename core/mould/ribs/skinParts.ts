@@ -2,8 +2,9 @@ import type { Finding } from '../../job/index.ts'
 import { type Skin, sheetStock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart } from '../bareParts.ts'
+import { bendFinding } from '../boardBox/bendFinding.ts'
 import type { CastBody } from '../castBody.ts'
-import { boardMissing, finding, rowMissing } from '../checkMould.ts'
+import { boardMissing, rowMissing } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { wholeBody } from './separators.ts'
 import { type SkinRun, skinRuns } from './skinRuns.ts'
@@ -65,27 +66,11 @@ export function checkSkin({ piece, stock }: MethodInput, skin: Skin, runs: reado
   const tightest = Math.min(...runs.map((r) => r.leastRadius))
   if (tightest >= skin.leastRadius) return []
   const at = runs.findIndex((r) => r.leastRadius === tightest)
-  const wetted = skin.wettedRadius !== null && tightest >= skin.wettedRadius
-  const other = stock.skins
-    .filter((s) => s.leastRadius <= tightest)
-    .sort((a, b) => b.leastRadius - a.leastRadius)[0]
   return [
-    finding(
-      piece,
-      'bend-too-tight',
-      wetted ? 'warn' : 'stop',
-      `skin/${at + 1}`,
-      {
-        part: `skin strip ${at + 1}`,
-        radiusMm: tightest,
-        leastMm: skin.leastRadius,
-        wettedMm: wetted ? (skin.wettedRadius ?? 0) : 0,
-        skin: skin.name,
-        kerfDepthMm: 0,
-        kerfSpacingMm: 0,
-        other: other?.name ?? '',
-      },
-      other && [{ type: 'mouldChosen', pieceId: piece.id, patch: { skin: other.id } }],
-    ),
+    bendFinding(piece, stock, skin, {
+      partId: `skin/${at + 1}`,
+      name: `skin strip ${at + 1}`,
+      radiusMm: tightest,
+    }),
   ]
 }
