@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest'
+import { testSlab, testStock } from '../../testPiece.ts'
+import { bendFinding } from './bendFinding.ts'
+
+const at = (id: string, radiusMm: number, stock = testStock) =>
+  bendFinding(testSlab(), stock, stock.skins.find((s) => s.id === id)!, {
+    partId: 'skin/front',
+    name: 'front skin',
+    radiusMm,
+  })
+
+describe('a sheet bent too tight', () => {
+  it.each([
+    // id, radius, level, kerfed, the sheet that goes round it
+    ['skin-hardboard-3', 250, 'warn', true, 'skin-birch-3'],
+    ['skin-hardboard-3', 160, 'stop', true, 'skin-flexible-5'],
+    ['skin-flexible-5', 60, 'stop', true, 'skin-vinyl-2'],
+    ['skin-vinyl-2', 30, 'stop', false, 'skin-flashing'],
+    ['skin-flashing', 20, 'stop', false, null],
+    ['skin-petg-1', 90, 'stop', false, 'skin-vinyl-2'],
+  ] as const)('%s at %d mm: %s', (id, radius, level, kerfed, other) => {
+    const found = at(id, radius)
+    expect([found.level, Number(found.facts.kerfDepthMm) > 0]).toEqual([level, kerfed])
+    const [change] = found.remedies[0]?.changes ?? []
+    expect(change?.type === 'mouldChosen' ? change.patch.skin : null).toBe(other)
+  })
+  it('offers nothing where no sheet in stock goes round it', () => {
+    const [hardboard] = testStock.skins.filter((s) => s.id === 'skin-hardboard-3')
+    const found = at('skin-hardboard-3', 160, { ...testStock, skins: [hardboard!] })
+    expect([found.remedies, found.facts.other]).toEqual([[], ''])
+  })
+})
