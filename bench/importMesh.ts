@@ -3,7 +3,7 @@ import { newImported } from '../core/job/index.ts'
 import { stationMemo } from '../core/memo.ts'
 import { planPiece } from '../core/plan.ts'
 import { findSelfCrossings, prepareMesh } from '../core/readers/index.ts'
-import { testJob, testSlab } from '../core/testPiece.ts'
+import { testJob, testSlab } from '../core/testing/testPiece.ts'
 
 /** A bumpy ball as a binary STL of about `count` triangles: every vertex moved a little, so that nothing is flat. */
 export function ballFile(count: number): Uint8Array {

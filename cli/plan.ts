@@ -1,4 +1,4 @@
-/** `npm run --silent plan -- FILE [--json]`: the plan of a job file. Exit 0, 1 when a finding stops the pour, 2 when the file cannot be read. */
+/** `npm run --silent plan -- FILE [--json]`: the plan of a job file. Exit 0, 1 when a finding stops the pour or a station fails, 2 when the file cannot be read. */
 import fs from 'node:fs'
 import { openKernel } from '../core/geometry/index.ts'
 import { holdFonts } from '../core/piece/index.ts'
@@ -39,7 +39,7 @@ async function main(): Promise<number> {
   holdMeshesBeside(kernel, file, read.job)
   const plan = planJob(kernel, read.job)
   process.stdout.write(json ? `${JSON.stringify(plan, null, 2)}\n` : planText(plan, read.job.settings))
-  return plan.findings.some((f) => f.level === 'stop') ? 1 : 0
+  return plan.failed.length > 0 || plan.findings.some((f) => f.level === 'stop') ? 1 : 0
 }
 
 process.exitCode = await main()

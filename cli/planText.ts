@@ -1,7 +1,9 @@
 import type { Settings } from '../core/job/index.ts'
 import type { PlanJson } from '../core/planJson.ts'
+import { agentNote } from '../core/release/index.ts'
 import { clock } from '../core/sheets/index.ts'
-import { formatCut, formatLength } from '../core/units/index.ts'
+import { formatCut, formatLength, wordsStyle } from '../core/units/index.ts'
+import { faceWords, sameStart, tell } from '../core/work/index.ts'
 
 const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
 
@@ -9,8 +11,9 @@ const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
 export function planText(plan: PlanJson, settings: Settings): string {
   const out: string[] = [`${plan.job.name}: ${plan.job.pieceCount} pieces`, '']
   const mm = (n: number) => formatLength(n, settings)
+  const style = wordsStyle(settings)
   const cut = (n: number) => formatCut(n, settings)
-  for (const { id, name, quantity, stations: s } of plan.pieces) {
+  for (const { id, name, quantity, stations: s, work } of plan.pieces) {
     out.push(`== ${name}${quantity > 1 ? `, ${quantity} of them` : ''}`)
     const row = (label: string, text: string) => out.push(`   ${label.padEnd(9)}${text}`)
     if (s.piece)
@@ -21,7 +24,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.mould) {
       row(
         'mould',
-        `${s.mould.method}, ${s.mould.school}: ${s.mould.partCount} parts from ${s.mould.sheetCount} sheets, ${s.mould.screwCount} screws`,
+        `${s.mould.method}: ${s.mould.partCount} parts from ${s.mould.sheetCount} sheets, ${s.mould.screwCount} screws`,
       )
       for (const r of s.mould.cutList)
         row(
@@ -37,7 +40,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
           : 'none',
       )
     if (s.release)
-      row('release', s.release.agents.map((a) => `${a.face}: ${a.agent} x ${a.coats}`).join('; '))
+      row('release', s.release.agents.map((a) => `${faceWords(a.face)}: ${agentNote(a)}`).join('; '))
     if (s.mix) {
       row(
         'mix',
@@ -48,18 +51,24 @@ export function planText(plan: PlanJson, settings: Settings): string {
     }
     if (s.pour) {
       row('pour', `${s.pour.start.replace('T', ' ')}, ${s.pour.temperatureDegC.toFixed(0)} degC`)
-      for (const step of s.pour.schedule) row('', `${clock(step.startMinutes).padStart(10)}  ${step.text}`)
     }
     if (s.finish)
       row(
         'finish',
-        `${s.finish.sealer}, ${s.finish.sealerAmount.toFixed(2)} ${s.finish.sealerUnit}, ${s.finish.turns} turns, ${s.finish.daysToUse} days to use`,
+        `${s.finish.sealer}, ${s.finish.sealerAmount.toFixed(2)} ${s.finish.sealerUnit}, ${s.finish.turns} turns, ${s.finish.daysToUse === null ? 'never' : `${s.finish.daysToUse} days`} to use`,
       )
     if (s.log)
       row(
         'log',
         `${s.log.pourCount} pours${s.log.offByPercent === null ? '' : `, bags off by ${s.log.offByPercent.toFixed(0)} percent`}`,
       )
+    for (const {
+      text,
+      of: [op],
+    } of tell(work, style, sameStart))
+      row('', `${(op!.startMinutes === null ? '' : clock(op!.startMinutes)).padStart(10)}  ${text}`)
+    for (const f of plan.failed.filter((f) => f.pieceId === id))
+      out.push(`   FAILED   ${f.station}: ${f.message}`)
     for (const f of plan.findings.filter((f) => f.about.some((a) => a.pieceId === id))) {
       out.push(`   ${MARK[f.level]}     ${f.text}. ${f.why}`)
       for (const r of f.remedies) out.push(`            > ${r.text}`)

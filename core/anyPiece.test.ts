@@ -1,6 +1,5 @@
 import fs from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { anyPiece, seeded } from './anyPiece.ts'
 import { type Kernel, measureSolid, openKernel } from './geometry/index.ts'
 import { type HoldTarget, holdDimensions, holdFigure } from './hold.ts'
 import { applyChange, type Job, type Piece, readJob, writeJob } from './job/index.ts'
@@ -16,9 +15,10 @@ import {
 } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { prepareMesh } from './readers/index.ts'
-import { testJob } from './testPiece.ts'
-import { METRIC } from './units/index.ts'
-import { explain, wordsStyle } from './words.ts'
+import { anyPiece, seeded } from './testing/anyPiece.ts'
+import { testJob } from './testing/testPiece.ts'
+import { METRIC, wordsStyle } from './units/index.ts'
+import { explain } from './words.ts'
 
 const RUNS = 160
 const SEED = 7

@@ -2,12 +2,12 @@ import { expect, it } from 'vitest'
 import { openKernel } from './geometry/index.ts'
 import { plainSide, type SlabPiece } from './job/index.ts'
 import { planPiece } from './plan.ts'
-import { testJob, testSlab } from './testPiece.ts'
+import { testJob, testSlab } from './testing/testPiece.ts'
 
 const kernel = await openKernel({ coarser: 8 })
 const schedule = (over: Partial<SlabPiece>) => {
   const piece = testSlab(over)
-  return planPiece(kernel, testJob(piece), piece).stations.pour!.figures.schedule
+  return planPiece(kernel, testJob(piece), piece).work
 }
 const apron = { drop: 40, thickness: 30 }
 const sides = (has: boolean) => ({
@@ -29,6 +29,6 @@ it.each([
   expect(fill !== undefined).toBe(told)
   if (!fill) return
   const screed = steps.find((s) => s.code === 'screed')!
-  expect(fill.startMinutes).toBeGreaterThanOrEqual(screed.endMinutes)
-  expect(fill.endMinutes).toBeLessThan(fill.latestMinutes!)
+  expect(fill.startMinutes!).toBeGreaterThanOrEqual(screed.endMinutes!)
+  expect(fill.endMinutes!).toBeLessThan(fill.latestMinutes!)
 })

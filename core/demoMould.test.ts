@@ -6,7 +6,9 @@ import { METHODS, type MouldStation, partOutlines } from './mould/index.ts'
 import { holdFonts, LETTER_FONTS, pouredPlacement } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { prepareMesh } from './readers/index.ts'
+import { INCH, says } from './testing/says.ts'
 import { sayLengths } from './units/index.ts'
+import { partIdsOf } from './work/index.ts'
 
 const read = readJob(fs.readFileSync('demo/kestrel-rise.hollow.json', 'utf8'))
 if (!read.ok) throw new Error('the demo job does not read')
@@ -43,7 +45,7 @@ describe.each(demo.pieces.map((p): [string, Piece] => [`${p.name}, ${p.mould.met
   '%s',
   (_, piece) => {
     const { station, cast } = planned(piece)
-    const { figures, parts } = station
+    const { figures, parts, operations, off } = station
 
     it('has parts that are bodies, none of them in the concrete or in another', () => {
       const castVolume = volume(cast)
@@ -86,10 +88,12 @@ describe.each(demo.pieces.map((p): [string, Piece] => [`${p.name}, ${p.mould.met
 
     it('has an order that names only its own parts and comes to a time', () => {
       const ids = new Set(parts.map((p) => p.id))
-      for (const s of [...figures.build.steps, ...figures.comesOff])
-        expect([s.text, s.partIds.filter((id) => !ids.has(id))]).toEqual([s.text, []])
-      const work = figures.build.steps.reduce((sum, s) => sum + s.workMinutes, 0)
-      expect(figures.build.readyMinutes).toBeGreaterThanOrEqual(work)
+      for (const u of off)
+        expect([u.id, [...u.partIds, ...u.at].filter((id) => !ids.has(id))]).toEqual([u.id, []])
+      for (const op of operations)
+        expect([op.id, partIdsOf(op).filter((id) => !ids.has(id))]).toEqual([op.id, []])
+      const work = operations.reduce((sum, op) => sum + op.work.workMinutes, 0)
+      expect(figures.readyMinutes).toBeGreaterThanOrEqual(work - 1e-6)
       expect(figures.methods.filter((m) => m.chosen).map((m) => m.id)).toEqual([piece.mould.method])
       expect(figures.weightKg).toBeCloseTo(
         figures.parts.reduce((sum, p) => sum + p.weightKg, 0),
@@ -104,8 +108,7 @@ describe.each(demo.pieces.map((p): [string, Piece] => [`${p.name}, ${p.mould.met
         (r) => r.name,
       )
       const texts = [
-        ...figures.build.steps.map((s) => s.text),
-        ...figures.comesOff.map((s) => s.text),
+        ...says([...operations, ...off], INCH),
         ...figures.facts.map((f) => f.note ?? ''),
         ...figures.materials.map((m) => m.note),
         ...figures.alternatives.map((m) => m.note),

@@ -1,10 +1,10 @@
 import { beforeAll, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import { testKernel } from './geometry/testKernel.ts'
 import { type HoldTarget, holdDimensions, holdFigure } from './hold.ts'
 import { applyChange, newBox, newFitted, newSwept, newTurned, type Piece } from './job/index.ts'
 import { planPieceStation } from './piece/index.ts'
-import { testJob, testSlab, testStock, testTop } from './testPiece.ts'
+import { testKernel } from './testing/testKernel.ts'
+import { testJob, testSlab, testStock, testTop } from './testing/testPiece.ts'
 
 let kernel: Kernel
 beforeAll(async () => {

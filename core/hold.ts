@@ -3,6 +3,7 @@ import { applyChange, type Change, type Job, type Piece } from './job/index.ts'
 import { defaultWaste } from './mix/index.ts'
 import { outlineSize, planPieceStation, resizedOutline } from './piece/index.ts'
 import { teamLimit } from './pour/index.ts'
+import { USUAL_DENSITY } from './stock/index.ts'
 
 /** A measure of a piece that can be solved for. */
 export type HeldDimension = {
@@ -214,7 +215,12 @@ function heldFigure(
 ): number | null {
   const changed = changes.reduce(applyChange, { ...job, pieces: [piece] }).pieces[0]!
   const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
-  const { figures, geometry } = planPieceStation(kernel, changed, mix?.hardenedKgPerM3 ?? 2300, true)
+  const { figures, geometry } = planPieceStation(
+    kernel,
+    changed,
+    mix?.hardenedKgPerM3 ?? USUAL_DENSITY.hardenedKgPerM3,
+    true,
+  )
   if (geometry.recipe === null) return null
   if (what === 'weight' || what === 'people') return figures.concreteKg
   if (what === 'volume') return figures.volumeLitres

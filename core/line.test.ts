@@ -1,6 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import { testKernel } from './geometry/testKernel.ts'
 import {
   applyChange,
   type Finding,
@@ -11,7 +10,6 @@ import {
   type SlabPiece,
 } from './job/index.ts'
 import { learnWaste } from './log/index.ts'
-import { stationMemo } from './memo.ts'
 import { splitBatches } from './mix/index.ts'
 import { outlineSize } from './piece/index.ts'
 import { planPiece } from './plan.ts'
@@ -19,8 +17,11 @@ import { planJob } from './planJson.ts'
 import { peopleToLift, teamLimit } from './pour/index.ts'
 import { proveRemedies } from './remedies.ts'
 import { sectionDrawing, shopSheet } from './sheets/index.ts'
-import { BEAD, testJob, testSlab, testStock, testTaps, testTop } from './testPiece.ts'
-import { explain, wordsStyle } from './words.ts'
+import { stationMemo } from './station.ts'
+import { testKernel } from './testing/testKernel.ts'
+import { BEAD, testJob, testSlab, testStock, testTaps, testTop } from './testing/testPiece.ts'
+import { wordsStyle } from './units/index.ts'
+import { explain } from './words.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -68,27 +69,28 @@ describe('pour day', () => {
     expect(figures.finalSetMinutes).toBeCloseTo(360 / figures.rate, 6)
     expect(figures.firstStripMinutes!).toBeLessThan(figures.sharpStripMinutes!)
     expect(figures.sharpStripMinutes!).toBeLessThan(figures.flipMinutes!)
-    const times = figures.schedule.map((s) => s.startMinutes)
+    const { work } = plan(testTop())
+    const times = work.map((op) => op.startMinutes!)
     expect(times).toEqual([...times].sort((a, b) => a - b))
-    expect(figures.schedule.map((s) => s.code)).toEqual(
+    expect(work.map((op) => op.code)).toEqual(
       expect.arrayContaining([
-        'seal-joints',
-        'wax',
-        'batch',
+        'run-bead',
+        'release-face',
+        'check-held',
+        'mix-batch',
         'lay-mesh',
         'screed',
         'cover',
         'ease-knockouts',
-        'sides-off',
-        'sharp-sides-off',
-        'flip',
-        'cure',
+        'side-off',
+        'turn-on-base',
+        'uncover',
       ]),
     )
   })
   it('lifts as people do', () => {
     expect([1, 2, 3, 4].map(teamLimit)).toEqual([25, 33.5, 37.5, 50])
-    expect([10, 30, 50, 500].map(peopleToLift)).toEqual([1, 2, 4, 9])
+    expect([10, 25, 26, 50, 99, 100, 101, 500].map(peopleToLift)).toEqual([1, 1, 2, 2, 4, 4, null, null])
   })
   const cold = (degC: number) =>
     testTop({ pour: { ...testTop().pour, temperature: { kind: 'constant', degC } } })
@@ -112,7 +114,7 @@ describe('pour day', () => {
       ['dries-fast'],
       { people: 4 },
     ],
-    ['alone', testTop(), ['lift-team'], { people: 1 }],
+    ['alone', testTop(), ['lift-too-few'], { people: 1 }],
     ['a good day', testTop(), [], { people: 4 }],
   ])('%s', (_, piece, codes, settings) => {
     const job = { ...testJob(piece), settings: { ...testJob().settings, ...settings } }
@@ -178,7 +180,7 @@ describe('the plan', () => {
   it('gives every number a unit in its name', () => {
     const json = planJob(kernel, testJob(testTop()))
     const unit =
-      /(Mm|Mm2|M2|Kg|KgPerM2|KgPerM3|KgPerM2H|Litres|[mM]illilitres|litres|bagsPerBatch|LitresPerBag|daysToUse|Minutes|Hours|Days|DegC|Degrees|N|KPa|Mpa|mpa|hours|Percent|Cost|PerCast|PerJob|Share|Count|Wires|Pieces|Version|rate|bags|Bags\w*|coats|turns|number|order|count|Deg|lifeCasts|screws|pages|quantity|turnPeople|liftPeople|partsTrapped|cartridges|cartridgeShare|amount|Amount|cost|scaleOneTo|batch|areaM2|layers|Sheets|bagsExact|planned|actual)$/
+      /(Mm|Mm2|M2|Kg|KgPerM2|KgPerM3|KgPerM2H|Litres|[mM]illilitres|litres|bagsPerBatch|LitresPerBag|daysToUse|Minutes|Hours|Days|DegC|Degrees|N|KPa|Mpa|mpa|hours|Percent|Cost|PerCast|PerJob|Share|Count|Wires|Pieces|Version|rate|bags|Bags\w*|coats|turns|number|order|count|Deg|lifeCasts|screws|pages|quantity|turnPeople|liftPeople|partsTrapped|cartridges|cartridgeShare|amount|Amount|cost|scaleOneTo|batch|areaM2|layers|Sheets|bagsExact|planned|actual|lengthM|batches|hands|parts\w+|bolts|braces|casts|cores|dowels|keys|panels|parts|passes|pieces|ribs|seams|separators|straps|strips|vents|kgEach)$/
     const bare: string[] = []
     const walk = (value: unknown, key: string, path: string): void => {
       if (typeof value === 'number' && !unit.test(key) && !path.includes('.changes')) bare.push(path)
@@ -196,7 +198,7 @@ describe('the plan', () => {
     [
       'nothing at all',
       { boards: [], mixes: [], meshes: [], mixers: [], sealants: [], agents: [], sealers: [] },
-      ['mix-missing', 'mixer-missing'],
+      ['board-missing', 'board-missing', 'sealant-missing', 'mix-missing', 'mixer-missing'],
     ],
   ])('says what is missing and goes on: %s', (_, stock, codes) => {
     const job = { ...testJob(testTop()), stock: { ...testStock, ...stock } }
@@ -300,7 +302,7 @@ describe('sheets', () => {
       15,
     ],
   ])('states the scale it is drawn at and keeps on the page: %s', (_, piece, scale) => {
-    const { stations: s } = plan(piece)
+    const { stations: s, work } = plan(piece)
     const stations = {
       piece: s.piece!,
       mould: s.mould!,
@@ -314,6 +316,7 @@ describe('sheets', () => {
       jobName: 'Job',
       piece,
       settings: testJob().settings,
+      work,
       stations,
     })
     expect(figures.scaleOneTo).toBe(scale)

@@ -1,6 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import { testKernel } from './geometry/testKernel.ts'
 import {
   applyChange,
   type Job,
@@ -15,9 +14,10 @@ import {
 import { planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
 import type { Mix, Stock } from './stock/index.ts'
-import { testJob, testSlab, testStock, testTop } from './testPiece.ts'
-import { METRIC } from './units/index.ts'
-import { explain, wordsStyle } from './words.ts'
+import { testKernel } from './testing/testKernel.ts'
+import { testJob, testSlab, testStock, testTop } from './testing/testPiece.ts'
+import { METRIC, wordsStyle } from './units/index.ts'
+import { explain } from './words.ts'
 
 let kernel: Kernel
 beforeAll(async () => {

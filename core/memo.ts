@@ -1,15 +1,12 @@
-import { recipeKey } from './geometry/index.ts'
-
-/** Keeps the last results of each station by its own inputs; lives with the host that makes it. */
-export type Memo = <T>(name: string, inputs: unknown, work: () => T) => T
+/** Keeps the last results of each station by their inputs; lives with the host that makes it. */
+export type Memo = <T>(name: string, key: string, work: () => T) => T
 
 /** A memo of at most `limit` results a name, least recently used first out. */
 export function stationMemo(limit = 8): Memo {
   const held = new Map<string, Map<string, unknown>>()
-  return <T>(name: string, inputs: unknown, work: () => T): T => {
+  return <T>(name: string, key: string, work: () => T): T => {
     const results = held.get(name) ?? new Map<string, unknown>()
     held.set(name, results)
-    const key = recipeKey(inputs)
     if (results.has(key)) {
       const value = results.get(key) as T
       results.delete(key)

@@ -2,17 +2,16 @@ import { type FinishStation, planFinishStation } from './finish/index.ts'
 import type { Kernel } from './geometry/index.ts'
 import { type Finding, type Job, type Piece, rankFindings, type StationName } from './job/index.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
-import { type Memo, noMemo } from './memo.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
-import { type MouldStation, planMouldStation } from './mould/index.ts'
+import { type MouldStation, measuresSolids, planMouldStation } from './mould/index.ts'
 import { describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
 import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
+import { type Memo, noMemo, pieceWith, type Result, runStation } from './station.ts'
 import { planSteelStation, type SteelStation } from './steel/index.ts'
-
-/** Density where no mix is chosen, so that the piece still has a weight; a finding says that the mix is missing. */
-const USUAL_KG_PER_M3 = 2300
+import { USUAL_DENSITY } from './stock/index.ts'
+import { orderOperations, type Timed } from './work/index.ts'
 
 export type Stations = {
   readonly piece: PieceStation | null
@@ -30,30 +29,14 @@ export type PiecePlan = {
   readonly id: string
   readonly name: string
   readonly stations: Stations
+  /** Everything that is done, in order: with times where the pour is planned, without where it is not. */
+  readonly work: readonly Timed[]
+  /** What of it is still guessed from sizes, and therefore neither printed nor exported. */
+  readonly guessed: { readonly piece: boolean; readonly mould: boolean }
   /** Worst first. */
   readonly findings: readonly Finding[]
   /** Stations that failed by a fault of ours; the others stand. */
   readonly failed: readonly { readonly station: StationName; readonly message: string }[]
-}
-
-/** What the solid depends on: everything about the piece but the choices of later stations and how many are made. */
-function shapeOf(piece: Piece): Record<string, unknown> {
-  const {
-    name,
-    quantity,
-    mouldCount,
-    plannedCasts,
-    exposure,
-    run,
-    mould,
-    steel,
-    release,
-    mix,
-    pour,
-    finish,
-    ...shape
-  } = piece
-  return shape
 }
 
 /** Whether an imported piece's mesh has come: its plan changes when it does. */
@@ -80,146 +63,247 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
   const { stock, settings } = job
   const findings: Finding[] = []
   const failed: { station: StationName; message: string }[] = []
-  const attempt = <T>(station: StationName, work: () => T): T | null => {
+  /** A station that fails takes nothing else down: it is null, and told. */
+  const attempt = <T extends { readonly findings: readonly Finding[] }>(
+    station: StationName,
+    work: () => Result<T>,
+  ): Result<T> | null => {
     try {
-      return work()
+      const result = work()
+      findings.push(...result.value.findings)
+      return result
     } catch (error) {
       failed.push({ station, message: error instanceof Error ? error.message : String(error) })
       return null
     }
   }
-  const keep = <T extends { readonly findings: readonly Finding[] }>(result: T | null): T | null => {
-    if (result) findings.push(...result.findings)
-    return result
-  }
-  const shape = shapeOf(piece)
   const mixRow = stock.mixes.find((m) => m.id === piece.mix.mix)
   const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
-  const mixForWork = mixRow ?? stock.mixes[0]
+  const mix = mixRow ?? stock.mixes[0]
+  const hardened = mixRow?.hardenedKgPerM3 ?? USUAL_DENSITY.hardenedKgPerM3
+  const fresh = mix?.freshKgPerM3 ?? USUAL_DENSITY.freshKgPerM3
+  const mesh = heldMeshes(kernel, piece)
+  const shape = pieceWith(piece)
 
-  const hardened = mixRow?.hardenedKgPerM3 ?? USUAL_KG_PER_M3
-  const pieceStation = keep(
-    attempt('piece', () =>
-      memo('piece', { shape, hardened, quick, meshes: heldMeshes(kernel, piece) }, () =>
-        planPieceStation(
-          kernel,
-          piece,
-          hardened,
-          quick,
-          memo('described', { shape, meshes: heldMeshes(kernel, piece) }, () => describePiece(kernel, piece)),
-        ),
+  const pieceRun = attempt('piece', () =>
+    runStation(memo, 'piece', { shape, hardened, quick, mesh }, (i) =>
+      planPieceStation(
+        kernel,
+        i.shape,
+        i.hardened,
+        i.quick,
+        runStation(memo, 'described', { shape, mesh }, ({ shape: told }) => describePiece(kernel, told))
+          .value,
       ),
     ),
   )
-  const mould =
-    pieceStation && mixForWork
-      ? (keep(
-          attempt('mould', () =>
-            memo(
-              'mould',
+  const mouldRun = present(
+    pieceRun &&
+      attempt('mould', () =>
+        runStation(
+          memo,
+          'mould',
+          {
+            piece: pieceWith(piece, 'mould', 'plannedCasts', 'mouldCount'),
+            pieceStation: pieceRun,
+            stock,
+            fresh,
+            quick: quick || guessMould,
+          },
+          (i) =>
+            planMouldStation(
+              i.piece,
+              i.pieceStation,
+              i.stock,
+              { freshKgPerM3: i.fresh },
               {
-                shape,
-                choice: piece.mould,
-                meshes: heldMeshes(kernel, piece),
-                casts: piece.plannedCasts,
-                moulds: piece.mouldCount,
-                stock,
-                edges: piece.release.edgeSeal,
-                fresh: mixForWork.freshKgPerM3,
-                quick: quick || guessMould,
+                kernel,
+                quick: i.quick,
+                ...(shouldStop && { shouldStop }),
+                ...(onLayout && { onProgress: onLayout }),
               },
-              () =>
-                planMouldStation(piece, pieceStation, stock, mixForWork, {
-                  kernel,
-                  quick: quick || guessMould,
-                  ...(shouldStop && { shouldStop }),
-                  ...(onLayout && { onProgress: onLayout }),
-                }),
             ),
+        ),
+      ),
+  )
+  const steelRun =
+    pieceRun && mix
+      ? attempt('steel', () =>
+          runStation(
+            memo,
+            'steel',
+            {
+              piece: pieceWith(piece, 'steel', 'exposure'),
+              pieceStation: pieceRun,
+              meshes: stock.meshes,
+              mix,
+            },
+            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix),
           ),
-        )?.station ?? null)
+        )
       : null
-  const steel =
-    pieceStation && mixForWork
-      ? keep(
-          attempt('steel', () =>
-            memo(
-              'steel',
+  const releaseRun =
+    pieceRun && mouldRun
+      ? attempt('release', () =>
+          runStation(
+            memo,
+            'release',
+            {
+              piece: pieceWith(piece, 'mould', 'release', 'finish'),
+              pieceStation: pieceRun,
+              mould: mouldRun,
+              earlier: { steel: steelRun },
+              agents: stock.agents,
+              sealers: stock.sealers,
+              fresh,
+            },
+            (i) =>
+              planReleaseStation(kernel, {
+                piece: i.piece,
+                pieceStation: i.pieceStation,
+                mould: i.mould,
+                steel: i.earlier.steel,
+                stock: { agents: i.agents, sealers: i.sealers },
+                freshKgPerM3: i.fresh,
+              }),
+          ),
+        )
+      : null
+  const mixRun = present(
+    pieceRun &&
+      attempt('mix', () =>
+        runStation(
+          memo,
+          'mix',
+          {
+            piece: pieceWith(piece, 'mix', 'quantity'),
+            pieceStation: pieceRun,
+            mixes: stock.mixes,
+            mixers: stock.mixers,
+          },
+          (i) => planMixStation(i.piece, i.pieceStation, { mixes: i.mixes, mixers: i.mixers }),
+        ),
+      ),
+  )
+  const pourable = pieceRun?.value.geometry.recipe != null
+  // A mould without its release is no ground for a day: what failed is told.
+  const whole = (mouldRun === null) === (releaseRun === null)
+  const pourRun =
+    pieceRun && pourable && steelRun && mixRun && mixRow && mixer && whole
+      ? attempt('pour', () =>
+          runStation(
+            memo,
+            'pour',
+            {
+              piece: pieceWith(piece, 'pour'),
+              people: settings.people,
+              mix: mixRow,
+              before: { piece: pieceRun, steel: steelRun, mix: mixRun },
+              mould: { mould: mouldRun, release: releaseRun },
+            },
+            ({ piece: told, people, mix: row, before, mould }) =>
+              planPourStation({ piece: told, people, mix: row, stations: { ...before, ...mould } }),
+          ),
+        )
+      : null
+  const finishRun =
+    pieceRun && pourRun
+      ? present(
+          attempt('finish', () =>
+            runStation(
+              memo,
+              'finish',
               {
-                shape,
-                quick,
-                choice: piece.steel,
-                exposure: piece.exposure,
-                mesh: stock.meshes,
-                mix: mixForWork,
+                piece: pieceWith(piece, 'finish', 'exposure'),
+                sealers: stock.sealers,
+                before: { piece: pieceRun, pour: pourRun },
+                mould: { mould: mouldRun, release: releaseRun },
               },
-              () => planSteelStation(kernel, piece, pieceStation, stock, mixForWork),
+              ({ piece: told, sealers, before, mould }) =>
+                planFinishStation(told, { ...before, ...mould }, { sealers }),
             ),
           ),
         )
       : null
-  const release =
-    pieceStation && mould
-      ? keep(
-          attempt('release', () =>
-            memo(
-              'release',
-              {
-                shape,
-                choices: [piece.mould, piece.release, piece.finish],
-                stock: [stock.agents, stock.boards, stock.sealers],
-              },
-              () => planReleaseStation(kernel, piece, pieceStation, mould, stock),
-            ),
+  const logRun =
+    pieceRun && mixRun && pourRun && mixRow
+      ? attempt('log', () =>
+          runStation(
+            memo,
+            'log',
+            {
+              pieceId: piece.id,
+              pours: job.pours,
+              mix: mixRow,
+              before: { piece: pieceRun, mix: mixRun, pour: pourRun },
+            },
+            (i) => planLogStation(i.pieceId, i.pours, i.before, i.mix),
           ),
         )
       : null
-  const mix = pieceStation
-    ? (keep(attempt('mix', () => planMixStation(piece, pieceStation, stock)))?.station ?? null)
-    : null
-  const buildable = pieceStation?.geometry.recipe != null
-  const pour =
-    pieceStation && buildable && steel && mix && mixRow && mixer && (mould !== null) === (release !== null)
-      ? keep(
-          attempt('pour', () =>
-            planPourStation({
+  const mould = mouldRun?.value ?? null
+  const release = releaseRun?.value ?? null
+  const finish = finishRun?.value ?? null
+  const pour = pourRun?.value ?? null
+  const work =
+    finish?.work ?? pour?.work ?? untimed([...(mould?.operations ?? []), ...(release?.operations ?? [])])
+  const sheetsRun =
+    pieceRun && pourable && steelRun && mixRun && pourRun
+      ? attempt('sheets', () =>
+          runStation(
+            memo,
+            'sheets',
+            {
               piece,
               settings,
-              mix: mixRow,
-              mixer,
-              stations: { piece: pieceStation, mould, steel, release, mix },
+              jobName: job.name,
+              before: { piece: pieceRun, steel: steelRun, mix: mixRun, pour: pourRun },
+              mould: { mould: mouldRun, release: releaseRun },
+              finish: { finish: finishRun },
+            },
+            (i) => ({
+              figures: sheetFigures({
+                jobName: i.jobName,
+                piece: i.piece,
+                settings: i.settings,
+                work,
+                stations: { ...i.before, ...i.mould, finish },
+              }),
+              findings: [],
             }),
           ),
         )
       : null
-  const finish =
-    pieceStation && steel && pour
-      ? (keep(attempt('finish', () => planFinishStation(piece, { piece: pieceStation, steel, pour }, stock)))
-          ?.station ?? null)
-      : null
-  const log =
-    pieceStation && mix && pour && mixRow
-      ? keep(
-          attempt('log', () => planLogStation(piece, job.pours, { piece: pieceStation, mix, pour }, mixRow)),
-        )
-      : null
-  const sheets =
-    pieceStation && buildable && steel && mix && pour
-      ? attempt('sheets', () => ({
-          figures: sheetFigures({
-            jobName: job.name,
-            piece,
-            settings,
-            stations: { piece: pieceStation, mould, steel, release, mix, pour, finish },
-          }),
-          findings: [],
-        }))
-      : null
   return {
     id: piece.id,
     name: piece.name,
-    stations: { piece: pieceStation, mould, steel, release, mix, pour, finish, log, sheets },
+    stations: {
+      piece: pieceRun?.value ?? null,
+      mould,
+      steel: steelRun?.value ?? null,
+      release,
+      mix: mixRun?.value ?? null,
+      pour,
+      finish,
+      log: logRun?.value ?? null,
+      sheets: sheetsRun?.value ?? null,
+    },
+    work,
+    guessed: { piece: quick, mould: (quick || guessMould) && measuresSolids(piece.mould) },
     findings: rankFindings(findings),
     failed,
   }
 }
+
+/** The run of a station that may have none to give: null where it has none, under the same key where it has. */
+const present = <T>(run: Result<{ readonly station: T | null }> | null): Result<T> | null =>
+  run?.value.station ? { resultKey: run.resultKey, value: run.value.station } : null
+
+/** In order, with no times: nothing is poured yet. */
+const untimed = (operations: Parameters<typeof orderOperations>[0]): Timed[] =>
+  orderOperations(operations).operations.map((op) => ({
+    ...op,
+    startMinutes: null,
+    endMinutes: null,
+    latestMinutes: null,
+  }))

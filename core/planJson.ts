@@ -8,13 +8,15 @@ import {
   rankFindings,
   type StationName,
 } from './job/index.ts'
-import { stationMemo } from './memo.ts'
 import { type PiecePlan, planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
-import { explain, remedyText, wordsStyle } from './words.ts'
+import { stationMemo } from './station.ts'
+import { wordsStyle } from './units/index.ts'
+import { explain, remedyText } from './words.ts'
+import { sayAct, type Timed } from './work/index.ts'
 
 /** Raised when a key of the plan's JSON changes its meaning or goes; new keys do not raise it. */
-export const PLAN_VERSION = 1
+export const PLAN_VERSION = 2
 
 type Figures<T> = T extends { readonly figures: infer F } ? F | null : never
 type StationsJson = {
@@ -50,6 +52,14 @@ export type PlanJson = {
     readonly name: string
     readonly quantity: number
     readonly stations: StationsJson
+    /** Everything that is done, in order, each with its sentence; minutes are from the first water. */
+    readonly work: readonly (Timed & { readonly text: string })[]
+  }[]
+  /** Stations that failed by a fault of ours: null in their piece, the others stand. */
+  readonly failed: readonly {
+    readonly pieceId: string
+    readonly station: StationName
+    readonly message: string
   }[]
   readonly findings: readonly FindingJson[]
 }
@@ -75,8 +85,6 @@ export function planJob(kernel: Kernel, job: Job): PlanJson {
   const plans = job.pieces.map((piece) =>
     proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo }), memo),
   )
-  for (const plan of plans)
-    for (const { station, message } of plan.failed) throw new Error(`${plan.name}, ${station}: ${message}`)
   const style = wordsStyle(job.settings)
   return {
     planVersion: PLAN_VERSION,
@@ -86,7 +94,9 @@ export function planJob(kernel: Kernel, job: Job): PlanJson {
       name: plan.name,
       quantity: job.pieces[i]!.quantity,
       stations: stationsJson(plan),
+      work: plan.work.map((op) => ({ ...op, text: sayAct(op, style) })),
     })),
+    failed: plans.flatMap((plan) => plan.failed.map((f) => ({ pieceId: plan.id, ...f }))),
     findings: rankFindings(plans.flatMap((p) => p.findings)).map((finding) => {
       const words = explain(finding, style)
       return {

@@ -1,7 +1,7 @@
 import type { Kernel } from './geometry/index.ts'
 import { applyChange, type Finding, isWorseOrEqual, type Job, type Remedy } from './job/index.ts'
-import type { Memo } from './memo.ts'
 import { type PiecePlan, planPiece } from './plan.ts'
+import type { Memo } from './station.ts'
 
 const keyOf = (f: Finding): string =>
   `${f.station}|${f.code}|${f.about.map((a) => `${a.kind}:${a.id}`).join(',')}`

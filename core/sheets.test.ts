@@ -4,12 +4,12 @@ import fc from 'fast-check'
 import * as fontkit from 'fontkit'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel, Point } from './geometry/index.ts'
-import { testKernel } from './geometry/testKernel.ts'
 import type { Job, Piece } from './job/index.ts'
 import { planPiece } from './plan.ts'
 import { clock, hatchLines, type Page, shopSheet } from './sheets/index.ts'
 import { writePdf } from './sheets/writePdf.ts'
-import { testBasin, testJob, testSlab, testTaps, testTop } from './testPiece.ts'
+import { testKernel } from './testing/testKernel.ts'
+import { testBasin, testJob, testSlab, testTaps, testTop } from './testing/testPiece.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -21,11 +21,13 @@ const fonts = { regular: font('sheet-regular'), bold: font('sheet-bold') }
 
 function sheetOf(piece: Piece, settings: Partial<Job['settings']> = {}) {
   const job = { ...testJob(piece), settings: { ...testJob().settings, ...settings } }
-  const { piece: p, mould, steel, release, mix, pour, finish } = planPiece(kernel, job, piece).stations
+  const { work, stations } = planPiece(kernel, job, piece)
+  const { piece: p, mould, steel, release, mix, pour, finish } = stations
   return shopSheet(kernel, {
     jobName: job.name,
     piece,
     settings: job.settings,
+    work,
     stations: { piece: p!, mould: mould!, steel: steel!, release: release!, mix: mix!, pour: pour!, finish },
   })
 }

@@ -1,12 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import { testKernel } from './geometry/testKernel.ts'
 import { type Finding, type Piece, plainSide } from './job/index.ts'
-import { stationMemo } from './memo.ts'
 import { planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
-import { BEAD, testBasin, testJob, testSlab, testTaps, testTop } from './testPiece.ts'
-import { explain, remedyText, wordsStyle } from './words.ts'
+import { stationMemo } from './station.ts'
+import { testKernel } from './testing/testKernel.ts'
+import { BEAD, testBasin, testJob, testSlab, testTaps, testTop } from './testing/testPiece.ts'
+import { wordsStyle } from './units/index.ts'
+import { explain, remedyText } from './words.ts'
 
 let kernel: Kernel
 beforeAll(async () => {

@@ -7,14 +7,6 @@ import { explainPiece } from './piece/index.ts'
 import { explainPour } from './pour/index.ts'
 import { explainRelease } from './release/index.ts'
 import { explainSteel } from './steel/index.ts'
-import { lengthWithUnit, type MeasureStyle } from './units/index.ts'
-
-/** How words show a length to this reader. */
-export const wordsStyle = (style: MeasureStyle): WordsStyle => ({
-  mm: (value) => lengthWithUnit(Number(value), style),
-  fine: (value) =>
-    style.units === 'mm' ? `${Number(value).toFixed(1)} mm` : `${(Number(value) / 25.4).toFixed(2)}"`,
-})
 
 /** A finding in words, by its station. A code without words is a bug of ours and says so. */
 export function explain(finding: Finding, style: WordsStyle): Explanation {

@@ -12,7 +12,7 @@ import {
 import { planMouldStation } from '../core/mould/index.ts'
 import { planPieceStation, pouredSize } from '../core/piece/index.ts'
 import { type Material, sectionDrawing } from '../core/sheets/index.ts'
-import { testSlab, testStock } from '../core/testPiece.ts'
+import { testSlab, testStock } from '../core/testing/testPiece.ts'
 
 const [WIDE, HIGH, MARGIN] = [360, 220, 16]
 const kernel = await openKernel({ coarser: 3 })

@@ -58,15 +58,17 @@ describe('strength', () => {
   it('passes through the points of a sheet and holds the last', () => {
     const curve = {
       kind: 'points',
+      finalSet: 35,
       points: [
         { hours: 1, mpa: 10 },
         { hours: 3, mpa: 20 },
         { hours: 24, mpa: 28 },
       ],
     } as const
-    expect([0.5, 1, Math.sqrt(3), 3, 24, 1000].map((h) => strengthAt(curve, h * 60))).toEqual([
-      5, 10, 15, 20, 28, 28,
-    ])
+    // 0 until final set whatever the points say, then as they say.
+    expect(
+      [0.5, 34.9 / 60, 36 / 60, 1, Math.sqrt(3), 3, 24, 1000].map((h) => strengthAt(curve, h * 60)),
+    ).toEqual([0, 0, 6, 10, 15, 20, 28, 28])
     expect(ageForStrength(curve, 29)).toBeNull()
   })
 })

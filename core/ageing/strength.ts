@@ -1,7 +1,11 @@
 /** How a mix gains strength: by the exponential law from f28 and s, or through points of a supplier's sheet. */
 export type StrengthCurve =
   | { readonly kind: 'law'; readonly f28: number; readonly s: number; readonly finalSet: number }
-  | { readonly kind: 'points'; readonly points: readonly { readonly hours: number; readonly mpa: number }[] }
+  | {
+      readonly kind: 'points'
+      readonly points: readonly { readonly hours: number; readonly mpa: number }[]
+      readonly finalSet: number
+    }
 
 const DAY = 1440
 const AT_FINAL_SET = 0.5
@@ -9,14 +13,14 @@ const AT_FINAL_SET = 0.5
 /**
  * Mean strength in MPa at an equivalent age in minutes: 0 before final set, linear from 0.5 MPa to the value at
  * 24 h, then f28 exp(s (1 - sqrt(28/days))). Source: the fib Model Code 2010 time function; the first day is our
- * own straight line. Sheet points are joined straight over the log of time.
+ * own straight line. Sheet points are joined straight over the log of time, 0 until final set whatever they say.
  */
 export function strengthAt(curve: StrengthCurve, age: number): number {
+  if (age < curve.finalSet) return 0
   if (curve.kind === 'points') return throughPoints(curve.points, age / 60)
   const { f28, s, finalSet } = curve
   const law = (t: number) => f28 * Math.exp(s * (1 - Math.sqrt((28 * DAY) / t)))
   if (age >= DAY) return law(age)
-  if (age < finalSet) return 0
   return AT_FINAL_SET + ((law(DAY) - AT_FINAL_SET) * (age - finalSet)) / (DAY - finalSet)
 }
 

@@ -1,14 +1,5 @@
 import type { Finding } from '../job/index.ts'
-
-export type FinishStep = {
-  readonly code: 'ease-arrises' | 'sand' | 'fill-pores' | 'sand-filler' | 'clean' | 'coat' | 'cure-coat'
-  readonly text: string
-  readonly faceUp: 'show face' | 'underside'
-  readonly startHours: number
-  readonly waitHours: number
-  readonly amount: number | null
-  readonly unit: string
-}
+import type { Operation, Timed } from '../work/index.ts'
 
 export type FinishFigures = {
   readonly sealer: string
@@ -17,10 +8,19 @@ export type FinishFigures = {
   readonly sealerUnit: string
   readonly sealerCost: number | null
   readonly faceAreaM2: number
-  readonly steps: readonly FinishStep[]
   readonly turns: number
-  readonly turnPeople: number
-  readonly daysToUse: number
+  /** All that is moved at the heaviest turn, kg; null where nothing is turned over. */
+  readonly turnKg: number | null
+  /** The fewest for it; null where nothing is turned, or not by hand. */
+  readonly turnPeople: number | null
+  /** From the first water; null where the concrete never gets so far. */
+  readonly daysToUse: number | null
 }
 
-export type FinishStation = { readonly figures: FinishFigures; readonly findings: readonly Finding[] }
+export type FinishStation = {
+  readonly figures: FinishFigures
+  readonly findings: readonly Finding[]
+  readonly operations: readonly Operation[]
+  /** All of the piece's operations with their times, its finishing last. */
+  readonly work: readonly Timed[]
+}

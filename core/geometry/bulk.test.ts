@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { testKernel } from '../testing/testKernel.ts'
 import {
   type HalfSpace,
   measureGap,
@@ -9,7 +10,6 @@ import {
   type SolidRecipe,
   type Vector,
 } from './index.ts'
-import { testKernel } from './testKernel.ts'
 
 const kernel = await testKernel()
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { testKernel } from '../testing/testKernel.ts'
 import {
   CACHE_LIMIT,
   circleLoop,
@@ -24,7 +25,6 @@ import {
   sectionSolid,
   uprightPlane,
 } from './index.ts'
-import { testKernel } from './testKernel.ts'
 
 let kernel: Kernel
 beforeAll(async () => {

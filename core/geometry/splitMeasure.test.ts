@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { seeded } from '../anyPiece.ts'
+import { seeded } from '../testing/anyPiece.ts'
+import { testKernel } from '../testing/testKernel.ts'
 import { rectangleLoop } from './outline.ts'
 import type { SolidRecipe, Vector } from './recipe.ts'
 import { type Cuts, splitMeasure } from './splitMeasure.ts'
-import { testKernel } from './testKernel.ts'
 
 const kernel = await testKernel()
 const box = (x: number, y: number, z: number, l: number, w: number, h: number): SolidRecipe => ({

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { seeded } from '../anyPiece.ts'
+import { seeded } from '../testing/anyPiece.ts'
+import { testKernel } from '../testing/testKernel.ts'
 import type { Point } from './outline.ts'
 import { combineRegions } from './region.ts'
 import type { Region } from './sectionSolid.ts'
 import { type Band, joinBands, stackBands } from './stackBands.ts'
-import { testKernel } from './testKernel.ts'
 
 const kernel = await testKernel()
 const square = (x: number, y: number, l: number, w = l): Point[] => [

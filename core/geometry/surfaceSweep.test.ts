@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { testKernel } from '../testing/testKernel.ts'
 import { measureRegion, rectangleLoop, type SolidRecipe, sectionSolid } from './index.ts'
 import { growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
-import { testKernel } from './testKernel.ts'
 
 const kernel = await testKernel()
 const box = (x: number, y: number, l: number, w: number, low: number, high: number): SolidRecipe => ({

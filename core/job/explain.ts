@@ -1,10 +1,4 @@
-/** What words need to know of the reader: how measures are shown. */
-export type WordsStyle = {
-  /** A length with its unit where the style has one: `22 mm`, `7/8"`. */
-  readonly mm: (value: number | string | undefined) => string
-  /** A small length that a whole step of the tape would hide: 0.8 mm, 0.03". */
-  readonly fine: (value: number | string | undefined) => string
-}
+export type { WordsStyle } from '../units/index.ts'
 
 /** One finding in words: what is wrong with its figure, why it matters, and what the button does. */
 export type Explanation = {

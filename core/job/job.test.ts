@@ -1,7 +1,7 @@
 import fs from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { testJob, testTop } from '../testPiece.ts'
+import { testJob, testTop } from '../testing/testPiece.ts'
 import { applyChange, type Job, jobFileName, readJob, type SlabPiece, writeJob } from './index.ts'
 
 const job = testJob(testTop())

@@ -1,11 +1,4 @@
-import {
-  type Fault,
-  type Finding,
-  findingList,
-  type Piece,
-  type PlannedPour,
-  type PourRecord,
-} from '../job/index.ts'
+import { type Fault, type Finding, findingList, type PlannedPour, type PourRecord } from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { PourStation } from '../pour/index.ts'
@@ -63,18 +56,18 @@ type Inputs = { readonly piece: PieceStation; readonly mix: MixStation; readonly
 
 /** The eighth station: what did happen, and what it teaches. */
 export function planLogStation(
-  piece: Piece,
+  pieceId: string,
   pours: readonly PourRecord[],
   { piece: { figures }, mix, pour }: Inputs,
   mixRow: Mix,
 ): LogStation {
   const own = pours
-    .filter((p) => p.pieceId === piece.id)
+    .filter((p) => p.pieceId === pieceId)
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
   const compared = own.map(comparePour)
   const offs = compared.map((p) => p.bags.offByPercent).filter((n) => n !== null)
   const learned = learnWaste(own, mixRow)
-  const { findings, raise } = findingList('log', piece.id, 'choice', 'log')
+  const { findings, raise } = findingList('log', pieceId, 'choice', 'log')
   const last = own.at(-1)
   if (last?.nextTime) raise('next-time', 'note', { said: last.nextTime, on: last.on })
   const now = mix.figures.wastePercent
@@ -88,7 +81,7 @@ export function planLogStation(
         {
           code: 'waste-learned',
           facts: { learnedPercent: rounded },
-          changes: [{ type: 'mixChosen', pieceId: piece.id, patch: { wastePercent: rounded } }],
+          changes: [{ type: 'mixChosen', pieceId, patch: { wastePercent: rounded } }],
         },
       ],
     )

@@ -1,6 +1,7 @@
 import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import type { Mix, Stock } from '../stock/index.ts'
+import type { Mix, Mixer, Stock } from '../stock/index.ts'
+import { act, type Operation, operation } from '../work/index.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
 
 /** Waste by size of the cast: small moulds lose more to the tub. */
@@ -16,7 +17,7 @@ const DENSITY_TOLERANCE = 0.03
 export function planMixStation(
   piece: Piece,
   { figures: { volumeLitres } }: PieceStation,
-  stock: Stock,
+  stock: Pick<Stock, 'mixes' | 'mixers'>,
 ): { station: MixStation | null; findings: Finding[] } {
   const { findings, raise } = findingList('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
@@ -70,10 +71,23 @@ export function planMixStation(
     costPerCast: mix.price === null ? null : bags * mix.price,
     costPerJob: mix.price === null ? null : Math.max(jobBags, 1) * mix.price,
   }
-  return { station: { figures, findings }, findings }
+  return { station: { figures, findings, operations: mixBatches(batches, mixer) }, findings }
 }
 
-function largerMixer(piece: Piece, mix: Mix, stock: Stock): Finding['remedies'] {
+/** Each batch is mixed by itself, before the concrete already placed stops working. */
+const mixBatches = (batches: readonly Batch[], mixer: Mixer): Operation[] =>
+  batches.map(({ number, bags, waterLitres, heldBackLitres }) =>
+    operation({
+      ...act('mix-batch', { number, batches: batches.length, bags, waterLitres, heldBackLitres }),
+      id: `mix/${number}`,
+      station: 'mix',
+      per: 'cast',
+      about: [{ kind: 'batch', id: String(number) }],
+      minutes: mixer.mixMinutes,
+    }),
+  )
+
+function largerMixer(piece: Piece, mix: Mix, stock: Pick<Stock, 'mixers'>): Finding['remedies'] {
   const larger = stock.mixers
     .filter((m) => m.litres >= mix.yieldLitres)
     .sort((a, b) => a.litres - b.litres)[0]

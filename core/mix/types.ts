@@ -1,4 +1,5 @@
 import type { Finding } from '../job/index.ts'
+import type { Operation } from '../work/index.ts'
 
 export type Batch = {
   readonly number: number
@@ -36,4 +37,8 @@ export type MixFigures = {
   readonly costPerJob: number | null
 }
 
-export type MixStation = { readonly figures: MixFigures; readonly findings: readonly Finding[] }
+export type MixStation = {
+  readonly figures: MixFigures
+  readonly findings: readonly Finding[]
+  readonly operations: readonly Operation[]
+}

@@ -1,11 +1,10 @@
 import { expect, it } from 'vitest'
-import { anyPiece, seeded } from '../anyPiece.ts'
 import { openKernel } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { testStock } from '../testPiece.ts'
-import { METRIC } from '../units/index.ts'
-import { wordsStyle } from '../words.ts'
+import { anyPiece, seeded } from '../testing/anyPiece.ts'
+import { testStock } from '../testing/testPiece.ts'
+import { METRIC, wordsStyle } from '../units/index.ts'
 import { explainMould, METHODS, planMouldStation } from './index.ts'
 
 const SEED = 20261126

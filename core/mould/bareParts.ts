@@ -37,7 +37,7 @@ export const DOWN: Vector = [0, 0, -1]
 
 /** A part that is no straight board: what is not told of it is left empty. */
 export const barePart = (
-  told: Pick<BarePart, 'id' | 'role' | 'name' | 'recipe' | 'pull'> & Partial<BarePart>,
+  told: Pick<BarePart, 'id' | 'role' | 'source' | 'name' | 'recipe' | 'pull'> & Partial<BarePart>,
 ): BarePart => ({
   boardId: null,
   lengthMm: 0,

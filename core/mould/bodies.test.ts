@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
-import { anyPiece, seeded } from '../anyPiece.ts'
 import { openKernel, type SolidRecipe } from '../geometry/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
-import { testStock } from '../testPiece.ts'
+import { anyPiece, seeded } from '../testing/anyPiece.ts'
+import { testStock } from '../testing/testPiece.ts'
 import { METHODS, planMouldStation } from './index.ts'
 
 const SEEDS = [12, 901]

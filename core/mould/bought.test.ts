@@ -10,7 +10,7 @@ import {
 } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { type Stock, startingStock } from '../stock/index.ts'
-import { testJob, testSlab } from '../testPiece.ts'
+import { testJob, testSlab } from '../testing/testPiece.ts'
 import { differsBy } from './found/vesselFits.ts'
 import { explainMould, planMouldStation } from './index.ts'
 import { sheetsOver } from './lined/planLined.ts'

@@ -1,4 +1,4 @@
-import type { Board, Mix } from '../stock/index.ts'
+import type { Board, FreshMix } from '../stock/index.ts'
 import type { BarePart } from './bareParts.ts'
 import type { BoxedSlab } from './boardBox/boxedSlab.ts'
 import { bowLimit, braceCount, bracePlaces, bracesNeeded, type PushedSide, sideBow } from './bowing.ts'
@@ -9,7 +9,7 @@ export function bowedSides(
   piece: BoxedSlab,
   parts: readonly BarePart[],
   boardOf: (side: string) => Board,
-  mix: Mix,
+  mix: FreshMix,
   footHolds: boolean,
 ): BowRow[] {
   const known = new Map<string, Omit<BowRow, 'partId' | 'name'>>()
@@ -28,7 +28,7 @@ function bowOf(
   piece: BoxedSlab,
   length: number,
   board: Board,
-  mix: Mix,
+  mix: FreshMix,
   footHolds: boolean,
 ): Omit<BowRow, 'partId' | 'name'> {
   const side: Omit<PushedSide, 'braces'> = {

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { testKernel } from '../geometry/testKernel.ts'
 import { applyChange, type Job } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { testJob, testSlab, testStock } from '../testPiece.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
 import { bowLimit, braceCount, bracePlaces, bracesNeeded, type PushedSide, sideBow } from './bowing.ts'
 import { planMouldStation } from './index.ts'
 

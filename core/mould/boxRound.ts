@@ -1,8 +1,22 @@
 import type { PathCorner } from '../geometry/index.ts'
 import type { MouldChoice } from '../job/index.ts'
 import type { Board } from '../stock/index.ts'
+import { act } from '../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism } from './bareParts.ts'
 import { boxPlan } from './boardBox/boxPlan.ts'
+import { undo } from './buildingOrder.ts'
+import type { Undoing } from './types.ts'
+
+/** What a box's side is called: the short ways across are ends. */
+const endName = (side: string): Pick<BarePart, 'name' | 'together'> =>
+  side === 'left' || side === 'right' ? { name: `${side} end`, together: 'ends' } : { name: side }
+
+/** The sides of a plain box in the order in which they come off. */
+export const sidesOff = (box: readonly BarePart[]): Undoing[] =>
+  box
+    .filter((p) => p.role === 'strip')
+    .sort((a, b) => a.leaves - b.leaves)
+    .map((p) => undo(`off/${p.id}`, act('box-side-off', { name: p.name }), [p]))
 
 /** A rectangle's corners, anticlockwise from the front left, its sides named. */
 export const boxPath = (
@@ -39,6 +53,7 @@ export function boxRound(
       ...flat,
       id: 'base',
       role: 'base',
+      source: { of: 'cast' },
       name: 'box base',
       lengthMm: plan.base.length,
       widthMm: plan.base.width,
@@ -50,7 +65,8 @@ export function boxRound(
         ...flat,
         id: `strip/${strip.side}`,
         role: 'strip',
-        name: strip.side === 'left' || strip.side === 'right' ? `${strip.side} end` : strip.side,
+        source: { of: 'side', side: strip.side },
+        ...endName(strip.side),
         lengthMm: strip.length,
         widthMm: high - low,
         pull: strip.pull,

@@ -1,31 +1,86 @@
+import { type Act, type ActCode, type Operation, operation, partRefs } from '../work/index.ts'
 import type { BarePart } from './bareParts.ts'
-import type { BuildStep } from './types.ts'
+import type { Undoing } from './types.ts'
 
 /** Minutes of work [own]: a cut, a lamination, a screw, a metre of bead, a part set in place. */
-export const WORK = { cut: 4, laminate: 12, screw: 1.5, beadPerM: 6, place: 6, tapePerM: 3, wax: 20 } as const
-/** Minutes to wait at 20 degC: wood glue clamped, hot glue. */
-export const WAIT = { glue: 60, hotGlue: 5 } as const
+export const WORK = { cut: 4, laminate: 12, screw: 1.5, beadPerM: 6, place: 6, tapePerM: 3 } as const
+/** Minutes to wait at 20 degC: wood glue clamped, hot glue; a pattern's sealer, its release. */
+export const WAIT = { glue: 60, hotGlue: 5, patternSeal: 24 * 60, patternRelease: 20 } as const
+/** Minutes [own]: a part taken off a cast, a cast turned over. */
+export const OFF = { part: 5, turn: 20 } as const
 
-/** Minutes until the mould can be filled: all work and waiting, one after the other. */
-export const readyAfter = (steps: readonly BuildStep[]): number =>
-  steps.reduce((sum, s) => sum + s.workMinutes + s.waitMinutes, 0)
+type Ids = Pick<BarePart, 'id'>
+type Minutes = { readonly work: number; readonly wait?: number }
 
-export const step = (
-  code: BuildStep['code'],
-  text: string,
-  parts: readonly BarePart[],
-  workMinutes: number,
-  waitMinutes = 0,
-): BuildStep => ({ code, text, partIds: parts.map((p) => p.id), workMinutes, waitMinutes })
+/** One step of building a mould, done once for each. */
+export const build = (
+  id: string,
+  told: Act,
+  parts: readonly Ids[],
+  { work, wait = 0 }: Minutes,
+  needs: readonly string[] = [],
+): Operation =>
+  operation({
+    ...told,
+    id,
+    station: 'mould',
+    per: 'mould',
+    about: partRefs(parts.map((p) => p.id)),
+    minutes: work,
+    waitMinutes: wait,
+    needs,
+  })
 
-export const namesOf = (parts: readonly BarePart[]): string => parts.map((p) => p.name).join(', ')
+/** The same done again for every cast: what is closed after each waxing. */
+export const eachCast = (op: Operation): Operation => ({ ...op, per: 'cast' })
 
-/** A pattern is sealed before anything is poured round it. */
-export const sealPattern = (): BuildStep =>
-  step(
-    'lacquer',
-    'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.',
-    [],
-    30,
-    24 * 60,
-  )
+type Leaving = Partial<Pick<Undoing, 'at' | 'after' | 'from' | 'whileItMoves' | 'turns' | 'minutes'>>
+
+/** Acts by which parts bend, peel, break or fall away: nothing rigid has to slide. */
+const SOFT: ReadonlySet<ActCode> = new Set([
+  'skins-off',
+  'peel-base',
+  'break-free',
+  'roll-liners-off',
+  'chamfers-off',
+  'draw-tubes',
+  'dig-out',
+  'tube-off',
+  'column-off-base',
+  'core-out',
+  'rubber-off',
+  'upper-half-off',
+  'lower-half-off',
+  'peel-rubber',
+  'lift-base-off-liner',
+  'liner-off',
+  'break-foam',
+  'peel-skin',
+  'tip-off-base',
+  'lift-block',
+  'dig-packing',
+  'vessel-off',
+  'floor-off',
+])
+
+/** One act of taking a mould off its cast. */
+export const undo = (id: string, told: Act, parts: readonly Ids[], leaving: Leaving = {}): Undoing =>
+  ({
+    ...told,
+    id,
+    partIds: parts.map((p) => p.id),
+    at: [],
+    after: [],
+    from: null,
+    whileItMoves: false,
+    turns: null,
+    rigid: !SOFT.has(told.code),
+    minutes: leaving.turns ? OFF.turn : Math.max(OFF.part, OFF.part * parts.length),
+    ...leaving,
+  }) as Undoing
+
+/** Each act after the one before it in the list, beside what it comes after already. */
+export const oneByOne = (acts: readonly Undoing[]): Undoing[] =>
+  acts.map((u, i) => (i === 0 ? u : { ...u, after: [...new Set([...u.after, acts[i - 1]!.id])] }))
+
+export const namesOf = (parts: readonly { readonly name: string }[]): string[] => parts.map((p) => p.name)

@@ -99,7 +99,7 @@ function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
   if (part.bend) return { shape: part.role === 'rib' ? 'rib' : 'bent', radiusMm: part.bend.radiusMm }
   if (part.role === 'rib' || part.role === 'layer') return { shape: 'outline', radiusMm: 0 }
   if (part.role === 'corner')
-    return part.name.endsWith('post')
+    return part.source.of === 'corner' && part.source.is === 'post'
       ? { shape: 'rounded post', radiusMm: radiusOf(part) }
       : { shape: 'hollow corner', radiusMm: part.lengthMm }
   const outline = planOf(part)
@@ -124,12 +124,8 @@ const radiusOf = ({ recipe }: BarePart): number =>
 function rowName(parts: readonly BarePart[]): string {
   const names = parts.map((p) => p.name)
   if (parts.length === 1) return names[0]!
-  if (parts[0]!.role === 'cleat') return `${parts[0]!.name.replace(/ \d+$/, '')}s`
-  if (parts[0]!.role === 'layer') return 'layers'
-  if (parts[0]!.role === 'rib') return `${[...new Set(names.map((n) => n.replace(/ \d+$/, '')))].join(', ')}s`
-  if (parts[0]!.role === 'strip') return names.every((n) => n.endsWith(' end')) ? 'ends' : names.join(', ')
-  const stem = names[0]!.replace(/ \d+ /, ' ')
-  return names.every((n) => n.replace(/ \d+ /, ' ') === stem) ? `${stem}s` : names.join(', ')
+  const together = [...new Set(parts.map((p) => p.together))]
+  return together.every((t) => t !== undefined) ? together.join(', ') : names.join(', ')
 }
 
 function notesFor(part: BarePart): CutNote[] {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import type { MouldChoice } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { testSlab, testStock, testTop } from '../testPiece.ts'
+import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { screwLength } from './hardware.ts'
 import { planMouldStation } from './index.ts'
 

@@ -1,19 +1,22 @@
 import type { Kernel } from '../geometry/index.ts'
 import type { Finding, MouldChoice, Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import type { Mix, Stock } from '../stock/index.ts'
+import type { FreshMix, Stock } from '../stock/index.ts'
+import type { Operation } from '../work/index.ts'
 import type { BarePart } from './bareParts.ts'
 import type {
   BoardLayout,
   BowRow,
-  BuildStep,
   HardwareRow,
   MaterialRow,
+  MouldFace,
   MouldFact,
   MouldFigures,
   MouldStation,
+  MouldTop,
   ScrewRow,
   SealantRow,
+  Undoing,
 } from './types.ts'
 
 export type MethodId = MouldChoice['method']
@@ -22,7 +25,7 @@ export type MethodInput = {
   readonly piece: Piece
   readonly pieceStation: PieceStation
   readonly stock: Stock
-  readonly mix: Mix
+  readonly mix: FreshMix
   readonly kernel: Kernel
   /** While something is dragged: what only solids tell is guessed from sizes. */
   readonly quick: boolean
@@ -61,12 +64,17 @@ export type BuiltMould = {
   readonly lengths?: readonly StockLengths[]
   /** What is printed, part by part. */
   readonly prints?: MouldFigures['prints']
-  /** From bare stock to ready to pour. */
-  readonly order: readonly BuildStep[]
-  /** How it comes off the cast, step by step, where the method tells it itself. */
-  readonly comesOff?: MouldFigures['comesOff']
-  /** What the concrete meets, and how that is released. */
-  readonly face?: MouldFigures['face']
+  /** From bare stock to what can be waxed and filled. */
+  readonly building: readonly Operation[]
+  /** Of these, what comes after its faces are released: shells are waxed open, a bead may be run on wax. */
+  readonly afterRelease?: readonly string[]
+  /** How it comes off the cast, each part in one of these. */
+  readonly off: readonly Undoing[]
+  readonly faces: readonly MouldFace[]
+  readonly top: MouldTop
+  /** What is filled on the slab once that has stiffened; left out where all is one fill. */
+  readonly fillLater?: MouldFigures['fillLater']
+  readonly vents?: number
   /** What is wrong with it, once its boards are laid out. */
   readonly check: (layouts: readonly BoardLayout[]) => Finding[]
 }

@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, loopRegion, measureRegion, measureSolid, type SolidRecipe } from '../geometry/index.ts'
-import { testKernel } from '../geometry/testKernel.ts'
 import { type MouldChoice, type Piece, plainSide, type SlabPiece } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import type { Board } from '../stock/index.ts'
-import { BEAD, testBasin, testSlab, testStock, testTaps, testTop } from '../testPiece.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { BEAD, testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { holdDownForce, sealantVolume } from './boardBox/fixings.ts'
 import { chooseLaminate, explainMould, planMouldStation } from './index.ts'
 

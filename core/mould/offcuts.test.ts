@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import type { Stock } from '../stock/index.ts'
-import { testSlab, testStock } from '../testPiece.ts'
+import { testSlab, testStock } from '../testing/testPiece.ts'
 import { offcutsAfter, planMouldStation } from './index.ts'
 
 const kernel = await openKernel()

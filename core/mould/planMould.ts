@@ -1,11 +1,12 @@
-import type { Kernel } from '../geometry/index.ts'
+import { type Kernel, measureRegion } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import { pressureAt } from '../mechanics/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { type Mix, type Stock, sheetStock } from '../stock/index.ts'
+import { type FreshMix, type Stock, sheetStock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
+import { orderOperations, spanMinutes } from '../work/index.ts'
 import { sealantReady } from './boardBox/fixings.ts'
-import { readyAfter } from './buildingOrder.ts'
+import { castBody, levelSections } from './castBody.ts'
 import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
@@ -30,7 +31,7 @@ export function planMouldStation(
   piece: Piece,
   pieceStation: PieceStation,
   stock: Stock,
-  mix: Mix,
+  mix: FreshMix,
   { kernel, quick = false, ...search }: { kernel: Kernel; quick?: boolean } & SheetSearch,
 ): { station: MouldStation | null; findings: readonly Finding[] } {
   const method = methodOf(piece.mould.method)
@@ -76,6 +77,22 @@ function layLengths({ name, stockLengthMm, each, parts }: StockLengths, piece: P
   }
 }
 
+/** A top of less than this share of the piece's plan is no face to strike off [own]. */
+const LEAST_FACE = 0.02
+
+/** The level face at the top of the fill, m2: told by a section just under it; a slab's back is always one. */
+function openFace(input: MethodInput, built: BuiltMould): number | null {
+  if (built.top === 'hole') return 0
+  const { piece, pieceStation, kernel, quick } = input
+  if (piece.kind === 'slab') return pieceStation.figures.showFaceAreaM2
+  if (quick) return null
+  const body = castBody(input)
+  const under = Math.min(0.05, body.height / 100)
+  const [region] = levelSections(kernel, body.recipe, [body.height - under])
+  const area = Math.abs(measureRegion(region!))
+  return area < LEAST_FACE * body.length * body.width ? 0 : area / 1e6
+}
+
 /** Cut list, sheets, hardware and costs of a mould, from its parts. */
 function assemble(
   method: MouldMethod,
@@ -110,7 +127,7 @@ function assemble(
       areaMm2: input.pieceStation.figures.showFaceAreaM2 * 1e6,
       freshKgPerM3: mix.freshKgPerM3,
     })
-  const steps = built.order
+  const { operations } = orderOperations(built.building)
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
   const glueAreaM2 =
     glued.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / p.thicknessMm), 0) *
@@ -175,13 +192,16 @@ function assemble(
     facts: built.facts ?? [],
     router: built.router ?? [],
     prints: built.prints ?? [],
-    comesOff: built.comesOff ?? [],
-    face: built.face ?? null,
+    faces: built.faces,
+    top: built.top,
+    fillLater: built.fillLater ?? null,
+    vents: built.vents ?? 0,
+    openFaceM2: openFace(input, built),
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,
     buildHours: built.hours,
-    build: { steps, readyMinutes: readyAfter(steps) },
+    readyMinutes: spanMinutes(operations),
     methods: compareMethods(input, method.id, built),
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
@@ -191,5 +211,16 @@ function assemble(
     ...checkMould.level(piece, level),
     ...vesselFits(input, built.hours),
   ]
-  return { station: { figures, findings, parts, outlines: built.outlines ?? [] }, findings }
+  return {
+    station: {
+      figures,
+      findings,
+      parts,
+      outlines: built.outlines ?? [],
+      operations,
+      afterRelease: built.afterRelease ?? [],
+      off: built.off,
+    },
+    findings,
+  }
 }

@@ -1,5 +1,6 @@
 import type { Loop, Placement, SolidRecipe, Vector } from '../geometry/index.ts'
-import type { Finding, MouldChoice } from '../job/index.ts'
+import type { Finding, MouldChoice, SideId } from '../job/index.ts'
+import type { Act, Attitude, FaceWord, Operation } from '../work/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
 
 export type PartRole =
@@ -25,12 +26,52 @@ export type PartRole =
   | 'sealant'
   | 'chamfer'
 
+/** What a part is there for, and which piece of it it is. Whoever wants to know asks here, never a name or an id. */
+export type PartSource =
+  | { readonly of: 'cast' }
+  | { readonly of: 'side'; readonly side: SideId }
+  | { readonly of: 'corner'; readonly corner: string; readonly is: 'block' | 'post' }
+  | {
+      readonly of: 'opening'
+      readonly openingId: string
+      /** The one of a row or circle: the opening as placed. */
+      readonly key: string
+      readonly is:
+        | 'boards'
+        | 'foam'
+        | 'tube'
+        | 'disc'
+        | 'plug'
+        | 'wedge'
+        | 'first half'
+        | 'second half'
+        | 'wrap'
+        | 'rim'
+    }
+  | { readonly of: 'outline' }
+  | { readonly of: 'feature'; readonly featureId: string; readonly n: number; readonly count: number }
+  | { readonly of: 'ground'; readonly n: number; readonly count: number }
+  | { readonly of: 'apron'; readonly side: SideId | null }
+  | { readonly of: 'basin'; readonly is: 'core' | 'waste' | 'form' | 'bridge' }
+  | { readonly of: 'backing' }
+  | {
+      readonly of: 'shell'
+      readonly is: 'part' | 'floor' | 'lower' | 'upper' | 'near' | 'far'
+      readonly n: number
+    }
+  | { readonly of: 'profile'; readonly n: number }
+  | { readonly of: 'layer'; readonly n: number; readonly tile: number }
+  | { readonly of: 'separator'; readonly separatorId: string }
+
 /** One part of the mould as it stands in the pour. */
 export type MouldPart = {
   /** Derived from role and source: `strip/front`, `knockout/basin`. */
   readonly id: string
   readonly role: PartRole
+  readonly source: PartSource
   readonly name: string
+  /** What parts of its sort are called together: `ends`, `centring cleats`. */
+  readonly together?: string
   /** Letter for the cut list; only for display. Parts of one row share it; bought stuff has none. */
   readonly label: string
   readonly boardId: string | null
@@ -43,6 +84,8 @@ export type MouldPart = {
   readonly pull: Vector
   /** Its place among the strips as they come off, from 0; 0 for what is no strip. */
   readonly leaves: number
+  /** Parts that lap over it and come off before it. */
+  readonly leavesAfter?: readonly string[]
   /** How a strip's two ends are cut; null for what has no ends. */
   readonly bevels: StripBevels | null
   /** What a skin is bent to, or a rib cut to; null for what is flat. */
@@ -185,6 +228,8 @@ export type ScrewRow = {
   readonly count: number
   readonly spacingMm: number
   readonly positionsMm: readonly number[]
+  /** The side they are driven from, and taken out from. */
+  readonly from: 'outside' | 'below'
 }
 
 /** How far a side strip bows outward under the fill, worked out as a plate. */
@@ -235,29 +280,57 @@ export type MethodRow = {
   readonly lifeCasts: number
 }
 
-/** One step from bare boards to ready to pour. */
-export type BuildStep = {
-  readonly code:
-    | 'cut'
-    | 'laminate'
-    | 'tape'
-    | 'lacquer'
-    | 'mark'
-    | 'fix'
-    | 'seal'
-    | 'wax'
-    | 'brace'
-    | 'pour'
-    | 'check'
-  readonly text: string
+/** A face of the mould that concrete meets: of which parts, what it is made of, how much of it. */
+export type MouldFace = {
+  readonly face: FaceWord
   readonly partIds: readonly string[]
-  readonly workMinutes: number
-  /** Before the next step may begin, at 20 degC. */
-  readonly waitMinutes: number
+  readonly areaM2: number
+  /** As the trade or the stock names it. */
+  readonly material: string
+  readonly surface: Surface
+  /** Where it is sealed before it is fixed: the building operations it comes after and before. */
+  readonly sealAfter?: readonly string[]
+  readonly sealBefore?: readonly string[]
+}
+
+/** What a face is to fresh concrete: which decides what goes on it. */
+export type Surface =
+  | 'faced'
+  | 'raw'
+  | 'raw edge'
+  | 'wrapped'
+  | 'card'
+  | 'coated'
+  | 'soaks'
+  | 'smooth'
+  | 'printed'
+  | 'rubber'
+  | 'texture'
+  | 'taped foam'
+
+/** How parts come off the cast, in one act: what must be off before, and from when the concrete allows it. */
+export type Undoing = Act & {
+  readonly id: string
+  /** Parts that leave by it, and parts it is done to that stay yet. */
+  readonly partIds: readonly string[]
+  readonly at: readonly string[]
+  /** Undoings that come before it: what would block it. */
+  readonly after: readonly string[]
+  /** Final set, 5 MPa, 8 MPa, 10 MPa; null follows what is before it. */
+  readonly from: 'set' | 'sides' | 'sharp' | 'turn' | null
+  /** Only while the concrete has not gripped it. */
+  readonly whileItMoves: boolean
+  /** Whether the piece is turned over by it; on what it lies then. */
+  readonly turns: Attitude['lies'] | null
+  /** Rigid parts slide along their pull and may be trapped; soft ones bend, peel or are broken out. */
+  readonly rigid: boolean
+  readonly minutes: number
 }
 
 /** A figure that the maker sets out by. `text` stands for it where it is no number. */
 export type MouldFact = {
+  /** What a bench asks for it by, where one does. */
+  readonly key?: 'fillLitres'
   readonly label: string
   readonly value: number
   readonly unit: 'mm' | 'm' | 'm2' | 'L' | 'kg' | 'N' | 'h' | 'g' | 'deg' | ''
@@ -369,20 +442,29 @@ export type MouldFigures = {
   readonly facts: readonly MouldFact[]
   readonly router: readonly RouterStep[]
   readonly prints: readonly PrintRow[]
-  /** How it comes off the cast; empty where the release station tells it from the parts. */
-  readonly comesOff: readonly { readonly partIds: readonly string[]; readonly text: string }[]
-  /** What the concrete meets; null where it is told part by part. */
-  readonly face: { readonly material: string; readonly note: string; readonly waxed: boolean } | null
+  /** What the concrete meets. */
+  readonly faces: readonly MouldFace[]
+  /** What the fill is struck off along, or the hole it goes in by. */
+  readonly top: MouldTop
+  /** What is filled on the slab once that has stiffened. */
+  readonly fillLater: 'aprons' | 'upper-form' | null
+  /** Holes by which air leaves, beside the one it is filled by. */
+  readonly vents: number
+  /** Of the level face that lies open in the pour, from the solid; 0 where none does, null while it is guessed. */
+  readonly openFaceM2: number | null
   readonly footPressureKPa: number
   readonly boardCost: number | null
   readonly costPerCast: number | null
   readonly buildHours: number
-  /** From bare boards to ready to pour, and how long that is with its waits. */
-  readonly build: { readonly steps: readonly BuildStep[]; readonly readyMinutes: number }
+  /** How long it takes from bare stock to what can be waxed and filled, with its waits. */
+  readonly readyMinutes: number
   /** Every method that can form the piece, the chosen one among them. */
   readonly methods: readonly MethodRow[]
   readonly weightKg: number
 }
+
+/** How the top of the fill is made: struck off along the sides or a rim, shaped where no face lies there, or closed. */
+export type MouldTop = 'sides' | 'rim' | 'bridges' | 'hole'
 
 export type MouldStation = {
   readonly figures: MouldFigures
@@ -390,6 +472,12 @@ export type MouldStation = {
   readonly parts: readonly MouldPart[]
   /** What is cut to a line that its recipe does not tell: ribs, layers. */
   readonly outlines: readonly PartOutline[]
+  /** From bare stock to what can be waxed and filled. */
+  readonly operations: readonly Operation[]
+  /** Of these, what comes after the faces are released. */
+  readonly afterRelease: readonly string[]
+  /** How it comes off the cast. */
+  readonly off: readonly Undoing[]
 }
 
 export type PartOutline = { readonly name: string; readonly loops: readonly Loop[] }

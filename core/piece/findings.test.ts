@@ -23,7 +23,7 @@ import {
   type TurnedForm,
   type TurnedPiece,
 } from '../job/index.ts'
-import { testJob, testSlab, testStock } from '../testPiece.ts'
+import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
 import { explainPiece, holdFonts, planPieceStation } from './index.ts'
 
 let kernel: Kernel

@@ -15,7 +15,7 @@ import {
   type SlabPiece,
   type TurnedForm,
 } from '../job/index.ts'
-import { testStock } from '../testPiece.ts'
+import { testStock } from '../testing/testPiece.ts'
 import { windingNumber } from './features/checkInserts.ts'
 import {
   adviseAttitude,

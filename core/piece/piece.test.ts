@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureSolid } from '../geometry/index.ts'
-import { testKernel } from '../geometry/testKernel.ts'
 import { applyChange, emptyJob, newOpening, newSlab, plainSide, type SlabPiece } from '../job/index.ts'
 import { startingStock } from '../stock/index.ts'
+import { testKernel } from '../testing/testKernel.ts'
 import {
   explainPiece,
   moveOpening,

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import { anyPiece, seeded } from '../anyPiece.ts'
 import { type Kernel, meshSolid, openKernel } from '../geometry/index.ts'
+import { anyPiece, seeded } from '../testing/anyPiece.ts'
 import { holdFonts, planPieceStation } from './index.ts'
 
 /** How many solids are made of all kinds together; their chords are coarse so that this takes seconds. */

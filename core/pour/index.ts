@@ -1,4 +1,4 @@
-export { peopleToLift, teamLimit } from './lifting.ts'
-export { planPourStation, STRIP_MPA } from './planPour.ts'
-export type { PourFigures, PourStation, ScheduleStep } from './types.ts'
+export { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
+export { planPourStation } from './planPour.ts'
+export type { PourFigures, PourStation } from './types.ts'
 export { explainPour } from './words.ts'

@@ -1,5 +1,4 @@
 import {
-  ageForStrength,
   dryingRate,
   equivalentAge,
   rateAt,
@@ -9,81 +8,89 @@ import {
   temperatureAt,
   timeForAge,
 } from '../ageing/index.ts'
-import { type Finding, findingList, type Piece, type Settings } from '../job/index.ts'
+import { type Finding, findingList, type Piece } from '../job/index.ts'
+import { STRIP_MPA } from '../release/index.ts'
 import type { Mix } from '../stock/index.ts'
-import { peopleToLift, teamLimit } from './lifting.ts'
-import { pourSchedule } from './schedule.ts'
+import { type Ageing, metAt, orderOperations, scheduleOperations } from '../work/index.ts'
+import { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
+import { CURED, firstMix, pourDay, SET_PARTS } from './pourDay.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
 
-/** Strengths at which things may be done, MPa. */
-export const STRIP_MPA = { sides: 5, sharp: 8, flip: 10 } as const
-/** Parts of the initial set: working time, sheen gone, hard trowel. */
-export const SET_PARTS = { working: 0.5, sheen: 0.35, trowel: 0.8 } as const
+/** No pour below this, degC; limits of drying that want a cover and that forbid an open face, kg/m2 h. */
 const COLDEST = 5
 const DRYING = { cover: 0.5, uncovered: 1 } as const
-const CURED_PART = 0.7
 
 /** The strength of the chosen mix at the water used. */
 export const strengthCurve = (mix: Mix, f28: number): StrengthCurve =>
-  mix.strength.kind === 'law' ? { kind: 'law', f28, s: mix.strength.s, finalSet: mix.finalSet } : mix.strength
+  mix.strength.kind === 'law'
+    ? { kind: 'law', f28, s: mix.strength.s, finalSet: mix.finalSet }
+    : { ...mix.strength, finalSet: mix.finalSet }
 
 /** The sixth station: what happens when, from a start and a temperature. */
 export function planPourStation(input: PourInput): PourStation {
-  const { piece, settings, mix, stations } = input
+  const { piece, people, mix, stations } = input
   const { temperature: course } = piece.pour
   const f28 = stations.mix.figures.f28Mpa
   const curve = strengthCurve(mix, f28)
-  const at = (age: number | null) => (age === null ? null : timeForAge(course, age))
+  const ageing: Ageing = { initialSet: mix.initialSet, finalSet: mix.finalSet, f28, curve, course }
   const sure = (age: number) => timeForAge(course, age) ?? age
-  const times = {
-    working: sure(mix.initialSet * SET_PARTS.working),
-    sheen: sure(mix.initialSet * SET_PARTS.sheen),
-    trowel: sure(mix.initialSet * SET_PARTS.trowel),
-    initialSet: sure(mix.initialSet),
-    finalSet: sure(mix.finalSet),
-    easeUntil: sure(2 * mix.finalSet),
-    sides: at(ageForStrength(curve, STRIP_MPA.sides)),
-    sharp: at(ageForStrength(curve, STRIP_MPA.sharp)),
-    flip: at(ageForStrength(curve, STRIP_MPA.flip)),
-    cured: at(ageForStrength(curve, CURED_PART * f28)),
-  }
-  const coldest = coldestUntil(course, Math.max(1440, times.sides ?? 1440))
+  const strongBy = (mpa: number) => metAt({ kind: 'strength', mpa }, ageing)
+  const sides = strongBy(STRIP_MPA.sides)
+  const coldest = coldestUntil(course, Math.max(1440, sides ?? 1440))
   const warmth = temperatureAt(course, 0)
-  const liftKg = stations.steel.figures.strippingKg + (stations.mould?.figures.weightKg ?? 0)
-  const schedule = pourSchedule(input, times)
-  const placedBy = Math.max(0, ...schedule.filter((s) => s.code === 'screed').map((s) => s.endMinutes))
+  const day = pourDay(input)
+  const { operations } = orderOperations([
+    ...(stations.mould?.operations ?? []),
+    ...(stations.release?.operations ?? []).filter((op) => op.attitude === null),
+    ...day,
+    ...(stations.release?.operations ?? []).filter((op) => op.attitude !== null),
+  ])
+  const work = scheduleOperations(operations, ageing, firstMix(input))
+  const ends = work.flatMap((op) => (PLACED.has(op.code) && op.endMinutes !== null ? [op.endMinutes] : []))
   const drying = dryingRate({
     concreteDegC: warmth,
     airDegC: warmth,
     humidity: piece.pour.humidity,
     windKmPerH: piece.pour.windKmPerH,
   })
+  // A turn about an edge lifts half of all that is turned; what stands free is lifted whole.
+  const turned = (stations.release?.figures.turnKg ?? 0) / 2
+  const whole =
+    stations.piece.figures.blocks.length > 1 ? largestBlock(input) : stations.steel.figures.strippingKg
+  const liftKg = Math.max(turned, whole)
   const figures: PourFigures = {
     start: piece.pour.start,
     zone: piece.pour.zone,
     temperatureDegC: warmth,
     coldestDegC: coldest,
     rate: rateAt(warmth),
-    workingMinutes: times.working,
-    initialSetMinutes: times.initialSet,
-    finalSetMinutes: times.finalSet,
-    sheenGoneMinutes: times.sheen,
-    placedByMinutes: placedBy,
-    easeFromMinutes: times.finalSet,
-    easeUntilMinutes: times.easeUntil,
-    firstStripMinutes: times.sides,
-    sharpStripMinutes: times.sharp,
-    flipMinutes: times.flip,
-    curedMinutes: times.cured,
+    workingMinutes: sure(mix.initialSet * SET_PARTS.working),
+    initialSetMinutes: sure(mix.initialSet),
+    finalSetMinutes: sure(mix.finalSet),
+    sheenGoneMinutes: sure(mix.initialSet * SET_PARTS.sheen),
+    placedByMinutes: Math.max(0, ...ends),
+    easeFromMinutes: sure(mix.finalSet),
+    easeUntilMinutes: sure(2 * mix.finalSet),
+    firstStripMinutes: sides,
+    sharpStripMinutes: strongBy(STRIP_MPA.sharp),
+    flipMinutes: strongBy(STRIP_MPA.turn),
+    curedMinutes: strongBy(CURED.share * f28),
     f28Mpa: f28,
     dryingKgPerM2H: drying,
     liftKg,
     liftPeople: peopleToLift(liftKg),
-    schedule,
+    liftTurns: turned > whole,
     strength: strengthPoints(curve, course),
   }
-  return { figures, findings: checkPour(piece, settings, mix, figures) }
+  return { figures, findings: checkPour(piece, people, mix, figures), operations: day, work, ageing }
 }
+
+/** What must be done while the concrete still works. */
+const PLACED: ReadonlySet<string> = new Set(['place-batch', 'join-lift', 'compact', 'screed', 'top-up'])
+
+/** The heaviest block of those that are lifted one by one, fresh. */
+const largestBlock = ({ stations, mix }: PourInput): number =>
+  Math.max(...stations.piece.figures.blocks.map((b) => (b.volumeLitres * mix.freshKgPerM3) / 1000))
 
 /** The lowest temperature from water contact until `minutes`. */
 function coldestUntil(course: TemperatureCourse, minutes: number): number {
@@ -100,13 +107,13 @@ function strengthPoints(curve: StrengthCurve, course: TemperatureCourse): { hour
   })
 }
 
-function checkPour(piece: Piece, settings: Settings, mix: Mix, f: PourFigures): Finding[] {
+function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Finding[] {
   const { findings, raise } = findingList('pour', piece.id, 'choice', 'pour')
   if (f.coldestDegC < COLDEST) raise('too-cold', 'stop', { coldestDegC: f.coldestDegC, leastDegC: COLDEST })
   if (f.firstStripMinutes === null)
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })
   else if (f.flipMinutes === null)
-    raise('never-flipped', 'stop', { wantedMpa: STRIP_MPA.flip, f28Mpa: f.f28Mpa })
+    raise('never-flipped', 'stop', { wantedMpa: STRIP_MPA.turn, f28Mpa: f.f28Mpa })
   if (f.placedByMinutes > f.initialSetMinutes * 0.9)
     raise('sets-before-placed', 'stop', {
       placedMinutes: f.placedByMinutes,
@@ -131,14 +138,40 @@ function checkPour(piece: Piece, settings: Settings, mix: Mix, f: PourFigures): 
       limitKgPerM2H: DRYING.cover,
       do: 'cover it at once',
     })
-  const limit = teamLimit(settings.people)
-  if (f.liftKg > 100) raise('lift-by-machine', 'warn', { massKg: f.liftKg })
-  else if (f.liftKg > limit)
-    raise('lift-team', 'warn', {
-      massKg: f.liftKg,
-      people: settings.people,
-      limitKg: limit,
-      wanted: f.liftPeople,
-    })
+  const people = Math.min(present, LIFT.mostPeople)
+  const facts = {
+    massKg: f.liftKg,
+    people,
+    limitKg: teamLimit(people),
+    aHeadKg: f.liftKg / people,
+    mostAHeadKg: LIFT.aHead,
+    turns: f.liftTurns ? 'yes' : 'no',
+  }
+  switch (judgeLift(f.liftKg, present)) {
+    case 'by machine':
+      raise('lift-by-machine', 'warn', facts)
+      break
+    case 'too few':
+      raise(
+        'lift-too-few',
+        'warn',
+        { ...facts, wanted: f.liftPeople ?? 0 },
+        f.liftPeople !== null && f.liftPeople > present
+          ? [
+              {
+                code: 'lift-too-few',
+                facts: { people: f.liftPeople },
+                changes: [{ type: 'settingsChanged', patch: { people: f.liftPeople } }],
+              },
+            ]
+          : [],
+      )
+      break
+    case 'plan':
+      raise('lift-by-plan', 'note', facts)
+      break
+    case 'fine':
+      break
+  }
   return findings
 }

@@ -1,16 +1,17 @@
-import type { Finding, Piece, Settings } from '../job/index.ts'
+import type { Finding, Piece } from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { MouldStation } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
-import type { Mix, Mixer } from '../stock/index.ts'
+import type { Mix } from '../stock/index.ts'
+import type { Ageing, Operation, Timed } from '../work/index.ts'
 
 export type PourInput = {
   readonly piece: Piece
-  readonly settings: Settings
+  /** People on the day. */
+  readonly people: number
   readonly mix: Mix
-  readonly mixer: Mixer
   readonly stations: {
     readonly piece: PieceStation
     readonly mould: MouldStation | null
@@ -18,36 +19,6 @@ export type PourInput = {
     readonly release: ReleaseStation | null
     readonly mix: MixStation
   }
-}
-
-export type StepCode =
-  | 'seal-joints'
-  | 'wax'
-  | 'checks'
-  | 'batch'
-  | 'lay-mesh'
-  | 'compact'
-  | 'screed'
-  | 'fill-aprons'
-  | 'cover'
-  | 'trowel'
-  | 'tool-edges'
-  | 'ease-knockouts'
-  | 'sides-off'
-  | 'sharp-sides-off'
-  | 'flip'
-  | 'knockouts-out'
-  | 'cure'
-
-/** One step of the pour day; times in minutes from the first water, negative before it. */
-export type ScheduleStep = {
-  readonly code: StepCode
-  readonly startMinutes: number
-  readonly endMinutes: number
-  /** When it is too late; null where it may wait. */
-  readonly latestMinutes: number | null
-  readonly text: string
-  readonly batch: number | null
 }
 
 export type PourFigures = {
@@ -69,10 +40,19 @@ export type PourFigures = {
   readonly curedMinutes: number | null
   readonly f28Mpa: number
   readonly dryingKgPerM2H: number
+  /** What is moved at the heaviest turn or lift, with all that is still on it, and whether it is turned over. */
   readonly liftKg: number
-  readonly liftPeople: number
-  readonly schedule: readonly ScheduleStep[]
+  /** The fewest who stay under 25 kg a head; null where it is not lifted by hand. */
+  readonly liftPeople: number | null
+  readonly liftTurns: boolean
   readonly strength: readonly { readonly hours: number; readonly mpa: number }[]
 }
 
-export type PourStation = { readonly figures: PourFigures; readonly findings: readonly Finding[] }
+export type PourStation = {
+  readonly figures: PourFigures
+  readonly findings: readonly Finding[]
+  readonly operations: readonly Operation[]
+  /** Building, release, batches, steel, pour and strip in order, with their times. */
+  readonly work: readonly Timed[]
+  readonly ageing: Ageing
+}

@@ -5,6 +5,10 @@ const time = (minutes: number | string | undefined): string => {
   return m < 120 ? `${m} min` : `${(m / 60).toFixed(1)} h`
 }
 
+const kg = (mass: number | string | undefined): string => `${Math.round(Number(mass))} kg`
+/** A turn about an edge lifts half of what is turned. */
+const move = (f: Finding['facts']): string => (f.turns === 'yes' ? 'to lift as it is turned over' : 'to lift')
+
 /** Sentences for the findings of this station. */
 export function explainPour({ code, facts: f }: Finding): Explanation | null {
   switch (code) {
@@ -37,13 +41,19 @@ export function explainPour({ code, facts: f }: Finding): Explanation | null {
       }
     case 'lift-by-machine':
       return {
-        what: `${Math.round(Number(f.massKg))} kg to turn over with its mould`,
-        why: 'Above 100 kg use a hoist, a tilting frame or a trolley, not people.',
+        what: `${kg(f.massKg)} ${move(f)}: not by hand`,
+        why: 'Above 100 kg in all, or 40 kg a head, it is moved by a hoist, an A-frame, a tilting table or a trolley, or cast in smaller pieces. Plan the means before the pour.',
       }
-    case 'lift-team':
+    case 'lift-too-few':
       return {
-        what: `${Math.round(Number(f.massKg))} kg to turn over; ${f.people === 1 ? 'one person lifts' : `${f.people} people lift`} ${Number(f.limitKg).toFixed(1)}`,
-        why: `A team lifts less than its sum. ${Number(f.wanted) > 8 ? 'Use a machine or a frame.' : `Have ${f.wanted} people, or tilt it on its edge.`}`,
+        what: `${kg(f.massKg)} ${move(f)}: ${Number(f.aHeadKg).toFixed(0)} kg a head for ${f.people === 1 ? 'one' : f.people}`,
+        why: `Up to ${f.mostAHeadKg} kg a head can be planned. ${Number(f.wanted) > 0 ? `${f.wanted === 1 ? 'One person' : `${f.wanted} people`}, a trolley, or a frame.` : 'Use a trolley, an A-frame or a hoist, split the piece, or make it lighter.'}`,
+        remedy: `Plan for ${f.wanted} people`,
+      }
+    case 'lift-by-plan':
+      return {
+        what: `${kg(f.massKg)} ${move(f)}, ${Number(f.aHeadKg).toFixed(0)} kg a head`,
+        why: `More than ${f.people === 1 ? 'one lifts' : `${f.people} lift`} often (${Number(f.limitKg).toFixed(1)} kg), but once and by plan it can be done: on edge, straps or handles, places to set it down, no stairs.`,
       }
     default:
       return null

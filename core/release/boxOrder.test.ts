@@ -3,8 +3,10 @@ import { openKernel } from '../geometry/index.ts'
 import { type MouldChoice, newOpening, type Opening, plainSide, type SlabPiece } from '../job/index.ts'
 import { planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { testSlab, testStock } from '../testPiece.ts'
-import { strippingOrder } from './strippingOrder.ts'
+import { METRIC, says } from '../testing/says.ts'
+import { testSlab, testStock } from '../testing/testPiece.ts'
+import { partIdsOf, tell } from '../work/index.ts'
+import { takeOff } from './takeOff.ts'
 
 const kernel = await openKernel({ coarser: 8 })
 const plan = (over: Partial<SlabPiece>, patch: Partial<MouldChoice> = {}) => {
@@ -15,8 +17,8 @@ const plan = (over: Partial<SlabPiece>, patch: Partial<MouldChoice> = {}) => {
     .station!
   return {
     mould,
-    builds: mould.figures.build.steps.map((s) => s.text),
-    strips: strippingOrder(own, mould).map((s) => s.text),
+    builds: says(mould.operations),
+    strips: tell(takeOff(mould.off, mould.figures.parts, 40).operations, METRIC).map((t) => t.text),
   }
 }
 const hole = (over: Partial<Opening> = {}, shape: Opening['shape'] = { kind: 'round', diameter: 160 }) => ({
@@ -31,20 +33,20 @@ const outside = tube.inside + 2 * tube.wall
 
 /** A piece and its choices, what the building order says of it, and how it comes off. */
 const CASES: [string, Partial<SlabPiece>, Partial<MouldChoice>, RegExp, RegExp][] = [
-  ['boards', hole(), {}, /Screw drain knockout down from below/, /Press the knockouts out: drain knockout/],
+  ['boards', hole(), {}, /Screw drain knockout down from below/, /Press drain knockout out/],
   [
     'boards, glued',
     hole(),
     { holdBy: 'glue' },
     /Glue drain knockout down on its mark/,
-    /Press the knockouts out/,
+    /Press drain knockout out/,
   ],
   [
     'boards under a weight',
     hole(),
     { holdBy: 'weight' },
     /under a bridge that bears the weight/,
-    /Press the knockouts out/,
+    /Press drain knockout out/,
   ],
   [
     'draft, wide end down',
@@ -72,7 +74,7 @@ const CASES: [string, Partial<SlabPiece>, Partial<MouldChoice>, RegExp, RegExp][
     hole(),
     kind('split'),
     /Stand both halves and the wedge.*never the wedge/,
-    /Draw the wedges first/,
+    /Draw the wedge first/,
   ],
   [
     'tube',
@@ -82,12 +84,12 @@ const CASES: [string, Partial<SlabPiece>, Partial<MouldChoice>, RegExp, RegExp][
     /turn the card in on itself/,
   ],
   ['a leaning side', sides({ taper: 10 }), {}, /blade tilted for the edges first/, /Sides off in this order/],
-  ['a lined side', sides({ liner: 6 }), {}, /Stick front liner to its strip/, /Roll front liner off/],
+  ['a lined side', sides({ liner: 6 }), {}, /Stick front liner to its side/, /Roll front liner off/],
   [
     'two lined sides',
     sides({ liner: 6 }, { liner: 6 }),
     {},
-    /to their strips.*mitre where two meet/,
+    /to their sides.*mitre where two meet/,
     /Roll .*liner/,
   ],
   [
@@ -117,10 +119,10 @@ describe('a board box from bare boards to stripped', () => {
       expect(told).toContain(p.name)
     for (const text of [...builds, ...strips]) expect(text).not.toMatch(/undefined|NaN|null|\[object/)
     // What is sawn comes before what is fixed, what is fixed before it is sealed round, wax and the last look at the end.
-    const codes = mould.figures.build.steps.map((s) => s.code)
-    expect(codes.indexOf('cut')).toBe(0)
-    expect(codes.lastIndexOf('cut')).toBeLessThan(codes.indexOf('fix'))
-    expect(codes.at(-1)).toBe('check')
+    const codes = mould.operations.map((op) => op.code)
+    expect(codes.indexOf('cut-list')).toBe(0)
+    const hung = codes.at(-1) === 'hang-formers' ? 1 : 0
+    expect(codes.at(-1 - hung)).toBe('check-plan')
   })
   it('a knockout of some size gets its air hole and handles, a small one does not', () => {
     const says = (diameter: number) =>
@@ -134,14 +136,13 @@ describe('a board box from bare boards to stripped', () => {
     const at = (of: readonly string[], words: RegExp) => of.findIndex((t) => words.test(t))
     expect(at(strips, /hangs from the bridges/)).toBeLessThan(at(strips, /Sides off/))
     const split = plan(hole(), kind('split')).strips
-    expect(at(split, /Draw the wedges first/)).toBeLessThan(at(split, /Fold the halves inward/))
+    expect(at(split, /Draw the wedge first/)).toBeLessThan(at(split, /Fold the halves inward/))
   })
   it('the small drawings of the order know every part that they light', () => {
     for (const [, over, patch] of CASES) {
       const { mould } = plan(over, patch)
       const ids = new Set(mould.parts.map((p) => p.id))
-      for (const step of mould.figures.build.steps)
-        for (const id of step.partIds) expect(ids.has(id)).toBe(true)
+      for (const op of mould.operations) for (const id of partIdsOf(op)) expect(ids.has(id)).toBe(true)
     }
   })
 })

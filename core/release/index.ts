@@ -1,3 +1,4 @@
 export { planReleaseStation } from './planRelease.ts'
-export type { AgentRow, ReleaseFigures, ReleaseStation, StripStep } from './types.ts'
-export { explainRelease } from './words.ts'
+export { STRIP_MPA } from './takeOff.ts'
+export type { AgentRow, ReleaseFigures, ReleaseStation } from './types.ts'
+export { agentNote, explainRelease } from './words.ts'

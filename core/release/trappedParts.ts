@@ -33,27 +33,33 @@ type Standing = {
   readonly high: number
 }
 
+/** What cannot leave, and of which parts the way out was looked at. */
+export type LookedAt = { readonly trapped: readonly Trapped[]; readonly examined: readonly string[] }
+
 /**
- * The parts that cannot leave, taken off in the order given. A strip or corner block is pulled straight out in plan and
- * must sweep through nothing that still stands; a knockout leaves along z and must lie wholly in its opening. What
- * blocks a part is named.
+ * The rigid parts of a slab's mould that cannot leave, all taken off in the order given. A strip or corner block is
+ * pulled straight out in plan and must sweep through nothing that still stands; a knockout leaves along z and must lie
+ * wholly in its opening. What blocks a part is named. Only parts that are drawn by a plan are looked at.
  */
 export function trappedParts(
   kernel: Kernel,
   slab: CastSlab,
   parts: readonly MouldPart[],
   order: readonly string[],
-): Trapped[] {
+  rigid: ReadonlySet<string>,
+): LookedAt {
   const standing = new Map(parts.flatMap((p) => (footOf(p) ? [[p.id, standingPart(p)] as const] : [])))
   const meets = slabMeeting(kernel, slab)
   const trapped: Trapped[] = []
+  const examined: string[] = []
   for (const id of order) {
     const part = parts.find((p) => p.id === id)
     const own = standing.get(id)
     if (!part || !own) continue
     standing.delete(id)
     // A skin peels: nothing rigid holds it.
-    if (part.role === 'base' || part.role === 'skin') continue
+    if (!rigid.has(id)) continue
+    examined.push(id)
     const upright = part.role === 'knockout' || part.role === 'wrap'
     const swept = upright ? own.region : sweptPlan(kernel, part)
     const box = boxOf(swept)
@@ -70,7 +76,7 @@ export function trappedParts(
     const by = inSlab && meets(swept, box) > TOUCH ? 'the slab' : blocker?.name
     if (by) trapped.push({ partId: id, name: part.name, by })
   }
-  return trapped
+  return { trapped, examined }
 }
 
 /** Area two regions share; a part that has exactly its opening's shape is measured without cutting. */

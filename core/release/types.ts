@@ -1,40 +1,43 @@
 import type { Finding } from '../job/index.ts'
+import type { MouldFace } from '../mould/index.ts'
+import type { Operation } from '../work/index.ts'
 
+/** What goes on one face of the mould, or why nothing does. */
 export type AgentRow = {
-  readonly face: string
+  readonly face: MouldFace['face']
+  readonly surface: MouldFace['surface']
   readonly material: string
   readonly partIds: readonly string[]
   readonly areaM2: number
+  readonly use: 'seal' | 'release' | 'film' | 'none'
   readonly agent: string
+  readonly agentKind: 'paste-wax' | 'oil' | 'lacquer' | 'packing-tape' | 'none'
   readonly coats: number
   readonly waitMinutes: number
   readonly amount: number
   readonly unit: string
   readonly cost: number | null
-  readonly note: string
-}
-
-export type StripStep = {
-  readonly code:
-    | 'knockout-screws'
-    | 'ease-knockouts'
-    | 'strip-screws'
-    | 'strip'
-    | 'flip'
-    | 'lift-base'
-    | 'knockouts-out'
-  readonly partIds: readonly string[]
-  readonly text: string
 }
 
 export type ReleaseFigures = {
   readonly agents: readonly AgentRow[]
+  /** Rigid parts that cannot leave, of those whose way out was looked at. */
   readonly partsTrapped: number
+  readonly partsExamined: number
+  /** Rigid parts whose way out was not looked at. */
+  readonly partsUnexamined: number
   readonly waitMinutes: number
   readonly faceAreaM2: number
   readonly suctionN: number
-  readonly stripping: readonly StripStep[]
+  /** All that is moved at the heaviest turn, kg; null where nothing is turned over. */
+  readonly turnKg: number | null
+  readonly turns: number
   readonly leftOut: string | null
 }
 
-export type ReleaseStation = { readonly figures: ReleaseFigures; readonly findings: readonly Finding[] }
+export type ReleaseStation = {
+  readonly figures: ReleaseFigures
+  readonly findings: readonly Finding[]
+  /** Sealing, releasing, and taking the mould off, in an order that can be done. */
+  readonly operations: readonly Operation[]
+}

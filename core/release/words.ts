@@ -1,4 +1,30 @@
 import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
+import type { AgentRow } from './types.ts'
+
+const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
+  faced: '',
+  raw: 'raw board soaks and bonds',
+  'raw edge': 'every raw edge, over the top too',
+  wrapped: 'under its wrap, which peels out of the cast',
+  card: 'or line it with film; keep the outside dry, it swells',
+  coated: 'on the hard coat only: solvents eat bare foam',
+  soaks: 'it soaks: sealed right through first',
+  smooth: 'thin, into every corner',
+  printed: 'into the layer lines with a brush, then wipe',
+  rubber: 'or a light water-based release; soap makes the rubber last',
+  texture: 'a thin film brushed into the texture, none in pools',
+  'taped foam': 'all over: bare foam bonds',
+}
+
+/** What goes on a face, how, or why nothing does. */
+export function agentNote({ use, agent, agentKind, surface }: AgentRow): string {
+  const note = NOTES[surface]
+  if (use === 'seal') return `${agent}${note ? `; ${note}` : ''}`
+  if (use === 'film') return `none${note ? `, ${note}` : ''}`
+  if (use === 'none') return surface === 'raw edge' ? 'the tape lets go by itself' : 'no release, as chosen'
+  const how = agentKind === 'paste-wax' ? 'haze, then buff' : 'a thin film, no pools'
+  return `${agent}; ${surface === 'soaks' || note === '' ? how : note}`
+}
 
 /** Sentences for the findings of this station. */
 export function explainRelease({ code, facts: f }: Finding, { mm }: WordsStyle): Explanation | null {
@@ -10,11 +36,16 @@ export function explainRelease({ code, facts: f }: Finding, { mm }: WordsStyle):
         what: `${f.part} cannot leave: ${f.by} is in its way`,
         why: 'Taken off in this order it breaks the cast or itself. Choose other corners, or another opening.',
       }
+    case 'order-circle':
+      return {
+        what: `No order in which these come off: ${f.parts}`,
+        why: 'Each waits for another of them. Choose other corners or another way of building.',
+      }
     case 'knockout-locks':
       return {
         what: `${f.knockouts === 1 ? 'A rigid knockout' : `${f.knockouts} rigid knockouts`} ${mm(f.depthMm)} deep without draft`,
         why: `Concrete shrinks onto a straight knockout and locks it. Give it ${f.draftDegrees} degrees, or a foam wrap that peels out.`,
-        remedy: `Wrap them in ${mm(3)} foam`,
+        remedy: `Wrap them in ${mm(f.wrapMm)} foam`,
       }
     case 'release-left-out':
       return {

@@ -9,6 +9,7 @@ import {
   type Run,
   type SlabPiece,
 } from '../job/index.ts'
+import { USUAL_DENSITY } from '../stock/index.ts'
 import { openingRing, partCorners, type RunPart, type SplitRun, splitRun } from './splitRun.ts'
 
 /**
@@ -21,7 +22,7 @@ export function runPieceChanges(
   run: Run,
   told: { readonly ids: readonly string[]; readonly start: string; readonly zone: string },
 ): Change[] {
-  const density = job.stock.mixes[0]?.hardenedKgPerM3 ?? 2300
+  const density = job.stock.mixes[0]?.hardenedKgPerM3 ?? USUAL_DENSITY.hardenedKgPerM3
   const split = splitRun(kernel, run, density)
   const own = job.pieces.filter((p): p is SlabPiece => p.kind === 'slab' && p.run?.run === run.id)
   const changes: Change[] = []

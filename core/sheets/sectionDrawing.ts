@@ -73,10 +73,14 @@ export function sectionDrawing(
       id: string,
       material: Material,
       solid: SolidRecipe,
-      layers: readonly number[] = [],
+      part: MouldPart | null = null,
     ): SectionPart[] => {
       const region: Region = sectionSolid(scope, scope.solid(solid), plane)
-      return region.length === 0 ? [] : [{ id, material, layers, region }]
+      if (region.length === 0) return []
+      const openingId = part?.source.of === 'opening' ? part.source.openingId : null
+      return [
+        { id, role: part?.role ?? null, openingId, material, layers: part ? layerHeights(part) : [], region },
+      ]
     }
     const atAttitude = (solid: SolidRecipe): SolidRecipe =>
       poured ? { kind: 'moved', solid, by: pouredPlacement(piece.attitude, pieceStation.geometry) } : solid
@@ -86,9 +90,7 @@ export function sectionDrawing(
       ...pieceStation.geometry.inserts.flatMap((insert) =>
         cut(`insert/${insert.id}`, 'steel', atAttitude(insert.recipe)),
       ),
-      ...(poured && mould
-        ? mould.parts.flatMap((p) => cut(p.id, MATERIAL[p.role], p.recipe, layerHeights(p)))
-        : []),
+      ...(poured && mould ? mould.parts.flatMap((p) => cut(p.id, MATERIAL[p.role], p.recipe, p)) : []),
     ]
   })
   const ys = parts.flatMap((p) => p.region.flat().map(([, y]) => y))
@@ -135,7 +137,9 @@ function wireMarks(
     const along = Math.abs(b[0] - a[0]) > Math.abs(b[1] - a[1])
     return [disc(x, height + (along ? radius : -radius), radius)]
   })
-  return marks.length === 0 ? [] : [{ id: 'steel', material: 'steel', layers: [], region: marks }]
+  return marks.length === 0
+    ? []
+    : [{ id: 'steel', material: 'steel', role: null, openingId: null, layers: [], region: marks }]
 }
 
 const disc = (x: number, y: number, r: number): Point[] =>

@@ -6,12 +6,15 @@ import type { PieceStation, PlacedOpening } from '../piece/index.ts'
 import type { PourStation } from '../pour/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
+import type { Timed } from '../work/index.ts'
 import type { PageWriter } from './pageWriter.ts'
 
 export type ShopSheetInput = {
   readonly jobName: string
   readonly piece: Piece
   readonly settings: Settings
+  /** Everything that is done, in order. */
+  readonly work: readonly Timed[]
   readonly stations: {
     readonly piece: PieceStation
     readonly mould: MouldStation | null

@@ -7,7 +7,7 @@ import {
   type Region,
 } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
-import { type MouldStation, planOf, sawnWords, shapeWords } from '../mould/index.ts'
+import { type MouldPart, type MouldStation, planOf, sawnWords, shapeWords } from '../mould/index.ts'
 import {
   type PieceGeometry,
   type PieceStation,
@@ -51,8 +51,12 @@ const area = (loop: Parameters<typeof boundLoop>[0]): number => {
   return (max[0] - min[0]) * (max[1] - min[1])
 }
 
-/** Whether it lies shallow in a board box: other moulds may be as tall as the piece. */
-const isBoxed = (mould: MouldStation | null): boolean => mould?.figures.methodId === 'board-box'
+/** Whether a slab lies shallow between sides: other moulds may be as tall as the piece. */
+const isBoxed = (mould: MouldStation | null): boolean =>
+  mould?.figures.top === 'sides' && mould.figures.fillLater !== 'upper-form'
+
+const isEnd = ({ source }: MouldPart): boolean =>
+  source.of === 'side' && (source.side === 'left' || source.side === 'right')
 
 /** The round scale at which plan and section fit the drawing page. */
 function sheetScale({ piece, settings, stations }: ShopSheetInput): number {
@@ -121,11 +125,7 @@ function drawingPage(
     if (!outline || part.role === 'base') continue
     const points = loopChords(outline).points.map(at)
     if (part.role !== 'wrap')
-      for (const [a, b] of hatchLines(
-        [points],
-        1.1,
-        part.role === 'strip' && !part.name.endsWith(' end') ? 0 : Math.PI / 2,
-      ))
+      for (const [a, b] of hatchLines([points], 1.1, part.role === 'strip' && !isEnd(part) ? 0 : Math.PI / 2))
         page.line([a, b], 0.06)
     page.shape(points, 0.25)
     if (part.label) {
@@ -218,7 +218,10 @@ function openingTable(
     const at = top - 5 - row * 4.6
     if (column > 1 || at < 16) return
     const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
-    const label = stations.mould?.parts.find((p) => p.id === `knockout/${opening.key}`)?.label ?? ''
+    const label =
+      stations.mould?.parts.find(
+        (p) => p.role === 'knockout' && p.source.of === 'opening' && p.source.key === opening.key,
+      )?.label ?? ''
     const of = openingSize(opening, size)
     page.text([MARGIN + column * 90, at], `${label}  ${opening.name}, ${of}`, 3)
     page.text([MARGIN + column * 90 + 84, at], `${size(x)}, ${size(opening.centre[1])}`, 3.2, {
@@ -274,25 +277,29 @@ function cutTable(
     page.text([x, y], `${m.name}: ${showNumber(m.amount, 2)} ${m.unit}`, 3.2)
     y -= 5
   }
-  const row = isBoxed(stations.mould) && figures.cutList.find((r) => r.role === 'strip' && r.count > 0)
-  if (row && piece.mould.school === 'wrap') {
-    const base = parts.find((p) => p.role === 'base')!
+  const base = parts.find((p) => p.role === 'base')
+  const wrapped = stations.piece.geometry.thickness + (base?.thicknessMm ?? 0)
+  const side = figures.cutList.find((r) => r.role === 'strip' && Math.abs(r.widthMm - wrapped) < 1e-6)
+  if (side && base && piece.mould.school === 'wrap') {
     const closed = closeRounding(
       [stations.piece.geometry.thickness, base.thicknessMm],
       settings.units === 'inch' ? 25.4 / settings.inchDenominator : 0.5,
     )
     page.text(
       [x, y],
-      `strip ${formatCut(closed.total, settings)} = ${closed.shown.map((s) => formatCut(s, settings)).join(' + ')}`,
+      `side ${formatCut(closed.total, settings)} = ${closed.shown.map((s) => formatCut(s, settings)).join(' + ')}`,
       2.8,
     )
     y -= 5
   }
-  page.text(
-    [x, y],
-    `Screws ${figures.screwCount}; sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}; tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m`,
-    2.8,
-  )
+  const hardware = [
+    figures.screwCount > 0 ? `screws ${figures.screwCount}` : '',
+    figures.sealant.cartridges > 0
+      ? `sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}`
+      : '',
+    figures.tapeLengthMm > 0 ? `tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m` : '',
+  ].filter((t) => t !== '')
+  if (hardware.length > 0) page.text([x, y], hardware.join('; '), 2.8)
 }
 
 /** The plan as it lies in the pour: a slab's own outline, for other kinds what is seen of the solid from above. */

@@ -1,4 +1,5 @@
 import type { Point } from '../geometry/index.ts'
+import type { PartRole } from '../mould/index.ts'
 
 /** What a closed shape is made of; each has its own hatch, the same on the stage and on paper. */
 export type Material =
@@ -38,6 +39,9 @@ export type Page = { readonly width: number; readonly height: number; readonly m
 /** A material cut by the section plane: contours in section coordinates, mm at true size. */
 export type SectionPart = {
   readonly id: string
+  /** Of a part of the mould: its role, and the opening it fills. */
+  readonly role: PartRole | null
+  readonly openingId: string | null
   readonly material: Material
   readonly layers: readonly number[]
   readonly region: readonly (readonly Point[])[]

@@ -1,6 +1,8 @@
 import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { formatCut, formatLength, lengthWithUnit, sayLengths, showNumber } from '../units/index.ts'
+import { agentNote } from '../release/index.ts'
+import { formatCut, formatLength, lengthWithUnit, showNumber, wordsStyle } from '../units/index.ts'
+import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
 import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
 import type { Page } from './types.ts'
@@ -53,12 +55,16 @@ export function workPages(input: ShopSheetInput, cutRowsDrawn: number): Page[] {
   return writers.map((w) => w.page())
 }
 
-function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDrawn: number): Section[] {
-  const { mould, steel, release, mix, pour, finish } = stations
+function workSections({ piece, settings, work, stations }: ShopSheetInput, cutRowsDrawn: number): Section[] {
+  const { mould, steel, release, mix, pour } = stations
   const { geometry } = stations.piece
   const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
   const mm = (n: number) => lengthWithUnit(n, settings)
   const s = steel.figures
+  const style = wordsStyle(settings)
+  /** Each with its start before or after the first water. */
+  const timed = (list: ShopSheetInput['work']) =>
+    tell(list, style, sameStart).map(({ text, of }) => ({ text, value: clock(of[0]!.startMinutes) }))
   const sections: Section[] = [
     {
       heading: 'MIX',
@@ -92,27 +98,24 @@ function workSections({ piece, settings, stations }: ShopSheetInput, cutRowsDraw
     },
     {
       heading: 'FACES',
-      lines: (release?.figures.agents ?? []).map((a) => ({
-        text: `${a.face}: ${a.agent}, ${plural(a.coats, 'coat')}`,
-        value: `${a.waitMinutes} min`,
+      lines: (release?.figures.agents ?? []).map((row) => ({
+        text: `${faceWords(row.face)}, ${row.material}: ${agentNote(row)}`,
+        value: row.coats > 0 ? `${plural(row.coats, 'coat')}, ${row.waitMinutes} min` : '',
       })),
     },
+    ...(mould ? [{ heading: 'BUILT, IN THIS ORDER', lines: timed(work.filter(isBuilding)) }] : []),
     {
-      heading: 'OFF, IN THIS ORDER',
-      lines: (release?.figures.stripping ?? []).map((step, i) => ({
-        text: `${i + 1}. ${sayLengths(step.text, settings)}`,
-        value: '',
-      })),
-    },
-    {
-      heading: `POUR, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, from ${pour.figures.start.replace('T', ' ')}`,
-      lines: pour.figures.schedule.map((step) => ({ text: step.text, value: clock(step.startMinutes) })),
+      heading: `THE DAY, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, first water ${pour.figures.start.replace('T', ' ')}`,
+      lines: timed(work.filter(isOfTheDay)),
     },
     {
       heading: 'FINISH',
-      lines: (finish?.figures.steps ?? []).map((step) => ({
-        text: `${step.text}${step.amount === null ? '' : `: ${showNumber(step.amount, 2)} ${step.unit}`}`,
-        value: `after ${showNumber(step.startHours / 24, 1)} d`,
+      lines: tell(
+        work.filter((op) => op.station === 'finish'),
+        style,
+      ).map(({ text, of: [op] }) => ({
+        text: `${text}${op!.takes.map((t) => ` ${showNumber(t.amount, 2)} ${t.unit}`).join('')}`,
+        value: op!.startMinutes === null ? '' : `after ${showNumber(op!.startMinutes / 1440, 1)} d`,
       })),
     },
   ]
@@ -161,7 +164,8 @@ function pieceSections({ figures }: PieceStation, mm: (n: number) => string): Se
 }
 
 /** `+0:24`, `+1 d 3:10`, `-3:15` from the first water. */
-export function clock(minutes: number): string {
+export function clock(minutes: number | null): string {
+  if (minutes === null) return 'never'
   const m = Math.round(Math.abs(minutes))
   const days = Math.floor(m / 1440)
   const rest = `${Math.floor((m % 1440) / 60)}:${String(m % 60).padStart(2, '0')}`

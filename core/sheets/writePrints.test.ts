@@ -5,7 +5,7 @@ import { newTurned } from '../job/index.ts'
 import { planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { prepareMesh } from '../readers/index.ts'
-import { testStock } from '../testPiece.ts'
+import { testStock } from '../testing/testPiece.ts'
 import { layOnBed, type PrintMesh, writePrints } from './writePrints.ts'
 
 const kernel = await openKernel({ coarser: 6 })

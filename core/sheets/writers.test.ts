@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { circleLoop, type Loop, measureLoop, pathLoop, rectangleLoop } from '../geometry/index.ts'
-import { testKernel } from '../geometry/testKernel.ts'
 import { type CutRow, partOutlines, planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { readDxf } from '../readers/index.ts'
-import { testSlab, testStock, testTop } from '../testPiece.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { writeCutCsv, writeDxf } from './index.ts'
 
 /** Comma-separated values as RFC 4180 has them. */

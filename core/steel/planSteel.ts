@@ -1,8 +1,9 @@
 import { boundLoop, combineRegions, type Kernel, type Point } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import type { Mesh, Mix, Stock } from '../stock/index.ts'
+import type { Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
+import { act, type Operation, operation } from '../work/index.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { meshRegion, meshSheet } from './meshSheet.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
@@ -26,12 +27,12 @@ export function planSteelStation(
   kernel: Kernel,
   piece: Piece,
   { geometry, figures }: PieceStation,
-  stock: Stock,
+  meshes: readonly Mesh[],
   mix: Mix,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
   const wanted = slab !== null && piece.steel.kind === 'mesh'
-  const mesh = wanted ? stock.meshes.find((m) => m.id === piece.steel.mesh) : undefined
+  const mesh = wanted ? meshes.find((m) => m.id === piece.steel.mesh) : undefined
   const { thickness } = geometry
   const cover = piece.steel.cover ?? coverFor(piece, mesh, mix)
   const { findings, raise } = findingList('steel', piece.id, 'piece', piece.id)
@@ -130,8 +131,29 @@ export function planSteelStation(
   if (result.sheetCount > 1)
     raise('mesh-laps', 'note', { sheets: result.sheetCount, lapMm: mesh!.spacing + LAP })
   if (slab) findings.push(...landFindings(slab, lands, geometry.openings))
-  return { figures: result, findings, wires: sheet?.wires ?? [] }
+  return { figures: result, findings, wires: sheet?.wires ?? [], operations: layMat(result) }
 }
+
+/** Minutes to lay a mat and set it on its cover [own]. */
+const LAY_MINUTES = 3
+
+/** The mat goes in when the fill stands at its level. */
+const layMat = ({ layAtFillMm, coverMm }: SteelFigures): Operation[] =>
+  layAtFillMm === null
+    ? []
+    : [
+        operation({
+          ...act('lay-mesh', { fillMm: layAtFillMm, coverMm }),
+          id: 'lay/mat',
+          station: 'steel',
+          per: 'cast',
+          about: [{ kind: 'mat', id: 'mat' }],
+          minutes: LAY_MINUTES,
+          notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
+        }),
+      ]
+/** Works for this share of its initial set. */
+const WORKS = 0.5
 
 function cutMesh(
   kernel: Kernel,

@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { boundLoop, type Kernel } from '../geometry/index.ts'
-import { testKernel } from '../geometry/testKernel.ts'
 import type { Outline, Piece } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { testBasin, testSlab, testStock, testTaps, testTop } from '../testPiece.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { explainSteel, meshRegion, meshSheet, planSteelStation } from './index.ts'
 
 let kernel: Kernel
@@ -12,7 +12,7 @@ beforeAll(async () => {
 })
 const mix = testStock.mixes[0]!
 const plan = (piece: Piece) =>
-  planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock, mix)
+  planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock.meshes, mix)
 const rect = (length: number, width: number) =>
   ({ kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }) as Outline
 

@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
+import type { Operation } from '../work/index.ts'
 
 /** One straight piece of wire, as placed. */
 export type Wire = { readonly from: Point; readonly to: Point }
@@ -50,4 +51,5 @@ export type SteelStation = {
   readonly figures: SteelFigures
   readonly findings: readonly Finding[]
   readonly wires: readonly Wire[]
+  readonly operations: readonly Operation[]
 }

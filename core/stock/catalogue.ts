@@ -16,6 +16,9 @@ import { HANDBOOK, OWN } from './sources.ts'
 /** Raised whenever a default below changes; a pour record keeps the version it was planned with. */
 export const CATALOGUE_VERSION = 1
 
+/** Where no mix is chosen the piece still has a weight, of structural concrete; a finding says that the mix is missing. */
+export const USUAL_DENSITY = { freshKgPerM3: 2350, hardenedKgPerM3: 2300 } as const
+
 const board = (
   id: string,
   name: string,

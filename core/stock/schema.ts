@@ -316,6 +316,8 @@ export type Vessel = z.infer<typeof vesselSchema>
 export type Plug = z.infer<typeof plugSchema>
 export type Liner = z.infer<typeof linerSchema>
 export type Mix = z.infer<typeof mixSchema>
+/** What a mould needs to know of a mix: how it presses. */
+export type FreshMix = Pick<Mix, 'freshKgPerM3'>
 export type Mesh = z.infer<typeof meshSchema>
 export type Mixer = z.infer<typeof mixerSchema>
 export type Sealant = z.infer<typeof sealantSchema>

@@ -1,9 +1,9 @@
 import { beforeAll, expect, it } from 'vitest'
 import type { Kernel } from '../../core/geometry/index.ts'
-import { testKernel } from '../../core/geometry/testKernel.ts'
 import { STATIONS } from '../../core/job/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
-import { testJob, testSlab, testTaps, testTop } from '../../core/testPiece.ts'
+import { testKernel } from '../../core/testing/testKernel.ts'
+import { testJob, testSlab, testTaps, testTop } from '../../core/testing/testPiece.ts'
 import { headline } from './headlines.ts'
 
 const metric = { units: 'mm', inchDenominator: 16 } as const
@@ -23,9 +23,9 @@ it('gives each station its figure, unit and line', () => {
     '0 | trapped | paste wax, 30 min',
     '2 | bags | 1 batch, 15.60',
     expect.stringMatching(/^3\d \| h \| to first strip at 14 °C$/),
-    expect.stringMatching(/^\d \| days \| 1 turn, 3 coats$/),
+    expect.stringMatching(/^\d+ \| days \| 1 turn, 3 coats$/),
     '0 | pours | nothing to compare',
-    '2 | pages | none printed',
+    '3 | pages | none printed',
   ])
 })
 

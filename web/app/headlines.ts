@@ -1,10 +1,18 @@
 import type { StationName } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
 import { formatLength, type MeasureStyle, showNumber } from '../../core/units/index.ts'
+import { isStripping } from '../../core/work/index.ts'
 
 export type Headline = { readonly figure: string; readonly unit: string; readonly line: string }
 
 const NONE: Headline = { figure: '–', unit: '', line: 'not yet: see the findings' }
+const AGENT = {
+  'paste-wax': 'paste wax',
+  oil: 'oil',
+  lacquer: 'lacquer',
+  'packing-tape': 'tape',
+  none: 'no agent',
+} as const
 const plural = (n: number, one: string): string => (n === 1 ? one : `${one}s`)
 
 /** A figure as the rail shows it: three figures are enough to work by. */
@@ -15,7 +23,7 @@ export const hours = (minutes: number): string =>
 /** The headline of each station: its figure, unit and the line below. */
 export function headline(
   station: StationName,
-  { stations: s }: PiecePlan,
+  { stations: s, work }: PiecePlan,
   style: MeasureStyle,
   printed: number,
 ): Headline {
@@ -50,15 +58,14 @@ export function headline(
     }
     case 'release': {
       if (!s.release) return NONE
-      const { agents, partsTrapped, waitMinutes } = s.release.figures
-      return {
-        figure: String(partsTrapped),
-        unit: 'trapped',
-        line:
-          agents[0] && agents[0].coats > 0
-            ? `${agents[0].agent.replace(/^.*?(\w+ \w+)$/, '$1')}, ${waitMinutes} min`
-            : 'no agent',
-      }
+      const { agents, partsTrapped, partsUnexamined, waitMinutes } = s.release.figures
+      const agent = agents.find((a) => a.use === 'release')
+      const line = agent ? `${AGENT[agent.agentKind]}, ${waitMinutes} min` : 'no agent'
+      // Nothing is called free that was not looked at: then the steps are counted.
+      const steps = work.filter(isStripping).length
+      return partsTrapped > 0 || partsUnexamined === 0
+        ? { figure: String(partsTrapped), unit: 'trapped', line }
+        : { figure: String(steps), unit: `${plural(steps, 'step')} off`, line }
     }
     case 'mix': {
       if (!s.mix) return NONE
@@ -83,8 +90,8 @@ export function headline(
       if (!s.finish) return NONE
       const { daysToUse, turns, coats } = s.finish.figures
       return {
-        figure: String(daysToUse),
-        unit: plural(daysToUse, 'day'),
+        figure: daysToUse === null ? 'never' : String(daysToUse),
+        unit: daysToUse === null ? '' : plural(daysToUse, 'day'),
         line: `${turns} ${plural(turns, 'turn')}, ${coats} ${plural(coats, 'coat')}`,
       }
     }

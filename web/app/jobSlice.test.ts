@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { testJob, testTop } from '../../core/testPiece.ts'
+import { testJob, testTop } from '../../core/testing/testPiece.ts'
 import { jobChanged, jobOpened, jobSlice, redone, saveEnded, UNDO_LIMIT, undone } from './jobSlice.ts'
 
 const { reducer } = jobSlice

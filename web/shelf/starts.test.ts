@@ -2,7 +2,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { type Kernel, openKernel } from '../../core/geometry/index.ts'
 import { holdFonts, LETTER_FONTS } from '../../core/piece/index.ts'
 import { planPiece } from '../../core/plan.ts'
-import { testJob, testSlab } from '../../core/testPiece.ts'
+import { testJob, testSlab } from '../../core/testing/testPiece.ts'
 import { STARTS } from './starts.ts'
 
 let kernel: Kernel

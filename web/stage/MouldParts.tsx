@@ -66,12 +66,17 @@ export function MouldParts({ parts, onScreen, scale, plans }: Props) {
 }
 
 /** Whether a part stands in a board box beside or in the piece, and is drawn over its plan; others lie round or under it. */
-export const isBoxPart = ({ id, role }: MouldPart): boolean =>
-  (BOX_ROLES.includes(role) && id !== 'liner-backing') || id.startsWith('liner/')
+export const isBoxPart = (part: MouldPart): boolean =>
+  (BOX_ROLES.includes(part.role) && part.source.of !== 'backing') || isSideLiner(part)
+
+/** A liner stuck to a side, not one that lies on the base. */
+const isSideLiner = ({ role, source }: MouldPart): boolean => role === 'liner' && source.of === 'side'
 
 /** Whether a part is seen from above beside the concrete or in an opening of it, not under or in it. */
-export const standsBeside = ({ id, role }: MouldPart): boolean =>
-  ['strip', 'corner', 'knockout', 'wrap'].includes(role) || id.startsWith('liner/') || id.startsWith('apron/')
+export const standsBeside = (part: MouldPart): boolean =>
+  ['strip', 'corner', 'knockout', 'wrap'].includes(part.role) ||
+  isSideLiner(part) ||
+  part.source.of === 'apron'
 
 const BOX_ROLES: readonly MouldPart['role'][] = [
   'base',

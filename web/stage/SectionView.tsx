@@ -142,7 +142,7 @@ function Drawing({
   const poured = attitude === 'poured'
   const mould = plan?.stations.mould
   const base = mould?.parts.find((p) => p.role === 'base')
-  const boxed = mould?.figures.methodId === 'board-box'
+  const boxed = mould?.figures.top === 'sides' && mould.figures.fillLater !== 'upper-form'
   const stripHigh = base && boxed && piece.mould.school === 'wrap' ? base.thicknessMm : 0
   const rightmost = Math.max(
     ...drawing.parts.flatMap((p) => p.region.flat().map((q) => (broken ? high : low)(q)[0])),
@@ -344,10 +344,8 @@ function Parts({ drawing, at }: { drawing: SectionDrawing; at: (p: Point) => Poi
         // In a board thinner on the screen than its hatch, the hatch would only blacken it.
         const thin =
           part.material === 'board' && Math.abs(at([0, Math.max(...ys)])[1] - at([0, Math.min(...ys)])[1]) < 7
-        const upright = part.id.startsWith('strip/')
-        const isLit =
-          lit === part.id ||
-          (lit?.startsWith('opening/') && part.id.split('/')[1]?.replace(/\.\d+$/, '') === lit.slice(8))
+        const upright = part.role === 'strip'
+        const isLit = lit === part.id || (part.openingId !== null && lit === `opening/${part.openingId}`)
         return (
           <g
             key={part.id}

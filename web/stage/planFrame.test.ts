@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { outlineLoop } from '../../core/piece/index.ts'
-import { testSlab, testTop } from '../../core/testPiece.ts'
+import { testSlab, testTop } from '../../core/testing/testPiece.ts'
 import { dragLine, dragSide } from './drags.ts'
 import { loopPath, silhouettePath } from './paths.ts'
 import { planFrame, sideEnds, sideShown } from './planFrame.ts'

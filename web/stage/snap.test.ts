@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { applyChange, type SlabPiece } from '../../core/job/index.ts'
 import { resolvePlacing } from '../../core/piece/index.ts'
-import { testBasin, testJob, testTaps, testTop } from '../../core/testPiece.ts'
+import { testBasin, testJob, testTaps, testTop } from '../../core/testing/testPiece.ts'
 import { snapOpening } from './snap.ts'
 
 const piece = testTop()

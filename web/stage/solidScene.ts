@@ -129,9 +129,7 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     ;(centre.material as THREE.MeshBasicMaterial).color = colour('--oxide')
     for (const { part, group, fill, edges } of parts) {
       const isLit =
-        look.lit === part.id ||
-        (look.lit?.startsWith('opening/') &&
-          part.id.split('/')[1]?.replace(/\.\d+$/, '') === look.lit.slice(8))
+        look.lit === part.id || (part.openingId !== null && look.lit === `opening/${part.openingId}`)
       group.children
         .filter((c) => c.userData.overlay)
         .forEach((c) => {

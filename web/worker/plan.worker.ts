@@ -6,6 +6,7 @@ import {
   openKernel,
   outlineFromAbove,
   type Placement,
+  recipeKey,
   type SolidRecipe,
   seenLines,
 } from '../../core/geometry/index.ts'
@@ -177,21 +178,15 @@ const NO_SHEET = 'There is no sheet while a finding stops the pour: cure it firs
 
 /** The screen and the PDF ask for the same pages: they are drawn once. */
 const pagesOf = (kernel: Kernel, job: Job, piece: Piece): readonly Page[] | null =>
-  memo('pages', { job, pieceId: piece.id }, () => drawPages(kernel, job, piece))
+  memo('pages', recipeKey({ job, pieceId: piece.id }), () => drawPages(kernel, job, piece))
 
 function drawPages(kernel: Kernel, job: Job, piece: Piece): readonly Page[] | null {
-  const {
-    piece: pieceStation,
-    mould,
-    steel,
-    release,
-    mix,
-    pour,
-    finish,
-  } = planPiece(kernel, job, piece, { memo }).stations
+  const plan = planPiece(kernel, job, piece, { memo })
+  const { piece: pieceStation, steel, mix, pour } = plan.stations
   if (!pieceStation?.geometry.recipe || !steel || !mix || !pour) return null
-  const stations = { piece: pieceStation, mould, steel, release, mix, pour, finish }
-  return shopSheet(kernel, { jobName: job.name, piece, settings: job.settings, stations }).pages
+  const stations = { ...plan.stations, piece: pieceStation, steel, mix, pour }
+  const { settings, name: jobName } = job
+  return shopSheet(kernel, { jobName, piece, settings, work: plan.work, stations }).pages
 }
 
 /** Whether a part's outline from above can be read from its recipe. */
@@ -215,9 +210,10 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
       recipe: SolidRecipe,
       pull: PartMesh['pull'] = null,
       plan: PartMesh['plan'] = null,
+      openingId: string | null = null,
     ): PartMesh => {
       const mesh = meshSolid(scope.solid(recipe))
-      return { id, role, mesh, pull, plan, lines: creaseLines(mesh) }
+      return { id, role, openingId, mesh, pull, plan, lines: creaseLines(mesh) }
     }
     return [
       // One that lies on its top or underside is drawn by its own outline.
@@ -226,7 +222,14 @@ function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
         part(`insert/${i.id}`, 'insert', { kind: 'moved', solid: i.recipe, by }),
       ),
       ...(plan.stations.mould?.parts ?? []).map((p) =>
-        part(p.id, p.role, p.recipe, p.pull, told(p.recipe) ? null : outlineFromAbove(kernel, p.recipe)),
+        part(
+          p.id,
+          p.role,
+          p.recipe,
+          p.pull,
+          told(p.recipe) ? null : outlineFromAbove(kernel, p.recipe),
+          p.source.of === 'opening' ? p.source.openingId : null,
+        ),
       ),
     ]
   })

@@ -10,6 +10,8 @@ import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
 export type PartMesh = {
   readonly id: string
   readonly role: PartRole | 'piece' | 'insert'
+  /** The opening that a part of the mould fills. */
+  readonly openingId: string | null
   readonly mesh: NamedMesh
   /** The way a mould part leaves; null for what is cast. */
   readonly pull: Vector | null

@@ -1,71 +1,79 @@
-import type { MouldChoice, Piece } from '../../job/index.ts'
-import type { Stock } from '../../stock/index.ts'
+import type { MouldChoice } from '../../job/index.ts'
+import type { Rubber } from '../../stock/index.ts'
+import { act, inTurn, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
-import { sealPattern, step, WORK } from '../buildingOrder.ts'
-import { holdRows, holdWords } from '../holdDown.ts'
+import { sidesOff } from '../boxRound.ts'
+import { build, oneByOne, undo, WAIT, WORK } from '../buildingOrder.ts'
+import { holdRows } from '../holdDown.ts'
 import type { BuiltMould } from '../method.ts'
-import type { BuildStep } from '../types.ts'
+import type { Undoing } from '../types.ts'
+import { rubberAmounts } from './rubber.ts'
 
-type Told = {
-  readonly piece: Piece
-  readonly stock: Stock
-  readonly built: Omit<BuiltMould, 'order'>
+/** The pattern sealed right through: rubber copies every mark. */
+export const sealPattern = (): Operation =>
+  build('seal/pattern', act('seal-pattern', { rubber: true }), [], { work: 30, wait: WAIT.patternSeal })
+
+/** Two thin coats between pattern and rubber. */
+export const releasePattern = (): Operation =>
+  build('release/pattern', act('release-pattern', {}), [], { work: 15, wait: WAIT.patternRelease })
+
+/** A pot of rubber weighed and poured, left until it may be opened. */
+export function pourRubber(
+  half: 'whole' | 'upper' | 'lower',
+  rubber: Rubber,
+  volume: number,
+  parts: readonly BarePart[],
+): Operation {
+  const { kg, a, b, potMinutes } = rubberAmounts(rubber, volume)
+  return build(
+    `pour/${half}`,
+    act('pour-rubber', { half, rubber: rubber.name, kg, aKg: a.kg, bKg: b.kg, potMinutes }),
+    parts,
+    { work: 20, wait: rubber.demouldHours * 60 },
+  )
 }
 
 /** A rubber block in one, from pattern to mould. */
-export function blockOrder({ piece, stock, built }: Told): BuildStep[] {
-  const rubber = stock.rubbers.find((r) => r.id === piece.mould.rubber)
-  const of = (role: BarePart['role']) => built.parts.filter((p) => p.role === role)
-  const need = built.materials[0]
-  const hold = built.holdDown[0]
-  return [
+export function blockBuilding(
+  box: readonly BarePart[],
+  whole: readonly BarePart[],
+  rubber: Rubber,
+  volume: number,
+  hold: BuiltMould['holdDown'][number],
+  by: MouldChoice['holdBy'],
+): Operation[] {
+  const [base] = box
+  const sides = box.filter((p) => p.role === 'strip')
+  const [row] = holdRows([hold], by)
+  return inTurn([
     sealPattern(),
-    step(
-      'wax',
-      'Brush on the pattern’s release, two thin coats, into every corner; wipe off what pools.',
+    releasePattern(),
+    build('cut/box', act('cut-box', {}), [base!], { work: 20 }),
+    build(
+      'hold/pattern',
+      act('hold-pattern', {
+        forceN: hold.holdForceN,
+        by: row!.by,
+        screws: row!.screws,
+        glueCm2: row!.glueMm2 / 100,
+        weightKg: row!.weightKg,
+      }),
       [],
-      15,
-      20,
+      { work: 10 },
     ),
-    step('cut', 'Cut the box and fix its base flat and level.', of('base'), 20),
-    step(
-      'fix',
-      `Fix the pattern down, its open face on the base, against ${hold ? hold.holdForceN.toFixed(0) : '0'} N of uplift: ${holdMeans(piece.mould.holdBy, hold)}.`,
-      of('base'),
-      10,
-    ),
-    step(
-      'fix',
-      'Box it, faced side in, the same wall all round.',
-      of('strip'),
-      of('strip').length * WORK.place,
-    ),
-    step(
-      'seal',
-      'Seal every joint with hot glue or clay that the rubber bears: it finds a pinhole.',
-      of('strip'),
-      15,
-      5,
-    ),
-    step(
-      'pour',
-      `Weigh ${need ? `${need.amount.toFixed(2)} kg of ${need.name}, ${need.note.split(';')[0]}` : 'the rubber'}; mix, and pour a thin stream into the lowest corner within the pot life.`,
-      of('rubber'),
-      20,
-      (rubber?.demouldHours ?? 24) * 60,
-    ),
-    step(
-      'check',
-      'Open the box, lift the block off the pattern, trim its flash, and put it back into its box the other way up: the hollow is the mould.',
-      of('rubber'),
-      20,
-    ),
-  ]
+    build('box/pattern', act('box-pattern', {}), sides, { work: sides.length * WORK.place }),
+    build('seal/box', act('seal-box', {}), sides, { work: 15, wait: WAIT.hotGlue }),
+    pourRubber('whole', rubber, volume, whole),
+    build('open/block', act('open-block', {}), whole, { work: 20 }),
+  ])
 }
 
-/** What holds a pattern down, in words. */
-function holdMeans(by: MouldChoice['holdBy'], hold: BuiltMould['holdDown'][number] | undefined): string {
-  if (by === 'screws') return `${hold?.screws ?? 2} screws from below`
-  const [row] = holdRows(hold ? [hold] : [], by)
-  return row ? holdWords(row) : 'well held'
+/** The box comes apart, the rubber is flexed off the cast, never the cast pulled from the rubber. */
+export const blockOff = (box: readonly BarePart[], whole: readonly BarePart[]): Undoing[] => {
+  const sides = sidesOff(box).map((u, i) => (i === 0 ? { ...u, from: 'sides' as const } : u))
+  return oneByOne([
+    ...sides,
+    undo('turn', act('turn-in-rubber', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
+    undo('off/rubber', act('rubber-off', {}), [...box.filter((p) => p.role === 'base'), ...whole]),
+  ])
 }

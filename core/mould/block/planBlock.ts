@@ -1,7 +1,6 @@
 import type { Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { pouredPlacement, pouredSize } from '../../piece/index.ts'
-import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, prism } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
@@ -9,7 +8,7 @@ import { castBody, greatestSection, levelSections, regionBox } from '../castBody
 import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
-import { blockOrder } from './blockOrder.ts'
+import { blockBuilding, blockOff } from './blockOrder.ts'
 import { rubberAmounts, rubberWall } from './rubber.ts'
 import { twoPart } from './twoPart.ts'
 
@@ -74,6 +73,7 @@ export const blockMethod: MouldMethod = {
     const whole = (): BarePart => ({
       id: 'rubber',
       role: 'rubber',
+      source: { of: 'cast' },
       name: 'rubber block',
       boardId: null,
       lengthMm: length + 2 * wall,
@@ -93,7 +93,8 @@ export const blockMethod: MouldMethod = {
       },
     })
     const boards = boxRound(box, -wall, height + over, board, piece.mould)
-    const parts: BarePart[] = [...(halves ? halves.parts : [whole()]), ...boards]
+    const rubbers = halves ? halves.parts : [whole()]
+    const parts: BarePart[] = [...rubbers, ...boards]
     const rows = stock.rubbers.map((r): MaterialRow => {
       const own = piece.mould.rubberWall ?? rubberWall(r, size)
       const gap = (length + 2 * own) * (width + 2 * own) * (height + own * (halves ? 2 : 1)) - pattern
@@ -108,27 +109,36 @@ export const blockMethod: MouldMethod = {
       }
     })
     const force = holdDownForce(pattern, (pattern * PATTERN_KG_PER_M3) / 1e9, rubber.densityKgPerM3)
-    const built: Omit<BuiltMould, 'order'> = {
+    const hold = {
+      partId: 'rubber',
+      name: 'pattern, while the rubber is poured',
+      holdForceN: force,
+      screws: Math.max(2, Math.ceil(force / board.screwHold)),
+    }
+    const built: BuiltMould = {
       ...NOTHING_BESIDE,
       parts,
       materials: rows.filter((r) => r.isPart),
       alternatives: rows.filter((r) => !r.isPart),
       // In halves each pour lies on the pattern and presses it down.
-      holdDown: halves
-        ? []
-        : [
-            {
-              partId: 'rubber',
-              name: 'pattern, while the rubber is poured',
-              holdForceN: force,
-              screws: Math.max(2, Math.ceil(force / board.screwHold)),
-            },
-          ],
+      holdDown: halves ? [] : [hold],
       hours: HOURS * (halves ? 1.7 : 1),
-      ...(halves && {
-        facts: halves.facts,
-        comesOff: halves.comesOff,
-      }),
+      ...(halves && { facts: halves.facts }),
+      building: halves
+        ? halves.building(boards)
+        : blockBuilding(boards, rubbers, rubber, volume, hold, piece.mould.holdBy),
+      off: halves ? halves.off(boards) : blockOff(boards, rubbers),
+      faces: [
+        {
+          face: 'rubber',
+          partIds: rubbers.map((p) => p.id),
+          areaM2: figures.surfaceAreaM2,
+          material: 'rubber',
+          surface: 'rubber',
+        },
+      ],
+      top: halves ? 'hole' : 'rim',
+      vents: halves?.vents ?? 0,
       life: rubber.casts,
       faceM2: figures.surfaceAreaM2,
       depth: height,
@@ -179,10 +189,7 @@ export const blockMethod: MouldMethod = {
         return found
       },
     }
-    const order = halves
-      ? halves.order(boards, (mm3) => weighWords(rubber, mm3))
-      : blockOrder({ piece, stock, built })
-    return { built: { ...built, order }, findings: [] }
+    return { built, findings: [] }
   },
 }
 
@@ -197,11 +204,6 @@ function stretchOf(input: MethodInput): number | null {
   const [mouth, widest] = levelSections(input.kernel, body.recipe, [body.height - near, z]).map(regionBox)
   const round = (b: typeof mouth) => (b ? b.max[0] - b.min[0] + b.max[1] - b.min[1] : 0)
   return area > 0 && round(mouth) > 0 ? round(widest) / round(mouth) : null
-}
-
-const weighWords = (rubber: Rubber, mm3: number): string => {
-  const need = rubberAmounts(rubber, mm3)
-  return `${need.kg.toFixed(2)} kg of ${rubber.name}, A ${need.a.kg.toFixed(2)} kg and B ${need.b.kg.toFixed(2)} kg`
 }
 
 const DOWN: Vector = [0, 0, -1]

@@ -3,7 +3,8 @@ import { measureSolid, movedBy, openKernel, type SolidRecipe } from '../../geome
 import type { MouldChoice, Piece } from '../../job/index.ts'
 import { newTurned } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement, pouredSize } from '../../piece/index.ts'
-import { testSlab, testStock } from '../../testPiece.ts'
+import { says } from '../../testing/says.ts'
+import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
 
 const kernel = await openKernel({ coarser: 4 })
@@ -64,7 +65,7 @@ describe('a block in two halves', () => {
       by: movedBy([2, 0, 0]),
     }
     expect(volume({ kind: 'intersection', of: [lower!.recipe, aside] })).toBeGreaterThan(5)
-    const text = station!.figures.build.steps.map((s) => s.text).join(' ')
+    const text = says(station!.operations).join(' ')
     expect(text).toMatch(/clay up to|clay smooth/)
     expect(plan(piece, { rubberParts: 2 }, true).station!.parts.length).toBe(station!.parts.length)
   })
@@ -105,7 +106,7 @@ describe('a block in two halves', () => {
     expect(row!.weightKg).toBeCloseTo(row!.holdForceN / 9.80665, 2)
     // 0.05 N/mm2 under it.
     expect(row!.glueMm2 * 0.05).toBeCloseTo(row!.holdForceN, 6)
-    expect(station!.figures.build.steps.map((s) => s.text).join(' ')).toMatch(words)
+    expect(says(station!.operations).join(' ')).toMatch(words)
     expect(station!.figures.hardware.some((h) => h.name.startsWith('hot glue'))).toBe(holdBy === 'glue')
   })
 })

@@ -1,13 +1,16 @@
 import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Rubber } from '../../stock/index.ts'
 import { inText } from '../../units/index.ts'
+import { act, inTurn, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
-import { sealPattern, step } from '../buildingOrder.ts'
+import { sidesOff } from '../boxRound.ts'
+import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { type CastBody, castBody, greatestSection } from '../castBody.ts'
 import { localTops } from '../closed/localTops.ts'
 import type { MethodInput } from '../method.ts'
 import { cylinderAlong } from '../shells/flangedShells.ts'
-import type { BuildStep, MouldFact } from '../types.ts'
+import type { MouldFact, Undoing } from '../types.ts'
+import { pourRubber, releasePattern, sealPattern } from './blockOrder.ts'
 
 /** Filling hole: a share of the smaller way across, within limits; an air hole, mm [own]. */
 const HOLE = { share: 0.3, least: 15, most: 60, vent: 3 }
@@ -25,9 +28,10 @@ export type TwoPart = {
   readonly lower: number
   readonly upper: number
   readonly parting: number
+  readonly vents: number
   readonly facts: readonly MouldFact[]
-  readonly order: (board: readonly BarePart[], weigh: (volume: number) => string) => BuildStep[]
-  readonly comesOff: readonly { readonly partIds: readonly string[]; readonly text: string }[]
+  readonly building: (box: readonly BarePart[]) => Operation[]
+  readonly off: (box: readonly BarePart[]) => Undoing[]
 }
 
 /**
@@ -84,6 +88,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
     barePart({
       id: `rubber/${id}`,
       role: 'rubber',
+      source: { of: 'shell', is: id, n: id === 'lower' ? 1 : 2 },
       name: `${id} half of the block`,
       lengthMm: body.length + 2 * wall,
       widthMm: body.width + 2 * wall,
@@ -100,6 +105,7 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
   return {
     ...volumes,
     parting,
+    vents: Math.max(0, tops.length - 1),
     parts,
     facts: [
       {
@@ -122,22 +128,24 @@ export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block:
         note: `${inText(6)}, one at every other top`,
       },
     ],
-    order: (boards, weigh) => orderOf(parts, boards, places.length, tops.length - 1, rubber, weigh, volumes),
-    comesOff: [
-      {
-        partIds: boards(parts),
-        text: 'Straps off, box sides off. Loosen the upper half all round with the fingers and let air in, then peel it up.',
-      },
-      {
-        partIds: ['rubber/upper'],
-        text: 'Flex the lower half down off the cast; the cast is never pulled from it. Cut the sprue and the vents off while it is green.',
-      },
-    ],
+    building: (box) =>
+      buildingOf(parts, box, { keys: places.length, vents: tops.length - 1, parting }, rubber, volumes),
+    off: (box) => halvesOff(parts, box),
   }
 }
 
-const boards = (parts: readonly BarePart[]): string[] =>
-  parts.filter((p) => p.id.endsWith('upper')).map((p) => p.id)
+/** Box and upper half off, the cast turned onto its top in the lower half, and that flexed off. */
+function halvesOff([lower, upper]: readonly BarePart[], box: readonly BarePart[]): Undoing[] {
+  const sides = sidesOff(box).map((u, i) => (i === 0 ? { ...u, from: 'sides' as const } : u))
+  return oneByOne([
+    undo('off/straps', act('straps-off', {}), [], { from: 'sides' }),
+    ...sides,
+    undo('off/upper', act('upper-half-off', {}), [upper!]),
+    undo('off/lower', act('lower-half-off', {}), [lower!, ...box.filter((p) => p.role === 'base')], {
+      from: 'turn',
+    }),
+  ])
+}
 
 /** Round the wall, one at each corner and between them no further apart than the spacing. */
 function keyPlaces({ length, width }: CastBody, wall: number): Point[] {
@@ -173,63 +181,26 @@ const ball = ([x, y]: Point, z: number, radius: number): SolidRecipe => ({
   highName: 'key',
 })
 
-function orderOf(
-  parts: readonly BarePart[],
+type Setting = { readonly keys: number; readonly vents: number; readonly parting: number }
+
+function buildingOf(
+  [down, up]: readonly BarePart[],
   box: readonly BarePart[],
-  keys: number,
-  vents: number,
+  { keys, vents, parting }: Setting,
   rubber: Rubber,
-  weigh: (volume: number) => string,
   { lower, upper }: { readonly lower: number; readonly upper: number },
-): BuildStep[] {
-  const [down, up] = [
-    parts.filter((p) => p.id === 'rubber/lower'),
-    parts.filter((p) => p.id === 'rubber/upper'),
-  ]
-  const cures = rubber.demouldHours * 60
-  return [
+): Operation[] {
+  return inTurn([
     sealPattern(),
-    step('cut', 'Cut the box; fix its base level.', box, 20),
-    step(
-      'fix',
-      `Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, at the height listed. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
-      [],
-      60,
-    ),
-    step('mark', `Press ${keys} balls halfway into the clay in the middle of the wall, for keys.`, [], 15),
-    step(
-      'fix',
-      `Stand a rod for the filling hole on the highest point${vents > 0 ? ` and ${vents} thin ones on every other top` : ''}.`,
-      up,
-      15,
-    ),
-    step('wax', 'Brush on the pattern’s release, two thin coats; wipe off what pools.', [], 15, 20),
-    step(
-      'pour',
-      `Upper half: ${weigh(upper)}; a thin stream into the lowest corner, within the pot life.`,
-      up,
-      20,
-      cures,
-    ),
-    step(
-      'check',
-      'Turn the box over, take base and clay away, leave the pattern in its half. Wash the last clay off; dry it.',
-      up,
-      30,
-    ),
-    step(
-      'wax',
-      'Release on the cured rubber face, two coats, into the keys: rubber bonds to rubber. Then the pattern again.',
-      up,
-      15,
-      30,
-    ),
-    step('pour', `Lower half: ${weigh(lower)}, poured the same way.`, down, 20, cures),
-    step(
-      'check',
-      'Open the box, part the halves from one corner, take the pattern out. Put the mould back into its box to fill it, strapped round, the filling hole up.',
-      parts,
-      20,
-    ),
-  ]
+    build('cut/box', act('cut-box', {}), box, { work: 20 }),
+    build('bed/pattern', act('bed-in-clay', { partingMm: parting }), [], { work: 60 }),
+    build('press/keys', act('press-keys', { keys }), [], { work: 15 }),
+    build('stand/rods', act('stand-rods', { vents }), [up!], { work: 15 }),
+    releasePattern(),
+    pourRubber('upper', rubber, upper, [up!]),
+    build('off/clay', act('clay-off', {}), [up!], { work: 30 }),
+    build('release/halves', act('release-rubber-face', {}), [up!], { work: 15, wait: 30 }),
+    pourRubber('lower', rubber, lower, [down!]),
+    build('part/halves', act('part-halves', {}), [down!, up!], { work: 20 }),
+  ])
 }

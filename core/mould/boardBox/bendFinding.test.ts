@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { testSlab, testStock } from '../../testPiece.ts'
+import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { bendFinding } from './bendFinding.ts'
 
 const at = (id: string, radiusMm: number, stock = testStock) =>

@@ -25,6 +25,7 @@ export function bentParts(
   ): BarePart => ({
     id: `skin/${id}`,
     role: 'skin',
+    source: plan.ring ? { of: 'outline' } : { of: 'side', side: id },
     name: `${words} skin`,
     boardId: skin.id,
     lengthMm: lengthMm || developed,
@@ -61,6 +62,8 @@ export function bentParts(
       return {
         id: `rib/${b.id}/${k + 1}`,
         role: 'rib',
+        source: { of: 'side', side: b.id },
+        together: `${b.words} ribs`,
         name: `${b.words} rib ${k + 1}`,
         boardId: side.id,
         lengthMm,

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { testKernel } from '../../geometry/testKernel.ts'
 import type { Piece } from '../../job/index.ts'
 import { plainSide } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
-import { testSlab, testStock } from '../../testPiece.ts'
+import { testKernel } from '../../testing/testKernel.ts'
+import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { explainMould, planMouldStation } from '../index.ts'
 import { developedLength, kerfs, ribHeights, ribSpacing, ringLength } from './bentSides.ts'
 

@@ -1,305 +1,296 @@
-import type { MouldChoice, Piece } from '../../job/index.ts'
-import type { Stock } from '../../stock/index.ts'
-import { inText } from '../../units/index.ts'
+import type { Piece } from '../../job/index.ts'
+import type { Sealant } from '../../stock/index.ts'
+import { act, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
-import { namesOf, step, WAIT, WORK } from '../buildingOrder.ts'
-import type { BuiltMould } from '../method.ts'
-import { type BuildStep, planOf } from '../types.ts'
+import { build, eachCast, namesOf, WAIT, WORK } from '../buildingOrder.ts'
+import { type BowRow, planOf, type ScrewRow, type SealantRow } from '../types.ts'
 import { sealantReady } from './fixings.ts'
-import { openingKeyOf } from './knockoutChoice.ts'
 
 type Told = {
   readonly piece: Piece
-  readonly stock: Stock
-  readonly built: Omit<BuiltMould, 'order'>
+  readonly parts: readonly BarePart[]
+  readonly screws: readonly ScrewRow[]
+  readonly sealing: readonly SealantRow[]
+  readonly bowing: readonly BowRow[]
+  readonly sealant: Sealant
 }
 
 /** Knockouts from this size across get an air hole and handles, mm [own]. */
 const HANDLED = 60
 /** A joint this near the next knockout cannot be tooled once that one stands, mm [own]. */
 const REACH = 60
+/** What liners are cut full by, so that they press home, mm [own]. */
+const FULL = 1
 
-/** A board box from bare boards to ready to pour. */
-export function boxOrder({ piece, stock, built }: Told): BuildStep[] {
-  const { parts } = built
+/** Which opening's part a knockout or wrap is; null for what fills none. */
+const openingOf = ({ source }: BarePart) => (source.of === 'opening' ? source : null)
+const isOf = (part: BarePart, ...is: string[]): boolean => is.includes(openingOf(part)?.is ?? '')
+/** A board behind an apron that rises above the fill. */
+const isApronBack = (p: BarePart): boolean => p.source.of === 'apron' && p.pull[2] > 0
+
+/** The operation that fixes a part. */
+export const fixId = (part: Pick<BarePart, 'id'>): string => `fix/${part.id}`
+/** The operation after which blocks and knockouts have their shape. */
+export const SHAPED = 'laminate'
+/** What comes after the faces are waxed: formers that hang over them, and the bead where wax goes first. */
+export const afterWax = ({ mould }: Piece): string[] => [
+  'hang/formers',
+  ...(mould.bead === 'wax-first' ? ['run/bead'] : []),
+]
+
+/** A board box from bare boards to what can be waxed and filled. */
+export function boxBuilding({ piece, parts, screws, sealing, bowing, sealant }: Told): Operation[] {
   const of = (...roles: BarePart['role'][]) => parts.filter((p) => roles.includes(p.role))
-  const [base] = of('base')
+  const base = of('base')
   const strips = [...of('strip')].sort((a, b) => b.leaves - a.leaves)
-  const [skins, ribs, corners, knockouts, wraps, chamfers] = [
-    of('skin'),
-    of('rib'),
-    of('corner'),
-    of('knockout'),
-    of('wrap'),
-    of('chamfer'),
+  const [skins, ribs, corners, knockouts, wraps, chamfers, liners] = (
+    ['skin', 'rib', 'corner', 'knockout', 'wrap', 'chamfer', 'liner'] as const
+  ).map((role) => of(role)) as [
+    BarePart[],
+    BarePart[],
+    BarePart[],
+    BarePart[],
+    BarePart[],
+    BarePart[],
+    BarePart[],
   ]
-  const steps: BuildStep[] = []
+  const mirrored = piece.attitude.down === 'top'
+  const steps: Operation[] = []
+  const add = (...step: Parameters<typeof build>) => steps.push(build(...step))
+  const sided = strips.map(fixId)
+
   const cuts = parts.reduce((sum, p) => sum + p.layers.length, 0)
-  steps.push(
-    step(
-      'cut',
-      `Cut the list, the saw set once for each width: ${cuts} ${cuts === 1 ? 'piece' : 'pieces'}. Label each on its back.`,
-      [],
-      cuts * WORK.cut,
-    ),
-  )
+  add('cut/list', act('cut-list', { pieces: cuts }), [], { work: cuts * WORK.cut })
   const leaning = strips.filter((p) => p.bevels && p.bevels.edgeDeg !== 0)
   if (leaning.length > 0)
-    steps.push(
-      step(
-        'cut',
-        `Saw ${namesOf(leaning)} with the blade tilted for the edges first, then each end by its two angles: the blade’s tilt and the swing across the face. Try both on waste, and mark which face is in before the saw is set.`,
-        leaning,
-        leaning.length * WORK.cut * 2,
-      ),
+    add(
+      'saw/leaning',
+      act('saw-leaning', { names: namesOf(leaning) }),
+      leaning,
+      {
+        work: leaning.length * WORK.cut * 2,
+      },
+      ['cut/list'],
     )
   const laminated = [...knockouts, ...corners, ...of('former')].filter((p) => p.layers.length > 1)
   if (laminated.length > 0)
-    steps.push(
-      step(
-        'laminate',
-        `Laminate ${namesOf(laminated)}: glue, clamp, leave an hour; then trim to size.`,
-        laminated,
-        laminated.length * WORK.laminate,
-        WAIT.glue,
-      ),
+    add(
+      SHAPED,
+      act('laminate', { names: namesOf(laminated) }),
+      laminated,
+      { work: laminated.length * WORK.laminate, wait: WAIT.glue },
+      ['cut/list'],
     )
-  const raw = [...knockouts.filter((p) => p.layers.length > 0 && !p.id.endsWith('/disc')), ...corners]
-  if (raw.length > 0) steps.push(...sealEdges(piece, stock, raw, built.tapeLengthMm))
+  const shaped = laminated.length > 0 ? SHAPED : 'cut/list'
   const held = knockouts.filter(
-    (p) => p.layers.length > 0 && Math.min(p.lengthMm, p.widthMm) >= HANDLED && !p.id.endsWith('/disc'),
+    (p) => isOf(p, 'boards') && p.layers.length > 0 && Math.min(p.lengthMm, p.widthMm) >= HANDLED,
   )
   if (held.length > 0)
-    steps.push(
-      step(
-        'cut',
-        `Drill a thin air hole right through ${namesOf(held)}, waxed shut for the pour, and drive two screws into the top of each for handles: without air it holds like a sucker.`,
-        held,
-        held.length * WORK.place,
-      ),
+    add('drill/air', act('drill-air', { names: namesOf(held) }), held, { work: held.length * WORK.place }, [
+      shaped,
+    ])
+  add('mark/plan', act('mark-plan', { mirrored }), base, { work: 10 }, ['cut/list'])
+  const below =
+    screws.some((s) => s.from === 'below') ||
+    knockouts.some(
+      (p) => howFixed(p, piece) === 'screws' || howFixed(p, piece) === 'split' || isOf(p, 'disc'),
     )
-  if (base)
-    steps.push(
-      step(
-        'mark',
-        piece.attitude.down === 'top'
-          ? 'Mark the plan on the faced side of the base as the mould lies: a mirror image, the piece’s left on your right. Check it against the drawing, front towards you.'
-          : 'Mark the plan on the faced side of the base as it will stand, front towards you.',
-        [base],
-        10,
-      ),
-    )
+  if (below) add('lay/bearers', act('lay-on-bearers', {}), base, { work: 5 }, ['mark/plan'])
+  const ready = below ? 'lay/bearers' : 'mark/plan'
+
   for (const strip of strips) {
-    const row = built.screws.find((s) => s.partId === strip.id)
-    steps.push(
-      step(
-        'fix',
-        `Fix ${strip.name} to the base${row ? `: ${row.count} screws in pilot holes, placed as listed` : ''}; faced side in.`,
-        [strip],
-        WORK.place + (row?.count ?? 0) * WORK.screw,
-      ),
+    const row = screws.find((s) => s.partId === strip.id && s.where !== 'corners')
+    // What laps over it is put on after it.
+    const lapped = strips.filter((s) => strip.id !== s.id && s.leavesAfter?.includes(strip.id))
+    add(
+      fixId(strip),
+      act('fix-side', {
+        name: strip.name,
+        screws: row?.count ?? 0,
+        from: !row ? 'none' : row.from === 'below' ? 'below' : 'side',
+      }),
+      [strip],
+      { work: WORK.place + (row?.count ?? 0) * WORK.screw },
+      [ready, ...lapped.map(fixId), ...(leaning.includes(strip) ? ['saw/leaning'] : [])],
     )
   }
-  const cornerScrews = built.screws.find((s) => s.where === 'corners')
+  const cornerScrews = screws.find((s) => s.where === 'corners')
   if (cornerScrews)
-    steps.push(
-      step(
-        'fix',
-        `A screw at each corner, ${cornerScrews.count} in all.`,
-        strips,
-        cornerScrews.count * WORK.screw,
-      ),
+    add(
+      'screw/corners',
+      act('screw-corners', { screws: cornerScrews.count }),
+      strips,
+      { work: cornerScrews.count * WORK.screw },
+      sided,
     )
-  if (ribs.length > 0)
-    steps.push(
-      step(
-        'fix',
-        `Screw the ribs to base and strips, then bend ${namesOf(skins)} into them and tack to each rib.`,
-        [...ribs, ...skins],
-        ribs.length * WORK.place + skins.length * 20,
-      ),
+  if (skins.length > 0)
+    add(
+      'bend/skins',
+      act('bend-skins-to-ribs', { names: namesOf(skins) }),
+      [...ribs, ...skins],
+      { work: ribs.length * WORK.place + skins.length * 20 },
+      [ready, ...sided],
     )
   if (corners.length > 0)
-    steps.push(
-      step('fix', `Glue in ${namesOf(corners)}.`, corners, corners.length * WORK.place, WAIT.hotGlue),
+    add(
+      'glue/corners',
+      act('glue-in-corners', { names: namesOf(corners) }),
+      corners,
+      { work: corners.length * WORK.place, wait: WAIT.hotGlue },
+      [shaped, ready, ...sided],
     )
   if (chamfers.length > 0)
-    steps.push(
-      step(
-        'fix',
-        `Stick the chamfer strips in: ${namesOf(chamfers)}.`,
-        chamfers,
-        chamfers.length * WORK.place,
-      ),
+    add(
+      'stick/chamfers',
+      act('stick-chamfers', { names: namesOf(chamfers) }),
+      chamfers,
+      { work: chamfers.length * WORK.place },
+      [ready, ...sided, ...knockouts.filter(isSet).map(fixId)],
     )
-  const liners = of('liner')
-  if (liners.length > 0)
-    steps.push(
-      step(
-        'fix',
-        `Stick ${namesOf(liners)} to ${liners.length === 1 ? 'its strip' : 'their strips'}, texture in, cut ${inText(1)} full and pressed home; mitre where two meet.`,
-        liners,
-        liners.length * WORK.place * 2,
-      ),
+  const sideLiners = liners.filter((p) => p.source.of === 'side')
+  if (sideLiners.length > 0)
+    add(
+      'stick/side-liners',
+      act('stick-side-liners', { names: namesOf(sideLiners), fullMm: FULL }),
+      sideLiners,
+      { work: sideLiners.length * WORK.place * 2 },
+      sided,
     )
   const formers = of('former').filter((p) => !isApronBack(p))
-  // Pieces of one former: the first has its id, the others a number after it.
-  const joined = formers.filter(
-    (p) => formers.some((q) => q.id === `${p.id}/2`) || formers.some((q) => p.id.startsWith(`${q.id}/`)),
+  const pieces = formers.filter(
+    (p) => (p.source.of === 'feature' || p.source.of === 'ground') && p.source.count > 1,
   )
-  if (joined.length > 0)
-    steps.push(
-      step(
-        'fix',
-        `Glue up ${namesOf(joined)} on a flat board, fill the joints and sand them flush.`,
-        joined,
-        joined.length * WORK.place * 3,
-        WAIT.hotGlue,
-      ),
-    )
+  if (pieces.length > 0)
+    add('glue-up/formers', act('glue-up-formers', { names: namesOf(pieces) }), pieces, {
+      work: pieces.length * WORK.place * 3,
+      wait: WAIT.hotGlue,
+    })
+  const glued = pieces.length > 0 ? ['glue-up/formers'] : []
   const [hung, laid] = [formers.filter((p) => p.pull[2] > 0), formers.filter((p) => p.pull[2] <= 0)]
   if (laid.length > 0)
-    steps.push(
-      step(
-        'fix',
-        `Stick ${namesOf(laid)} to the base${piece.attitude.down === 'top' ? ', mirrored' : ''}, sealed at every edge.`,
-        laid,
-        laid.length * WORK.place * 2,
-        WAIT.hotGlue,
-      ),
-    )
-  if (hung.length > 0)
-    steps.push(
-      step(
-        'fix',
-        `Hang ${namesOf(hung)} from a bridge across the sides, at its depth.`,
-        hung,
-        hung.length * WORK.place * 3,
-      ),
+    add(
+      'stick/formers',
+      act('stick-formers', { names: namesOf(laid), mirrored }),
+      laid,
+      { work: laid.length * WORK.place * 2, wait: WAIT.hotGlue },
+      [ready, shaped, ...glued],
     )
   const backs = of('former').filter(isApronBack)
   if (backs.length > 0)
+    add(
+      'try/apron-backs',
+      act('try-apron-backs', { names: namesOf(backs) }),
+      backs,
+      { work: backs.length * WORK.place * 3 },
+      sided,
+    )
+  steps.push(...placeKnockouts(piece, knockouts, wraps, [ready, shaped, ...sided]))
+  const metres = sealing.reduce((sum, r) => sum + r.lengthMm, 0) / 1000
+  const fixed = steps.filter((s) => s.code !== 'cut-list').map((s) => s.id)
+  if (metres > 0)
+    add(
+      'run/bead',
+      act('run-bead', { lengthM: metres, waxFirst: piece.mould.bead === 'wax-first' }),
+      parts.filter((p) => p.role === 'sealant'),
+      { work: metres * WORK.beadPerM, wait: sealantReady(sealing, sealant) },
+      fixed,
+    )
+  const braces = bowing.reduce((sum, b) => sum + b.bracesMm.length, 0)
+  if (piece.mould.braceSpacing !== null && braces > 0)
+    add('brace/tops', act('brace-tops', { braces }), strips, { work: braces * WORK.place }, fixed)
+  add(
+    'check/plan',
+    act('check-plan', { mirrored, screwed: screws.length > 0 || below }),
+    [],
+    { work: 10 },
+    fixed,
+  )
+  if (hung.length > 0)
     steps.push(
-      step(
-        'fix',
-        `Screw ${namesOf(backs)} to bridges across the sides, ${backs.length === 1 ? 'its foot' : 'their feet'} on the strike-off line, and try the whole in place. ${backs.length === 1 ? 'It is' : 'They are'} set once the slab is filled and stiff enough not to slump under the apron, and wet enough to bond.`,
-        backs,
-        backs.length * WORK.place * 3,
+      eachCast(
+        build(
+          'hang/formers',
+          act('hang-formers', { names: namesOf(hung) }),
+          hung,
+          { work: hung.length * WORK.place * 3 },
+          [...sided, ...glued],
+        ),
       ),
     )
-  const bead = built.sealant.reduce((sum, r) => sum + r.lengthMm, 0) / 1000
-  const waxFirst = piece.mould.bead === 'wax-first'
-  if (waxFirst)
-    steps.push(
-      step(
-        'wax',
-        'Wax the faces before the bead: what is wiped away peels off them. Keep wax out of the joints themselves.',
-        [...(base ? [base] : []), ...strips],
-        WORK.wax,
-      ),
-    )
-  steps.push(...placeKnockouts(knockouts, wraps, piece.mould.holdBy))
-  const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
-  if (bead > 0)
-    steps.push(
-      step(
-        'seal',
-        `Run and tool the sealant in every joint that is left. ${waxFirst ? 'Then leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
-        parts.filter((p) => p.role === 'sealant'),
-        bead * WORK.beadPerM,
-        sealant ? sealantReady(built.sealant, sealant) : 0,
-      ),
-    )
-  if (piece.mould.braceSpacing !== null && built.bowing.some((b) => b.bracesMm.length > 0))
-    steps.push(
-      step(
-        'brace',
-        `Brace the tops: ${built.bowing.reduce((sum, b) => sum + b.bracesMm.length, 0)} in all, before it is filled.`,
-        strips,
-        built.bowing.reduce((sum, b) => sum + b.bracesMm.length, 0) * WORK.place,
-      ),
-    )
-  steps.push(lastLook(piece))
   return steps
 }
 
-/** Raw edges are taped or lacquered while they can be got at: before anything is fixed. */
-function sealEdges(piece: Piece, stock: Stock, raw: readonly BarePart[], tapeLengthMm: number): BuildStep[] {
-  const agent = stock.agents.find((a) => a.id === piece.release.edgeSeal)
-  const metres = tapeLengthMm / 1000
-  if (agent?.kind === 'packing-tape' || !agent)
-    return [
-      step(
-        'tape',
-        `Tape the raw edges of ${namesOf(raw)}, over the top too, before they are fixed.`,
-        raw,
-        metres * WORK.tapePerM,
-      ),
-    ]
-  return [
-    step(
-      'lacquer',
-      `Seal the raw edges of ${namesOf(raw)} with ${agent.name}, ${agent.coats} ${agent.coats === 1 ? 'coat' : 'coats'}, before they are fixed. It must be hard right through before wax.`,
-      raw,
-      raw.length * WORK.place * agent.coats,
-      agent.coats * agent.waitMinutes + agent.readyMinutes,
-    ),
-  ]
-}
+/** Parts of a knockout that are fixed by themselves: the wedge and second half of a split one stand with the first. */
+const isSet = (knockout: BarePart): boolean => !isOf(knockout, 'wedge', 'second half', 'disc')
 
-/** A board behind an apron that rises above the fill. */
-const isApronBack = (p: BarePart): boolean => p.id.startsWith('apron/') && p.pull[2] > 0
+type How = 'split' | 'tube' | 'foam' | 'glue' | 'weight' | 'screws'
 
-/** A knockout's parts by the opening they fill, the wedge of a split one left out. */
-const setDown = (knockouts: readonly BarePart[]): BarePart[] =>
-  knockouts.filter((k) => !k.id.endsWith('/wedge') && !k.id.endsWith('/second') && !k.id.endsWith('/disc'))
-
-/** How a knockout is fixed, by what it is made of. */
-function setText(knockout: BarePart, wrapped: boolean, by: MouldChoice['holdBy']): string {
-  const wrap = wrapped ? ', its wrap on' : ''
-  if (knockout.id.endsWith('/first'))
-    return `Stand both halves and the wedge of ${knockout.name.replace(', first half', '')} on their mark, wide end ${knockout.pull[2] < 0 ? 'down' : 'up'}, taped round as one${wrap}; screw the halves down from below, never the wedge. Grease the wedge.`
-  if (knockout.displaces !== undefined)
-    return `Screw the centring disc of ${knockout.name} to its mark, slip the slit and taped tube over it${wrap}, and weigh or strap it down: card floats.`
-  if (knockout.layers.length === 0)
-    return `Stick ${knockout.name} down on its mark with spray adhesive${wrap} and hold it from above: foam floats.`
-  if (by === 'glue')
-    return `Glue ${knockout.name} down on its mark${wrap}, as much glue as listed; measure it from two sides again before it sets.`
-  if (by === 'weight')
-    return `Seal ${knockout.name} down on its mark${wrap} under a bridge that bears the weight listed; measure it from two sides again.`
-  return `Screw ${knockout.name} down from below on its mark${wrap}; measure it from two sides again.`
+/** How a knockout is fixed, by what it is made of and what was chosen to hold. */
+export function howFixed(knockout: BarePart, { mould }: Piece): How {
+  const is = openingOf(knockout)?.is
+  if (is === 'first half' || is === 'second half' || is === 'wedge') return 'split'
+  if (is === 'tube' || is === 'disc') return 'tube'
+  if (is === 'foam') return 'foam'
+  return mould.holdBy
 }
 
 /** The largest first; one is sealed round before a smaller one stands so near that no finger goes between. */
 function placeKnockouts(
+  piece: Piece,
   knockouts: readonly BarePart[],
   wraps: readonly BarePart[],
-  by: MouldChoice['holdBy'],
-): BuildStep[] {
-  const bySize = setDown(knockouts).sort((a, b) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm)
+  ready: readonly string[],
+): Operation[] {
+  const bySize = knockouts.filter(isSet).sort((a, b) => b.lengthMm * b.widthMm - a.lengthMm * a.widthMm)
   const placed: BarePart[] = []
   const sealed = new Set<string>()
-  const steps: BuildStep[] = []
+  const steps: Operation[] = []
   for (const knockout of bySize) {
+    const own = openingOf(knockout)!
+    const whole = knockouts.filter((k) => openingOf(k)?.key === own.key)
     const near = placed.filter((p) => !sealed.has(p.id) && gapBetween(p, knockout) < REACH)
+    const before: string[] = []
     if (near.length > 0) {
       for (const p of near) sealed.add(p.id)
+      const id = `bead/round/${near.map((p) => p.id).join('+')}`
+      before.push(id)
       steps.push(
-        step(
-          'seal',
-          `Seal round ${namesOf(near)} now: ${knockout.name} will stand too near to reach it.`,
+        build(
+          id,
+          act('bead-round', { names: namesOf(near), next: knockout.name }),
           near,
-          near.length * WORK.place,
+          { work: near.length * WORK.place },
+          near.map(fixId),
         ),
       )
     }
-    const wrap = wraps.find((w) => w.id === `wrap/${openingKeyOf(knockout.id)}`)
+    const wrap = wraps.find((w) => openingOf(w)?.key === own.key)
+    if (wrap) {
+      const id = `wrap/${knockout.id}`
+      before.push(id)
+      steps.push(
+        build(
+          id,
+          act('wrap-knockout', { name: knockout.name, wrapMm: piece.mould.wrap }),
+          [...whole, wrap],
+          {
+            work: WORK.place,
+          },
+          ready.filter((r) => r === SHAPED || r === 'cut/list'),
+        ),
+      )
+    }
     steps.push(
-      step(
-        'fix',
-        setText(knockout, wrap !== undefined, by),
-        wrap ? [knockout, wrap] : [knockout],
-        WORK.place + 4,
+      build(
+        fixId(knockout),
+        act('fix-knockout', {
+          name: knockout.name,
+          how: howFixed(knockout, piece),
+          wide: knockout.pull[2] < 0 ? 'down' : 'up',
+        }),
+        wrap ? [...whole, wrap] : whole,
+        { work: WORK.place + 4 },
+        [...ready, ...before, ...placed.map(fixId)],
       ),
     )
     placed.push(knockout)
@@ -319,11 +310,3 @@ function gapBetween(a: BarePart, b: BarePart): number {
     Math.max(0, m[0] - n[1], n[0] - m[1])
   return Math.hypot(apart(p.x, q.x), apart(p.y, q.y))
 }
-
-const lastLook = (piece: Piece): BuildStep =>
-  step(
-    'check',
-    `Last look before it is waxed and filled: level, every knockout fast and at its height, no screw point through, ${piece.attitude.down === 'top' ? 'the plan a mirror image of the piece' : 'the plan as the piece will stand'}.`,
-    [],
-    10,
-  )

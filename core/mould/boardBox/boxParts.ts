@@ -60,6 +60,7 @@ function basePart({ base, baseUnder, baseLow }: BoxPlan, board: Board): BarePart
   return barePart({
     id: 'base',
     role: 'base',
+    source: { of: 'cast' },
     name: 'base',
     boardId: board.id,
     lengthMm: base.length,
@@ -104,12 +105,16 @@ function stripPart(strip: BoxPlan['strips'][number], low: number, board: Board):
   const shared = {
     id: `strip/${side}`,
     role: 'strip' as const,
-    name: side === 'left' || side === 'right' ? `${side} end` : sideWords(side),
+    source: { of: 'side' as const, side },
+    ...(side === 'left' || side === 'right'
+      ? { name: `${side} end`, together: 'ends' }
+      : { name: sideWords(side) }),
     boardId: board.id,
     thicknessMm: board.thickness,
     layers: oneLayer(board),
     pull: strip.pull,
     leaves: strip.leaves,
+    leavesAfter: strip.under.map((s) => `strip/${s}`),
   }
   const insideLengthMm = strip.sideLength + start.inside + end.inside
   const kinds = { startKind: start.kind, endKind: end.kind, insideLengthMm }
@@ -171,6 +176,7 @@ function cornerPart(
   return barePart({
     id: `corner/${id}`,
     role: 'corner',
+    source: { of: 'corner', corner: id, is: hollow ? 'block' : 'post' },
     name: `${id.replaceAll('-', ' ')} corner ${hollow ? 'block' : 'post'}`,
     lengthMm: length,
     widthMm: width,

@@ -13,7 +13,7 @@ import { OUTLINE_NAMES } from '../../piece/index.ts'
 import { type BentSide, bentSides, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
 import { type Lean, type LeaningStrip, leanInset, leaningStrips, leans, UPRIGHT } from './leaning.ts'
-import { leavingOrder, stripPull } from './leaving.ts'
+import { lapsOver, leavingOrder, stripPull } from './leaving.ts'
 import { boxStrips, type Strip, stripLoop } from './strips.ts'
 
 export type BoxPlan = {
@@ -30,6 +30,8 @@ export type BoxPlan = {
     readonly loop: Loop
     readonly pull: Vector
     readonly leaves: number
+    /** Sides whose strips lap over this one and leave before it. */
+    readonly under: readonly SideId[]
     readonly high: number
     /** How it is cut and stands where sides lean; null in an upright box. */
     readonly leaning: LeaningStrip | null
@@ -69,6 +71,7 @@ export function boxPlan(
   const across = (side: SideId) => sides(side) * Math.hypot(1, leanOf(side).slope)
   const strips = boxStrips(foot, across, choice)
   const order = leavingOrder(strips)
+  const laps = lapsOver(strips)
   const stripLow = wrap ? -base : 0
   const stands = leaning
     ? leaningStrips(path, sides, choice, leanOf, (side) => [stripLow, highOf(side)])
@@ -107,6 +110,8 @@ export function boxPlan(
       leaning: stands?.get(strip.side) ?? null,
       pull: stripPull(strips, i),
       leaves: order.indexOf(i),
+      // In a ring of laps the one it is begun at is under nothing any more.
+      under: [...laps[i]!].filter((j) => order.indexOf(j) < order.indexOf(i)).map((j) => strips[j]!.side),
     })),
   }
 }

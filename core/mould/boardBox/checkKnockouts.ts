@@ -3,13 +3,13 @@ import type { Stock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { finding } from '../checkMould.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { knockoutKind, MOST_WRAP, openingKeyOf, plugFor, tubeFor } from './knockoutChoice.ts'
+import { knockoutKind, MOST_WRAP, plugFor, tubeFor } from './knockoutChoice.ts'
 
 /** What is wrong with what makes the openings, and with the blocks that are glued up. */
 export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): Finding[] {
   const findings: Finding[] = []
   for (const part of parts) {
-    const built = part.role === 'knockout' || part.role === 'corner' || part.id === 'apron/floor'
+    const built = part.role === 'knockout' || part.role === 'corner' || part.source.of === 'apron'
     const stacked = part.boardId === null && (part.role !== 'knockout' || isStacked(piece, part))
     if (!built || !stacked || part.laminate?.fits) continue
     const all: Change[] = piece.mould.knockoutBoards
@@ -53,7 +53,7 @@ export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], sto
 }
 
 /** The opening a knockout fills; those of a pattern are numbered. */
-const openingIdOf = (part: BarePart): string => openingKeyOf(part.id).replace(/\.\d+$/, '')
+const openingIdOf = ({ source }: BarePart): string => (source.of === 'opening' ? source.openingId : '')
 
 /** Whether a knockout is glued up from boards: foam is not, and a tube only where none fits. */
 const isStacked = (piece: BoxedSlab, part: BarePart): boolean => {

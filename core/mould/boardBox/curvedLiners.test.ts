@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { arcByRise, measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import { type CornerOfPath, plainSide, type Side, type SlabPiece } from '../../job/index.ts'
 import { planPieceStation, pouredLoop, pouredPlacement } from '../../piece/index.ts'
-import { BEAD, testSlab, testStock } from '../../testPiece.ts'
+import { BEAD, testSlab, testStock } from '../../testing/testPiece.ts'
 import { prism } from '../bareParts.ts'
 import { planMouldStation, whyNoMould } from '../index.ts'
 

@@ -6,9 +6,11 @@ import {
   type PieceGeometry,
   pouredPlacement,
   sidesOf,
+  sideWords,
   slabBody,
 } from '../../piece/index.ts'
 import { type BarePart, barePart, DOWN } from '../bareParts.ts'
+import type { PartSource } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { boxedOpenings, perimeterOf, sideLength } from './boxFigures.ts'
 
@@ -27,6 +29,7 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
   const part = (
     id: string,
     role: 'sealant' | 'chamfer',
+    source: PartSource,
     name: string,
     size: number,
     length: number,
@@ -39,7 +42,17 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
       solid: { kind: 'difference', from, minus: [less, ...hollows] },
     }
     parts.push(
-      barePart({ id, role, name, lengthMm: length, widthMm: size, thicknessMm: size, pull: DOWN, recipe }),
+      barePart({
+        id,
+        role,
+        source,
+        name,
+        lengthMm: length,
+        widthMm: size,
+        thicknessMm: size,
+        pull: DOWN,
+        recipe,
+      }),
     )
   }
   /** The heights, as placed, that an edge of this size reaches from the face that is down. */
@@ -61,16 +74,32 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
     return { ...slabBody(bare, []), low, high }
   }
   let done: ReadonlySet<string> = new Set()
-  const ease = (id: string, role: 'sealant' | 'chamfer', name: string, added: readonly SideId[]) => {
+  const ease = (
+    id: string,
+    role: 'sealant' | 'chamfer',
+    source: PartSource,
+    name: string,
+    added: readonly SideId[],
+  ) => {
     const next = new Set([...done, ...added])
     const length = added.reduce((sum, s) => sum + sideLength(piece, s), 0)
-    part(id, role, name, Math.max(...added.map((s) => sizeOf(piece, s))), length, eased(done), eased(next))
+    part(
+      id,
+      role,
+      source,
+      name,
+      Math.max(...added.map((s) => sizeOf(piece, s))),
+      length,
+      eased(done),
+      eased(next),
+    )
     done = next
   }
   const beaded = sides.filter((s) => edgeOf(s).kind === 'bead')
-  if (beaded.length > 0) ease('sealant/outline', 'sealant', 'sealant bead', beaded)
+  if (beaded.length > 0) ease('sealant/outline', 'sealant', { of: 'outline' }, 'sealant bead', beaded)
   for (const side of sides)
-    if (edgeOf(side).kind === 'chamfer') ease(`chamfer/${side}`, 'chamfer', `${side} chamfer strip`, [side])
+    if (edgeOf(side).kind === 'chamfer')
+      ease(`chamfer/${side}`, 'chamfer', { of: 'side', side }, `${sideWords(side)} chamfer strip`, [side])
   for (const placed of boxedOpenings(geometry)) {
     const opening = piece.openings.find((o) => o.id === placed.openingId)!
     const edge = opening.rim[down]
@@ -84,7 +113,17 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
         ...zone(edge.size),
       )
     const name = role === 'sealant' ? `${placed.name} rim bead` : `${placed.name} rim chamfer`
-    part(`${role}/opening/${placed.key}`, role, name, edge.size, perimeterOf(placed), plug(true), plug(false))
+    const source: PartSource = { of: 'opening', openingId: opening.id, key: placed.key, is: 'rim' }
+    part(
+      `${role}/opening/${placed.key}`,
+      role,
+      source,
+      name,
+      edge.size,
+      perimeterOf(placed),
+      plug(true),
+      plug(false),
+    )
   }
   return parts
 }

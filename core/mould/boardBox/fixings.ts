@@ -1,7 +1,7 @@
 import type { Edge } from '../../job/index.ts'
 import { screwPull } from '../../mechanics/index.ts'
 import { outlinePath, type PieceGeometry, sidesOf } from '../../piece/index.ts'
-import type { Board, Mix, Sealant } from '../../stock/index.ts'
+import type { Board, FreshMix, Sealant } from '../../stock/index.ts'
 import { GRAVITY } from '../../units/convert.ts'
 import type { BarePart } from '../bareParts.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
@@ -23,7 +23,7 @@ export function screwSpacing(
   piece: BoxedSlab,
   base: Board,
   side: Board,
-  mix: Mix,
+  mix: FreshMix,
 ): { spacing: number; holds: boolean } {
   const joint = {
     school: piece.mould.school === 'wrap' ? ('wrap' as const) : ('stand' as const),
@@ -55,7 +55,10 @@ export function screwRows(
   return strips
     .map((strip): ScrewRow => {
       const inside = strip.bevels?.insideLengthMm ?? strip.lengthMm
-      const own = Math.min(inside, sideLength(piece, strip.id.replace('strip/', '')))
+      const own = Math.min(
+        inside,
+        strip.source.of === 'side' ? sideLength(piece, strip.source.side) : strip.lengthMm,
+      )
       const lead = Math.max(0, strip.bevels?.leadMm ?? 0)
       const run = Math.max(0, own - 2 * END)
       const count = Math.max(2, Math.ceil(run / Math.max(END, spacing) - 1e-9) + 1)
@@ -69,6 +72,7 @@ export function screwRows(
         count,
         spacingMm: step,
         positionsMm: positions,
+        from: piece.mould.school === 'wrap' ? 'outside' : 'below',
       }
     })
     .concat(depth > CORNER_SCREW_DEPTH && strips.length > 0 ? cornerScrews(depth, strips, side) : [])
@@ -82,6 +86,7 @@ const cornerScrews = (depth: number, strips: readonly BarePart[], side: Board): 
     count: strips.length,
     spacingMm: 0,
     positionsMm: [depth / 2],
+    from: 'outside',
   },
 ]
 

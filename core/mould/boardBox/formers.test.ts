@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { measureLoop, measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import { type Lettering, newOpening, type Panel, type SlabPiece } from '../../job/index.ts'
 import { holdFonts, LETTER_FONTS, planPieceStation } from '../../piece/index.ts'
-import { testBasin, testSlab, testStock } from '../../testPiece.ts'
+import { says } from '../../testing/says.ts'
+import { testBasin, testSlab, testStock } from '../../testing/testPiece.ts'
+import { partIdsOf } from '../../work/index.ts'
 import { planMouldStation, whyNoMould } from '../index.ts'
 
 const kernel = await openKernel({ coarser: 4 })
@@ -111,7 +113,7 @@ describe('formers in a board box', () => {
     // Strips stand as high as the raised work asks.
     const strip = station!.figures.parts.find((p) => p.role === 'strip')!
     expect(strip.widthMm).toBeCloseTo(depth + 18, 6)
-    const text = station!.figures.build.steps.map((s) => s.text).join(' ')
+    const text = says(station!.operations).join(' ')
     for (const former of formers) expect(text).toContain(former.name)
     expect(plan(piece, true).station!.parts.map((p) => p.id)).toEqual(station!.parts.map((p) => p.id))
   })
@@ -179,8 +181,8 @@ describe('formers in a board box', () => {
         true,
       ])
     }
-    const glued = station!.figures.build.steps.filter((s) => s.text.startsWith('Glue up'))
-    expect(glued.map((s) => s.partIds)).toEqual(formers.length > 1 ? [formers.map((p) => p.id)] : [])
+    const glued = station!.operations.filter((op) => op.code === 'glue-up-formers')
+    expect(glued.map(partIdsOf)).toEqual(formers.length > 1 ? [formers.map((p) => p.id)] : [])
   })
   it('printed: a wall and a lattice, each as its solid is, flat side down, or told that it is over the bed', () => {
     const printed = (piece: SlabPiece, patch: Partial<SlabPiece['mould']> = {}) =>

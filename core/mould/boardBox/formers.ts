@@ -39,6 +39,7 @@ export function formers(
       barePart({
         id: 'former/ground',
         role: 'former',
+        source: { of: 'ground', n: 1, count: 1 },
         name: 'ground board round the raised work',
         lengthMm: size.max[0] - size.min[0],
         widthMm: size.max[1] - size.min[1],
@@ -71,6 +72,7 @@ export function formers(
       barePart({
         id: `former/${feature.id}`,
         role: 'former',
+        source: { of: 'feature', featureId: feature.id, n: 1, count: 1 },
         name: hung ? `${feature.name} former, hung from above` : `${feature.name} former`,
         pull: hung ? UP : DOWN,
         mass: { volume: own(feature.volume, recipe), kgPerM3: KG_PER_M3 },

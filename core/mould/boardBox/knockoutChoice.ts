@@ -5,8 +5,6 @@ export type KnockoutKind = MouldChoice['knockoutKinds'][string]
 
 /** Wrap that makes up the difference between a tube and its opening is at most this thick, mm [own]. */
 export const MOST_WRAP = 12
-/** The part of a name that tells the opening of a knockout or its wrap. */
-export const openingKeyOf = (partId: string): string => partId.split('/')[1] ?? ''
 
 /** What an opening is made by where the maker named nothing. */
 export const knockoutKind = (mould: MouldChoice, openingId: string): KnockoutKind =>

@@ -19,6 +19,7 @@ import {
 } from '../../piece/index.ts'
 import type { Board, Tube } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, UP } from '../bareParts.ts'
+import type { PartSource } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { boxedOpenings } from './boxFigures.ts'
 import type { BoxStock } from './boxStock.ts'
@@ -68,8 +69,11 @@ function knockoutOf(
   // A straight one may go either way; one with draft goes out by its wide end.
   const pull = opening.draftDeg !== 0 && opening.on === attitude.down ? DOWN : UP
   const inner = body(wrap, `knockout/${key}`)
+  const from = (is: OpeningPart): PartSource => ({ of: 'opening', openingId: opening.id, key, is })
   const shared = {
     role: 'knockout' as const,
+    source: from('boards'),
+    together: `${opening.name} knockouts`,
     lengthMm: length,
     widthMm: width,
     thicknessMm: high - low,
@@ -78,11 +82,18 @@ function knockoutOf(
   const solid = whole(inner, { ...shared, id: `knockout/${key}`, name: `${placed.name} knockout` })
   const parts =
     tube !== null
-      ? tubeParts(solid, tube, boreOf(tube, placed, piece, geometry), stock.base)
+      ? tubeParts(
+          { ...solid, source: from('tube') },
+          from('disc'),
+          tube,
+          boreOf(tube, placed, piece, geometry),
+          stock.base,
+        )
       : kind === 'foam'
         ? [
             {
               ...solid,
+              source: from('foam'),
               name: `${placed.name} foam knockout`,
               mass: { volume: inner.volume, kgPerM3: foamOf(stock) },
             },
@@ -91,6 +102,7 @@ function knockoutOf(
           ? [
               {
                 ...solid,
+                source: from('plug'),
                 name: `${placed.name} plug, ${bought.name}`,
                 mass: { volume: inner.volume, kgPerM3: KG_PER_M3.plug },
               },
@@ -110,6 +122,7 @@ function knockoutOf(
     barePart({
       id: `wrap/${key}`,
       role: 'wrap',
+      source: from('wrap'),
       name: `${placed.name} wrap`,
       lengthMm: ol,
       widthMm: ow,
@@ -169,7 +182,11 @@ function bodyOf(
   }
 }
 
-type Told = Pick<BarePart, 'id' | 'role' | 'name' | 'lengthMm' | 'widthMm' | 'thicknessMm' | 'pull'>
+type OpeningPart = Extract<PartSource, { of: 'opening' }>['is']
+type Told = Pick<
+  BarePart,
+  'id' | 'role' | 'source' | 'name' | 'lengthMm' | 'widthMm' | 'thicknessMm' | 'pull'
+>
 
 const whole = ({ recipe, volume, straight }: Body, told: Told): BarePart =>
   barePart({ ...told, recipe, ...(!straight && { foot: null, mass: { volume, kgPerM3: 0 } }) })
@@ -184,12 +201,12 @@ const boreOf = (tube: Tube, placed: PlacedOpening, { attitude }: BoxedSlab, geom
   )
 
 /** A tube on end over a disc that is screwed to the base; the wrap outside it makes up its size. */
-function tubeParts(part: BarePart, tube: Tube, bore: Loop, board: Board): BarePart[] {
+function tubeParts(part: BarePart, disc: PartSource, tube: Tube, bore: Loop, board: Board): BarePart[] {
   if (part.recipe.kind !== 'prism') return [part]
   const { low, high } = part.recipe
   const outside = tube.inside + 2 * tube.wall
   const area = (Math.PI / 4) * (outside ** 2 - tube.inside ** 2)
-  const disc = Math.min(board.thickness, high - low)
+  const thick = Math.min(board.thickness, high - low)
   return [
     {
       ...part,
@@ -201,15 +218,16 @@ function tubeParts(part: BarePart, tube: Tube, bore: Loop, board: Board): BarePa
     barePart({
       id: `${part.id}/disc`,
       role: 'knockout',
+      source: disc,
       name: `${part.name}, centring disc`,
       boardId: board.id,
       lengthMm: tube.inside,
       widthMm: tube.inside,
-      thicknessMm: disc,
+      thicknessMm: thick,
       layers: oneLayer(board),
       pull: part.pull,
       displaces: 0,
-      recipe: prism(bore, low, low + disc, `${part.id}/disc`),
+      recipe: prism(bore, low, low + thick, `${part.id}/disc`),
     }),
   ]
 }

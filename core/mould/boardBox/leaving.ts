@@ -26,6 +26,20 @@ function outward({ from, to, sideLength }: Strip): Point {
  * of laps has no first: it is begun where the plan begins.
  */
 export function leavingOrder(strips: readonly Strip[]): number[] {
+  const before = lapsOver(strips)
+  const order: number[] = []
+  const left = new Set(strips.keys())
+  while (left.size > 0) {
+    const free = [...left].filter((i) => [...before[i]!].every((j) => !left.has(j)))
+    const next = free[0] ?? [...left][0]!
+    order.push(next)
+    left.delete(next)
+  }
+  return order
+}
+
+/** Of each strip, those that lap over it or stand in its way: they leave before it. */
+export function lapsOver(strips: readonly Strip[]): ReadonlySet<number>[] {
   const n = strips.length
   const before: Set<number>[] = strips.map(() => new Set())
   for (let i = 0; i < n; i += 1) {
@@ -42,15 +56,7 @@ export function leavingOrder(strips: readonly Strip[]): number[] {
     if (toStart <= toEnd) before[i]!.add((i + n - 1) % n)
     if (toEnd <= toStart) before[i]!.add((i + 1) % n)
   }
-  const order: number[] = []
-  const left = new Set(strips.keys())
-  while (left.size > 0) {
-    const free = [...left].filter((i) => [...before[i]!].every((j) => !left.has(j)))
-    const next = free[0] ?? [...left][0]!
-    order.push(next)
-    left.delete(next)
-  }
-  return order
+  return before
 }
 
 /** How many strips on, this way, a row of mitred inside corners ends. */

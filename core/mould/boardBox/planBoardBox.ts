@@ -17,13 +17,15 @@ import {
 import { displacedBy, partDensity, partVolume } from '../partMass.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 import { asBoxed, type BoxedSlab, whyNoBox } from './boxedSlab.ts'
+import { boxFaces } from './boxFaces.ts'
 import { perimeterOf } from './boxFigures.ts'
-import { boxOrder } from './boxOrder.ts'
+import { boxOff } from './boxOff.ts'
+import { afterWax, boxBuilding } from './boxOrder.ts'
 import { boxParts } from './boxParts.ts'
 import { checkBox, checkBoxStock } from './checkBox.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
 import { formers } from './formers.ts'
-import { knockoutKind, openingKeyOf, plugFor, tubeFor } from './knockoutChoice.ts'
+import { knockoutKind, plugFor, tubeFor } from './knockoutChoice.ts'
 import { LIFE } from './life.ts'
 import { printedFormers } from './printedFormers.ts'
 
@@ -78,14 +80,22 @@ export const boardBoxMethod: MouldMethod = {
       LIFE[side.material],
       count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
     )
-    const built: Omit<BuiltMould, 'order'> = {
+    const screws = screwRows(piece, parts, base, side, spacing)
+    const sealing = sealantRows(piece, geometry)
+    const built: BuiltMould = {
       parts,
+      building: boxBuilding({ piece: any, parts, screws, sealing, bowing, sealant }),
+      afterRelease: afterWax(any),
+      off: boxOff(piece, parts, screws),
+      faces: boxFaces(pieceStation, parts, piece.poured.full, { base, side, skin }),
+      top: 'sides',
+      fillLater: parts.some((p) => p.source.of === 'apron' && p.source.side !== null) ? 'aprons' : null,
       materials: [...knockoutMaterials(piece, parts, stock), ...(printed?.materials ?? [])],
       prints: printed?.prints ?? [],
       lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
       alternatives: [],
-      screws: screwRows(piece, parts, base, side, spacing),
-      sealant: sealantRows(piece, geometry),
+      screws,
+      sealant: sealing,
       facts: formed.length > 0 ? formerFacts(formed) : [],
       holdDown: parts
         .filter((p) => p.role === 'knockout' || (p.role === 'former' && p.pull[2] > 0))
@@ -126,7 +136,7 @@ export const boardBoxMethod: MouldMethod = {
         ...(printed?.findings ?? []),
       ],
     }
-    return { built: { ...built, order: boxOrder({ piece: any, stock, built }) }, findings }
+    return { built, findings }
   },
 }
 
@@ -137,12 +147,20 @@ const measuredPart = (input: MethodInput, part: BarePart): BarePart =>
     : part
 const CUT: readonly SolidRecipe['kind'][] = ['trimmed', 'intersection', 'difference']
 
+/** The opening a part fills; those of a row share one. */
+const openingOf = (piece: BoxedSlab, { source }: BarePart) =>
+  source.of === 'opening' ? piece.openings.find((o) => o.id === source.openingId) : undefined
+
+/** Of the pieces of one knockout, the one that stands for it. */
+const isFirst = ({ source }: BarePart): boolean =>
+  source.of === 'opening' && ['boards', 'foam', 'tube', 'plug'].includes(source.is)
+
 /** Plugs by the piece; tube and foam for every cast that one mould is planned for: both are lost with it. */
 function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): MaterialRow[] {
   const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
   return parts.flatMap((part): MaterialRow[] => {
-    const opening = piece.openings.find((o) => o.id === openingKeyOf(part.id).replace(/\.\d+$/, ''))
-    if (part.role !== 'knockout' || part.id.split('/').length !== 2 || !opening) return []
+    const opening = openingOf(piece, part)
+    if (part.role !== 'knockout' || !isFirst(part) || !opening) return []
     const kind = knockoutKind(piece.mould, opening.id)
     const shape = opening.shape
     const tube =
@@ -219,7 +237,7 @@ const inLengths = (whole: number): number[] => {
 /** Card tube under knockouts, cut anew for each cast. */
 function tubeLengths(piece: BoxedSlab, parts: readonly BarePart[], { tubes }: Stock): StockLengths[] {
   const cut = parts.flatMap((part) => {
-    const opening = piece.openings.find((o) => o.id === openingKeyOf(part.id).replace(/\.\d+$/, ''))
+    const opening = openingOf(piece, part)
     const tubed = part.role === 'knockout' && part.displaces !== undefined && part.displaces > 0
     const shape = opening?.shape
     const tube = tubed && shape?.kind === 'round' ? tubeFor(shape.diameter, piece.mould.wrap, tubes) : null
@@ -247,7 +265,8 @@ const formerFacts = (formed: readonly BarePart[]): MouldFact[] => [
 const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {
   if (part.role === 'corner') return (Math.PI / 2) * part.lengthMm
   // A split one is taped round as one; a centring disc stands dry in its tube.
-  const taped = part.id.split('/').length === 2 || part.id.endsWith('/first')
-  const opening = taped ? openings.find((o) => o.key === openingKeyOf(part.id)) : undefined
+  const { source } = part
+  const taped = isFirst(part) || (source.of === 'opening' && source.is === 'first half')
+  const opening = taped && source.of === 'opening' ? openings.find((o) => o.key === source.key) : undefined
   return opening ? perimeterOf(opening) : 0
 }

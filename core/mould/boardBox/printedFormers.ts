@@ -126,10 +126,15 @@ function piecesOf({ kernel }: MethodInput, part: BarePart, cuts: readonly (reado
       }),
     )
   })
+  const { source } = part
   return bodies
     .filter((recipe) => kernel.withSolids((s) => s.solid(recipe).body.volume()) > LEAST)
-    .map((recipe, i) => ({
+    .map((recipe, i, all) => ({
       ...part,
+      source:
+        source.of === 'feature' || source.of === 'ground'
+          ? { ...source, n: i + 1, count: all.length }
+          : source,
       id: i === 0 ? part.id : `${part.id}/${i + 1}`,
       name: `${part.name}, piece ${i + 1}`,
       recipe,

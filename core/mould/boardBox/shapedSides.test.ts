@@ -10,7 +10,7 @@ import {
   type SlabPiece,
 } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
-import { BEAD, testSlab, testStock } from '../../testPiece.ts'
+import { BEAD, testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation, whyNoMould } from '../index.ts'
 import type { MouldPart } from '../types.ts'
 import { asBoxed } from './boxedSlab.ts'

@@ -63,6 +63,7 @@ export function linerParts(piece: BoxedSlab, path: readonly PathCorner[]): BareP
       barePart({
         id: `liner/${side}`,
         role: 'liner',
+        source: { of: 'side', side },
         name: `${sideWords(side)} liner`,
         lengthMm: length,
         widthMm: high * slope,
@@ -108,6 +109,7 @@ function curvedLiners(piece: BoxedSlab, path: readonly PathCorner[]): BarePart[]
       barePart({
         id: `liner/${side}`,
         role: 'liner',
+        source: { of: 'side', side },
         name: `${sideWords(side)} liner${run.kind === 'arc' ? ', bent' : ''}`,
         lengthMm,
         widthMm: high,
@@ -203,6 +205,7 @@ function apronBack(piece: BoxedSlab, path: readonly PathCorner[], side: SideId, 
   return barePart({
     id: `apron/${side}`,
     role: 'former',
+    source: { of: 'apron', side },
     name: `${sideWords(side)} apron back`,
     boardId: board.id,
     lengthMm: Math.max(...ends),
@@ -254,6 +257,7 @@ function builtUpFloor(
   return barePart({
     id: 'apron/floor',
     role: 'former',
+    source: { of: 'apron', side: null },
     name: 'built-up floor behind the aprons',
     lengthMm: length,
     widthMm: width,

@@ -84,9 +84,10 @@ export function splitKnockout(
   const key = placed.key
   const filled = body.volume / Math.max(1, l * w * (high - low))
   const wedgeVolume = Math.min(body.volume / 2, mean * across * (high - low) * Math.min(1, filled * 1.2))
+  const { source } = solid
   const part = (
     id: string,
-    name: string,
+    name: 'wedge' | 'first half' | 'second half',
     recipe: SolidRecipe,
     size2: readonly [number, number],
     volume: number,
@@ -96,6 +97,7 @@ export function splitKnockout(
       {
         ...solid,
         id: `knockout/${key}/${id}`,
+        source: source.of === 'opening' ? { ...source, is: name } : source,
         name: `${placed.name} knockout, ${name}`,
         lengthMm: size2[0],
         widthMm: size2[1],
@@ -121,7 +123,7 @@ export function splitKnockout(
     ...([1, -1] as const).map((s) =>
       part(
         s === 1 ? 'first' : 'second',
-        `${s === 1 ? 'first' : 'second'} half`,
+        s === 1 ? 'first half' : 'second half',
         trim(body.recipe, face(s), 'half'),
         [halfLong, across],
         rest,

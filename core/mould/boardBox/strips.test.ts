@@ -11,10 +11,10 @@ import {
   pathLoop,
   type Region,
 } from '../../geometry/index.ts'
-import { testKernel } from '../../geometry/testKernel.ts'
 import type { MouldChoice } from '../../job/index.ts'
 import { OUTLINE_NAMES } from '../../piece/index.ts'
-import { testSlab } from '../../testPiece.ts'
+import { testKernel } from '../../testing/testKernel.ts'
+import { testSlab } from '../../testing/testPiece.ts'
 import { boxPlan } from './boxPlan.ts'
 import { cornerBlocks } from './cornerBlocks.ts'
 import { interiorAngle } from './interiorAngle.ts'

@@ -1,9 +1,10 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
 import { inText } from '../../units/index.ts'
+import { act, inTurn } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import { rubberAmounts, rubberWall } from '../block/rubber.ts'
-import { step } from '../buildingOrder.ts'
+import { build, oneByOne, undo, WAIT } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
@@ -118,6 +119,7 @@ export const brushedMethod: MouldMethod = {
       return barePart({
         id: `jacket/${i + 1}`,
         role: 'jacket',
+        source: { of: 'shell', is: 'part', n: i + 1 },
         name: `jacket ${i + 1}`,
         lengthMm: body.length + 2 * (skin + wall + mould.flange),
         widthMm: body.width + 2 * (skin + wall + mould.flange),
@@ -135,6 +137,7 @@ export const brushedMethod: MouldMethod = {
       barePart({
         id: 'rubber',
         role: 'rubber',
+        source: { of: 'cast' },
         name: 'rubber skin',
         lengthMm: body.length + 2 * (skin + RIM),
         widthMm: body.width + 2 * (skin + RIM),
@@ -220,48 +223,41 @@ export const brushedMethod: MouldMethod = {
               },
             ]
           : [],
-      order: [
-        step('lacquer', 'Seal the pattern: two coats, sanded between, hard right through.', [], 30, 24 * 60),
-        step(
-          'fix',
-          'Stand it on a waxed board, its open face down, fixed; the rubber’s rim lies on this board.',
-          [],
-          15,
-        ),
-        step('wax', 'Brush on the pattern’s release, two thin coats.', [], 15, 20),
-        step(
-          'pour',
-          `Brush on ${coats} coats, ${(need.kg / coats).toFixed(2)} kg each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
-          [parts[0]!],
-          45 * coats,
-          rubber.potMinutes * (coats - 1) + rubber.demouldHours * 60,
-        ),
-        step(
-          'fix',
-          `Lay up the jacket over the cured rubber, ${jackets.length === 1 ? 'in one' : `${jackets.length} pieces against a fence at each seam, each flange waxed before the next`}.`,
-          jackets,
-          60 * jackets.length,
-          24 * 60,
-        ),
-        step('cut', 'Drill the flanges while it is closed; number the pieces.', jackets, 5 + 2 * bolts),
-        step(
-          'check',
-          'Jacket off, rubber peeled off the pattern; back into the jacket, open face up, dusted so that it sits.',
-          parts,
-          20,
-        ),
-      ],
-      comesOff: [
+      building: inTurn([
+        build('seal/pattern', act('seal-pattern', { rubber: true }), [], {
+          work: 30,
+          wait: WAIT.patternSeal,
+        }),
+        build('stand/pattern', act('stand-pattern', {}), [], { work: 15 }),
+        build('release/pattern', act('release-pattern', {}), [], { work: 15, wait: WAIT.patternRelease }),
+        build('brush/rubber', act('brush-coats', { coats, kgEach: need.kg / coats }), [parts[0]!], {
+          work: 45 * coats,
+          wait: rubber.potMinutes * (coats - 1) + rubber.demouldHours * 60,
+        }),
+        build('lay-up/jacket', act('lay-jacket', { pieces: jackets.length }), jackets, {
+          work: 60 * jackets.length,
+          wait: 24 * 60,
+        }),
+        build('drill/flanges', act('drill-flanges', { pieces: jackets.length, bolts }), jackets, {
+          work: 5 + 2 * bolts,
+        }),
+        build('back/rubber', act('jacket-and-rubber-back', {}), parts, { work: 20 }),
+      ]),
+      off: oneByOne([
+        undo('turn', act('turn-in-jacket', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
+        undo('off/jacket', act('jackets-off', { pieces: jackets.length }), jackets),
+        undo('off/rubber', act('peel-rubber', {}), [parts[0]!]),
+      ]),
+      faces: [
         {
-          partIds: jackets.map((p) => p.id),
-          text: `Turn it over onto a board, bolts out, jacket off${jackets.length > 1 ? ' piece by piece, outward of its seams' : ''}.`,
-        },
-        {
+          face: 'rubber',
           partIds: ['rubber'],
-          text: 'Peel the rubber back from its rim like a glove; never pull the cast out of it.',
+          areaM2: body.area / 1e6,
+          material: 'rubber',
+          surface: 'rubber',
         },
       ],
-      face: { material: 'rubber', note: 'none, or a light water-based release', waxed: false },
+      top: 'rim',
       check: () => {
         const found = []
         if (skin < rubber.leastWall / 4)

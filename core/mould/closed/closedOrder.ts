@@ -1,62 +1,43 @@
+import { act, inTurn, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
-import { step } from '../buildingOrder.ts'
-import type { BuildStep } from '../types.ts'
+import { build, eachCast, oneByOne, undo, WAIT } from '../buildingOrder.ts'
+import type { Undoing } from '../types.ts'
+
+/** Hours a laid-up shell hardens before the next is laid against it [own]. */
+const HARDENS = 24 * 60
 
 /** From the pattern to two shells that stand closed. */
-export const closedOrder = (
+export const closedBuilding = (
   [near, far]: readonly [BarePart, BarePart],
   material: string,
+  vents: number,
   straps: number,
-  level: boolean,
-): BuildStep[] => [
-  step('lacquer', 'Seal the pattern: two coats, hard right through, then wax it.', [], 40, 24 * 60),
-  step(
-    'mark',
-    level
-      ? 'Draw the joint round the pattern at its greatest section, level, and bed it in clay up to that line; press keys into the clay.'
-      : 'Draw the joint round the pattern through its middle, lay the pattern down, and bed it in clay up to that line; press keys into the clay.',
-    [near],
-    45,
-  ),
-  step(
-    'fix',
-    `Lay up the ${far.name} in ${material} over the pattern and out onto the clay for its flange.`,
-    [far],
-    60,
-    24 * 60,
-  ),
-  step(
-    'fix',
-    `Turn it over, clay off, wax the flange, and lay up the ${near.name} against it.`,
-    [near],
-    60,
-    24 * 60,
-  ),
-  step(
-    'cut',
-    'Drill both flanges together, open them, take the pattern out, and cut the filling hole and vents.',
-    [near, far],
-    40,
-  ),
-  step('wax', 'Seal the inside and wax it.', [near, far], 25, 60),
-  step(
-    'brace',
-    `Close it on a bead of clay or sealant, clamp the flanges, and put on ${straps} straps. Stand it upright in sand.`,
-    [near, far],
-    20,
-  ),
-]
+): Operation[] => {
+  const level = near.pull[2] !== 0
+  return inTurn([
+    build('seal/pattern', act('seal-pattern', { rubber: false }), [], { work: 40, wait: WAIT.patternSeal }),
+    build('bed/pattern', act('bed-for-joint', { level }), [near], { work: 45 }),
+    build('lay-up/first', act('lay-up-shell', { name: far.name, material }), [far], {
+      work: 60,
+      wait: HARDENS,
+    }),
+    build('lay-up/second', act('lay-up-second', { name: near.name }), [near], { work: 60, wait: HARDENS }),
+    build('open/shells', act('open-shells', { vents }), [near, far], { work: 40 }),
+    eachCast(build('close/shells', act('close-shells', { straps }), [near, far], { work: 20 })),
+  ])
+}
 
 /** How the two shells come off. */
-export const closedOff = ([near, far]: readonly [BarePart, BarePart], level: boolean) => [
-  {
-    partIds: [far.id],
-    text: `Straps and clamps off, the ${far.name} straight ${level ? 'up' : 'back'}, rocked loose at its rim.`,
-  },
-  {
-    partIds: [near.id],
-    text: level
-      ? `Turn the cast in its ${near.name} onto a padded board, and lift the shell off it.`
-      : `Draw the ${near.name} forward off the cast, which is held by its top: it is heavy and round.`,
-  },
-]
+export const closedOff = ([near, far]: readonly [BarePart, BarePart], level: boolean): Undoing[] =>
+  oneByOne([
+    undo('off/far', act('upper-shell-off', { name: far.name, level }), [far], { from: 'sides' }),
+    ...(level
+      ? [
+          undo('turn', act('turn-in-shell', { name: near.name, massKg: 0 }), [], {
+            from: 'turn',
+            turns: 'padded board',
+          }),
+        ]
+      : []),
+    undo('off/near', act('shell-off', { name: near.name, level }), [near], { from: 'turn' }),
+  ])

@@ -19,7 +19,7 @@ import {
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
 import { STRAP } from '../tube/planTube.ts'
 import type { MouldFact } from '../types.ts'
-import { closedOff, closedOrder } from './closedOrder.ts'
+import { closedBuilding, closedOff } from './closedOrder.ts'
 import { jointAngle, jointOf, jointSection, locksAt, shellSpread, shellUplift } from './joint.ts'
 import { localTops } from './localTops.ts'
 
@@ -98,12 +98,13 @@ export const closedMethod: MouldMethod = {
     const bolts = clamps.map((p) => cylinderAlong(p, joint.normal, 3.2, 3 * wall, 3 * wall, 'bolt'))
     const whole = wholeShell({ ...told, holes: [...openings, ...bolts] })
     const measured = quick ? null : measureCells(kernel, whole, [joint], [[-1], [1]])
-    const shell = (id: string, name: string, side: 1 | -1, share: number): BarePart => {
+    const shell = (is: ShellName, side: 1 | -1, share: number): BarePart => {
       const recipe: SolidRecipe = cellOf(whole, [joint], [side], 'joint')
       return barePart({
-        id,
+        id: `shell/${is}`,
         role: 'jacket',
-        name,
+        source: { of: 'shell', is, n: side === 1 ? 2 : 1 },
+        name: `${is} shell`,
         lengthMm: body.length + 2 * (wall + piece.mould.flange),
         widthMm: body.width + 2 * (wall + piece.mould.flange),
         thicknessMm: wall,
@@ -118,10 +119,7 @@ export const closedMethod: MouldMethod = {
     }
     const above = level ? (body.height - greatest.z) / body.height : 0.5
     const [first, second] = level ? (['lower', 'upper'] as const) : (['near', 'far'] as const)
-    const parts = [
-      shell(`shell/${first}`, `${first} shell`, -1, 1 - above),
-      shell(`shell/${second}`, `${second} shell`, 1, above),
-    ] as const
+    const parts = [shell(first, -1, 1 - above), shell(second, 1, above)] as const
     const force = level
       ? shellUplift(
           {
@@ -226,14 +224,27 @@ export const closedMethod: MouldMethod = {
               },
             ]
           : [],
-      order: closedOrder(parts, jacket.name, straps, level),
-      comesOff: closedOff(parts, level),
-      face: { material: jacket.name, note: 'sealed first: it soaks', waxed: true },
+      building: closedBuilding(parts, jacket.name, tops.length - 1, straps),
+      afterRelease: ['close/shells'],
+      off: closedOff(parts, level),
+      faces: [
+        {
+          face: 'inside',
+          partIds: parts.map((p) => p.id),
+          areaM2: body.area / 1e6,
+          material: jacket.name,
+          surface: 'soaks',
+        },
+      ],
+      top: 'hole',
+      vents: tops.length - 1,
       check: () => checkClosed(input, body, joint, greatest.area, parts),
     }
     return { built, findings: [] }
   },
 }
+
+type ShellName = 'lower' | 'upper' | 'near' | 'far'
 
 const wallOf = ({ piece, stock }: MethodInput): number =>
   Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)

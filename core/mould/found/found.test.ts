@@ -9,7 +9,7 @@ import {
 } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import type { Vessel } from '../../stock/index.ts'
-import { testJob, testSlab, testStock } from '../../testPiece.ts'
+import { testJob, testSlab, testStock } from '../../testing/testPiece.ts'
 import { castBody } from '../castBody.ts'
 import { explainMould, planMouldStation, whyNoMould } from '../index.ts'
 import { diameterAt, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'

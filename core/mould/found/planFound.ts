@@ -3,8 +3,9 @@ import type { Change, Finding, TurnedPiece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Vessel } from '../../stock/index.ts'
 import { inText } from '../../units/index.ts'
+import { act, inTurn } from '../../work/index.ts'
 import { barePart } from '../bareParts.ts'
-import { step } from '../buildingOrder.ts'
+import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, regionBox } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
@@ -20,6 +21,9 @@ const GROWTH = 1
 /** A weighed volume that differs by more is another vessel, or one read wrong; grain packs as it likes. */
 const MEASURED = { water: 0.02, rice: 0.05, 'dry-sand': 0.05 } as const
 const FILL_WORDS = { water: 'water', rice: 'rice', 'dry-sand': 'dry sand' } as const
+const VESSEL = { id: 'vessel' } as const
+/** Drilled through its floor, mm [own]. */
+const AIR_HOLE = 3
 /** Moulded plastic. */
 const KG_PER_M3 = 950
 
@@ -59,7 +63,7 @@ export const foundMethod: MouldMethod = {
     )
     const facts: MouldFact[] = [
       { label: 'It holds', value: holds / 1e6, unit: 'L', note: 'to the rim' },
-      { label: 'Filled to the piece’s height', value: fill / 1e6, unit: 'L' },
+      { key: 'fillLitres', label: 'Filled to the piece’s height', value: fill / 1e6, unit: 'L' },
       {
         label: 'Water to check it by',
         value: fill / 1e6,
@@ -90,6 +94,7 @@ export const foundMethod: MouldMethod = {
         barePart({
           id: 'vessel',
           role: 'shell',
+          source: { of: 'cast' },
           name: vessel.name,
           lengthMm: rings.at(-1)!.diameter + 2 * wall,
           widthMm: rings.at(-1)!.diameter + 2 * wall,
@@ -124,44 +129,43 @@ export const foundMethod: MouldMethod = {
       faceM2: body.area / 1e6,
       depth: body.height,
       facts,
-      order: [
-        step(
-          'check',
-          'Look inside against the light: ribs, a date stamp, scratches and the injection point all print.',
-          [],
-          5,
-        ),
-        step(
-          'mark',
-          `Weigh ${(fill / 1e6).toFixed(2)} kg of water into it and mark the level inside; pour it out and dry it.`,
-          [],
-          10,
-        ),
-        step(
-          'cut',
-          `Drill a ${inText(3)} hole through the middle of the floor and tape it outside: air in here lets the cast go.`,
-          [],
-          5,
-        ),
-        step(
-          'wax',
-          'Wax or oil it thinly, the floor’s corner too; a bag liner instead leaves its folds.',
-          [],
-          10,
-        ),
-        step('brace', 'Stand it level on sand, in a box or a larger bucket if its wall is soft.', [], 10),
-      ],
-      comesOff: [
+      building: inTurn([
+        build('look/inside', act('look-inside', {}), [VESSEL], { work: 5 }),
+        build('mark/fill', act('mark-fill', { waterKg: fill / 1e6 }), [VESSEL], { work: 10 }),
+        build('drill/floor', act('drill-floor', { holeMm: AIR_HOLE }), [VESSEL], { work: 5 }),
+        build('stand/vessel', act('stand-vessel', {}), [VESSEL], { work: 10 }),
+      ]),
+      off: oneByOne([
+        undo('turn', act('turn-in-vessel', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
+        undo('off/vessel', act('vessel-off', {}), [VESSEL]),
+      ]),
+      faces: [
         {
-          partIds: ['vessel'],
-          text: 'Turn it over on a padded board, tape off the hole, air in, flex the rim all round and lift. If it holds, slit it from rim to floor on two sides.',
+          face: 'inside',
+          partIds: [VESSEL.id],
+          areaM2: insideArea(rings, Math.min(top, body.height)) / 1e6,
+          material: 'smooth plastic',
+          surface: 'smooth',
         },
       ],
-      face: { material: 'smooth plastic', note: 'a thin film', waxed: true },
+      top: 'rim',
       check: () => checkFound(input, piece, vessel, body),
     }
     return { built, findings: [] }
   },
+}
+
+/** Floor and wall of a vessel up to a height, mm2. */
+function insideArea(rings: Vessel['rings'], height: number): number {
+  const used = [...rings.filter((r) => r.height < height), { height, diameter: diameterAt(rings, height)! }]
+  return used.slice(1).reduce(
+    (sum, upper, i) => {
+      const lower = used[i]!
+      const slant = Math.hypot(upper.height - lower.height, (upper.diameter - lower.diameter) / 2)
+      return sum + (Math.PI / 2) * (upper.diameter + lower.diameter) * slant
+    },
+    (Math.PI / 4) * rings[0]!.diameter ** 2,
+  )
 }
 
 /** The vessel as it stands round the piece, its inside as measured. */

@@ -5,18 +5,19 @@ import {
   type Region,
   type SolidRecipe,
 } from '../../geometry/index.ts'
-import type { Finding, Piece } from '../../job/index.ts'
+import type { Finding } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import { inText } from '../../units/index.ts'
+import { act, inTurn, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism, rectangle } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { LIFE } from '../boardBox/life.ts'
-import { namesOf, step } from '../buildingOrder.ts'
+import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, regionLoops, undercut } from '../castBody.ts'
 import { finding, rowMissing, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
-import type { BuildStep, MouldFact } from '../types.ts'
+import type { MouldFact, Undoing } from '../types.ts'
 import { routerSteps } from './router.ts'
 import { castInTiles, LEAST, tilesOf } from './tiles.ts'
 
@@ -100,6 +101,8 @@ export const layersMethod: MouldMethod = {
         return barePart({
           id,
           role: 'layer',
+          source: { of: 'layer', n: i + 1, tile: all.length > 1 ? k + 1 : 0 },
+          together: 'layers',
           name: all.length > 1 ? `layer ${i + 1}, piece ${k + 1} of ${kept.length}` : `layer ${i + 1}`,
           boardId: sheet.id,
           lengthMm: l,
@@ -196,20 +199,27 @@ export const layersMethod: MouldMethod = {
             loops: [plan, ...regionLoops(region, 'layer')],
           }))
         : [],
-      order: layersOrder(parts, sheet, joints, shape?.router.steps.length ?? 0, piece),
-      comesOff: [
+      building: layersBuilding({
+        parts,
+        sheet,
+        layers: heights.length,
+        dowels: margin >= DOWELS.margin ? DOWELS.each * joints : 0,
+        passes: shape?.router.steps.length ?? 0,
+        mirrored: piece.attitude.down === 'top',
+        foam: raw,
+        cores: shape?.islands.length ?? 0,
+      }),
+      off: layersOff(parts, raw, life, shape),
+      faces: [
         {
+          face: 'inside',
           partIds: parts.map((p) => p.id),
-          text: raw
-            ? 'Foam is cut and broken away: saw down to within a finger of the cast at each corner, then prise the pieces outward.'
-            : 'Tap the block loose all round and lift it off the cast, air in at the lowest corner.',
+          areaM2: faceM2,
+          material: raw ? 'coated foam' : 'coated board',
+          surface: 'coated',
         },
       ],
-      face: {
-        material: raw ? 'coated foam' : 'coated board',
-        note: 'on the hard coat only: solvents eat bare foam',
-        waxed: true,
-      },
+      top: 'rim',
       check: (layouts) => [
         ...tooLargeFindings(piece, layouts),
         ...(shape ? checkShape(input, shape, raw) : []),
@@ -235,6 +245,13 @@ const lifeOf = (sheet: SheetStock, stock: Stock): number => {
   return foam?.casts ?? (board ? LIFE[board.material] : 1)
 }
 
+/** Area of a ring, negative where it is a hole. */
+const signedArea = (ring: Region[number]): number =>
+  ring.reduce((sum, [x, y], i) => {
+    const [u, v] = ring[(i + 1) % ring.length]!
+    return sum + (x * v - u * y) / 2
+  }, 0)
+
 type Shape = {
   /** The hollow halfway up each layer; nothing where a layer is all floor. */
   readonly middles: readonly Region[]
@@ -243,6 +260,8 @@ type Shape = {
   readonly locks: ReturnType<typeof undercut>
   /** Volumes of what stands loose in the block, mm3. */
   readonly islands: readonly number[]
+  /** Whether the block stands inside the cast somewhere: a core. */
+  readonly cored: boolean
 }
 
 function measureShape(
@@ -272,12 +291,14 @@ function measureShape(
         .map((b) => b.volume())
     )
   })
+  const middles = levelSections(
+    kernel,
+    body.recipe,
+    heights.map(([a, b]) => (Math.max(a, 0) + b) / 2),
+  )
   return {
-    middles: levelSections(
-      kernel,
-      body.recipe,
-      heights.map(([a, b]) => (Math.max(a, 0) + b) / 2),
-    ),
+    middles,
+    cored: middles.some((region) => region.some((ring) => signedArea(ring) < 0)),
     jointAreas: levelSections(kernel, body.recipe, inside).map(measureRegion),
     router: routerSteps(kernel, body, piece.mould.routerPass),
     locks: undercut(kernel, body),
@@ -305,47 +326,57 @@ function checkShape({ piece }: MethodInput, shape: Shape, raw: boolean): Finding
   return found
 }
 
-function layersOrder(
-  parts: readonly BarePart[],
-  sheet: SheetStock,
-  joints: number,
-  passes: number,
-  piece: Piece,
-): BuildStep[] {
-  return [
-    step(
-      'cut',
-      `Cut ${parts.length} ${parts.length > joints + 1 ? 'pieces' : 'layers'} of ${sheet.name} to size, square, and number them from the floor up${parts.length > joints + 1 ? '; a layer’s joints lie off those under it' : ''}.`,
-      parts,
-      10 + 4 * parts.length,
-    ),
-    step(
-      'mark',
-      'Stack them dry, drill for the dowels through each pair, and mark front and left on every one.',
-      parts,
-      5 + 3 * joints,
-    ),
-    step(
-      'cut',
-      `Rout the hollow layer by layer before they are glued, ${passes > 0 ? `${passes} passes in all, each as listed` : 'pass by pass'}; ${piece.attitude.down === 'top' ? 'it lies mirrored' : 'it lies as the piece will stand'}.`,
-      parts,
-      20 + 2 * passes,
-    ),
-    step(
-      'laminate',
-      `Glue ${namesOf(parts)} on their dowels, clamped or weighted flat.`,
-      parts,
-      10 + 5 * joints,
-      12 * 60,
-    ),
-    step('seal', 'Sand the ridges, fill what is low, sand again.', parts, 60, 4 * 60),
-    step(
-      'lacquer',
-      'Coat twice, water-based on foam; it must be hard right through before wax.',
-      parts,
-      30,
-      24 * 60,
-    ),
-    step('check', 'Check depth and width of the hollow at three places against the drawing.', [], 10),
-  ]
+type Told = {
+  readonly parts: readonly BarePart[]
+  readonly sheet: SheetStock
+  readonly layers: number
+  readonly dowels: number
+  readonly passes: number
+  readonly mirrored: boolean
+  readonly foam: boolean
+  readonly cores: number
+}
+
+function layersBuilding({ parts, sheet, layers, dowels, passes, mirrored, foam, cores }: Told): Operation[] {
+  const joints = layers - 1
+  return inTurn([
+    build('cut/layers', act('cut-layers', { pieces: parts.length, layers, sheet: sheet.name }), parts, {
+      work: 10 + 4 * parts.length,
+    }),
+    ...(joints > 0
+      ? [build('dowel/layers', act('dowel-layers', { dowels }), parts, { work: 5 + 3 * joints })]
+      : []),
+    build('rout/hollow', act('rout-hollow', { passes, mirrored, layers }), parts, { work: 20 + 2 * passes }),
+    ...(joints > 0
+      ? [
+          build('glue/layers', act('glue-layers', { layers, dowels }), parts, {
+            work: 10 + 5 * joints,
+            wait: 12 * 60,
+          }),
+        ]
+      : []),
+    build('sand/hollow', act('sand-hollow', {}), parts, { work: 60, wait: 4 * 60 }),
+    build('coat/hollow', act('coat-hollow', { foam }), parts, { work: 30, wait: 24 * 60 }),
+    ...(cores > 0
+      ? [build('anchor/cores', act('anchor-cores', { cores }), parts, { work: 20 * cores })]
+      : []),
+    build('check/hollow', act('check-hollow', {}), parts, { work: 10 }),
+  ])
+}
+
+/** Foam that lasts one cast is broken away, its cores dug out first; a block that is kept is turned over and drawn off. */
+function layersOff(parts: readonly BarePart[], foam: boolean, life: number, shape: Shape | null): Undoing[] {
+  const cores = Math.max(shape?.islands.length ?? 0, shape?.cored ? 1 : 0)
+  const kept = !foam || life > 1
+  return oneByOne([
+    ...(cores > 0 && (!kept || (shape?.islands.length ?? 0) > 0)
+      ? [undo('out/cores', act('dig-core', { cores, foam }), [], { from: 'sides', minutes: 30 * cores })]
+      : []),
+    ...(kept
+      ? [
+          undo('turn', act('turn-in-block', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
+          undo('off/block', act('block-off', {}), parts),
+        ]
+      : [undo('off/block', act('break-foam', {}), parts, { from: 'sides', minutes: 60 })]),
+  ])
 }

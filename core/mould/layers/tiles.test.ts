@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel } from '../../geometry/index.ts'
 import type { SlabPiece } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
-import { testSlab, testStock } from '../../testPiece.ts'
+import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
 
 const kernel = await openKernel({ coarser: 4 })

@@ -3,14 +3,14 @@ import type { Piece } from '../../job/index.ts'
 import { outlinePath, pouredLoop } from '../../piece/index.ts'
 import type { Liner } from '../../stock/index.ts'
 import { inText } from '../../units/index.ts'
+import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
-import { boxOrder } from '../boardBox/boxOrder.ts'
 import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
-import { step } from '../buildingOrder.ts'
+import { build, undo } from '../buildingOrder.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
-import type { MouldFact } from '../types.ts'
+import type { MouldFace, MouldFact, Undoing } from '../types.ts'
 
 /** A liner of rubber or moulded plastic, and the foam that backs it, kg/m3; casts it lasts [own]. */
 const LINER = { kgPerM3: 1100, casts: 30, foamKgPerM3: 33 }
@@ -61,6 +61,7 @@ export const linedMethod: MouldMethod = {
       barePart({
         id,
         role,
+        source: { of: role === 'liner' ? 'cast' : 'backing' },
         name,
         lengthMm: length,
         widthMm: width,
@@ -113,30 +114,9 @@ export const linedMethod: MouldMethod = {
       ],
       facts: [...facts, ...(plain.built.facts ?? [])],
       hours: plain.built.hours + 0.5,
-      order: lineOrder(
-        input.piece,
-        boxOrder({ piece, stock: input.stock, built: { ...plain.built, parts } }),
-        liner.backing,
-      ),
-      comesOff: [
-        {
-          partIds: parts.filter((p) => p.role === 'strip').map((p) => p.id),
-          text: 'Sides off, screws first.',
-        },
-        {
-          partIds: ['base', 'liner-backing'],
-          text: 'Turn the panel over with base and liner, and lift the base off the liner.',
-        },
-        {
-          partIds: ['liner'],
-          text: 'Roll the liner off from one corner, slowly; never lift the panel out of it.',
-        },
-      ],
-      face: {
-        material: 'textured liner',
-        note: 'a thin film of release, brushed into the texture, none in pools',
-        waxed: false,
-      },
+      building: lineBuilding(input.piece, plain.built.building, parts, liner.backing > 0),
+      off: linedOff(plain.built.off, parts),
+      faces: linedFaces(plain.built.faces, area),
       check: (layouts) => [
         ...plain.built!.check(layouts),
         ...(row && sheets > 1
@@ -187,14 +167,60 @@ function lowered(part: BarePart, by: number): BarePart {
   return { ...part, widthMm: part.widthMm + by, recipe: grown }
 }
 
-function lineOrder(piece: Piece, steps: readonly ReturnType<typeof step>[], backing: number) {
-  const seal = steps.findIndex((s) => s.code === 'seal')
-  const at = seal < 0 ? steps.length - 1 : seal
-  const lay = step(
-    'fix',
-    `${backing > 0 ? 'Lay the foam backing, then' : 'Lay'} the liner, texture up, its run ${piece.attitude.down === 'top' ? 'mirrored: check it against the drawing' : 'as the drawing has it'}; press it home at every side.`,
-    [],
-    20,
+/** The sheet the face is cast on, not one on a side. */
+const isLiner = ({ role, source }: BarePart): boolean => role === 'liner' && source.of === 'cast'
+
+const lyingUnder = (parts: readonly BarePart[]) =>
+  parts.filter((p) => isLiner(p) || p.source.of === 'backing')
+
+/** The box's own order, the liner laid once the sides stand and before its edges are sealed. */
+function lineBuilding(
+  piece: Piece,
+  steps: readonly Operation[],
+  parts: readonly BarePart[],
+  backed: boolean,
+): Operation[] {
+  const at = steps.findIndex((s) => s.id === 'run/bead')
+  const sides = steps.filter((s) => s.code === 'fix-side').map((s) => s.id)
+  const mirrored = piece.attitude.down === 'top'
+  const lay = build(
+    'lay/liner',
+    act('lay-liner', { backed, mirrored }),
+    lyingUnder(parts),
+    { work: 20 },
+    sides,
   )
-  return [...steps.slice(0, at), lay, ...steps.slice(at)]
+  return [
+    ...steps.slice(0, at < 0 ? steps.length : at),
+    lay,
+    ...steps.slice(at < 0 ? steps.length : at).map((s) => ({ ...s, needs: [...s.needs, lay.id] })),
+  ]
 }
+
+/** As the box comes off, but the base is lifted off the liner, and the liner rolled off the panel. */
+function linedOff(plain: readonly Undoing[], parts: readonly BarePart[]): Undoing[] {
+  const standing = plain.filter((u) => u.id !== 'turn')
+  const at = standing.findIndex((u) => u.id === 'off/base')
+  const under = parts.filter((p) => ['base', 'sealant'].includes(p.role) || p.source.of === 'backing')
+  return [
+    ...standing.slice(0, at),
+    undo('turn', act('lift-base-off-liner', { massKg: 0 }), under, {
+      from: 'turn',
+      turns: 'padded board',
+      after: standing.slice(0, at).map((u) => u.id),
+    }),
+    undo('off/liner', act('liner-off', {}), parts.filter(isLiner), { after: ['turn'] }),
+    ...standing.slice(at + 1).map((u) => ({ ...u, after: ['off/liner'] })),
+  ]
+}
+
+const linedFaces = (plain: readonly MouldFace[], area: number): MouldFace[] => [
+  {
+    face: 'liner',
+    partIds: ['liner'],
+    areaM2: area / 1e6,
+    material: 'textured liner',
+    surface: 'texture',
+  },
+  ...plain.filter((f) => f.face !== 'base'),
+]

@@ -1,15 +1,17 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import { inText } from '../../units/index.ts'
+import { act, inTurn } from '../../work/index.ts'
 import { barePart, DOWN, prism, rectangle } from '../bareParts.ts'
-import { boxPath, boxRound } from '../boxRound.ts'
-import { step } from '../buildingOrder.ts'
+import { boxPath, boxRound, sidesOff } from '../boxRound.ts'
+import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { volumeOf } from '../castBody.ts'
 import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { whyNoProfile } from '../ribs/constantSection.ts'
 import { separatorParts } from '../ribs/separators.ts'
-import { checkSkin, skinParts, skinRows } from '../ribs/skinParts.ts'
+import { checkSkin, profileFaces, skinParts, skinRows, withBase } from '../ribs/skinParts.ts'
+import { skinSurface, surfaceOf } from '../surfaces.ts'
 import { STRAP } from '../tube/planTube.ts'
 import type { MouldFact } from '../types.ts'
 
@@ -60,6 +62,7 @@ export const packedMethod: MouldMethod = {
     const packing = barePart({
       id: 'packing',
       role: 'packing',
+      source: { of: 'cast' },
       name: `packed ${piece.mould.packing}`,
       lengthMm: body.length + 2 * margin,
       widthMm: body.width + 2 * margin,
@@ -70,6 +73,7 @@ export const packedMethod: MouldMethod = {
       recipe,
     })
     const box = boxRound(boxPath(low, high), 0, body.height, board, piece.mould)
+    const base = box[0]!
     const parting = separatorParts(input)
     const parts = [...box, packing, ...skins, ...parting.parts]
     const pressure = pressureAt(body.height, mix.freshKgPerM3)
@@ -120,47 +124,29 @@ export const packedMethod: MouldMethod = {
       faceM2: body.area / 1e6,
       depth: body.height,
       facts,
-      order: [
-        step(
-          'cut',
-          'Cut the box and one board to the profile: a gauge for the liner at foot and top.',
-          box,
-          60,
-        ),
-        step('fix', `Stand the box on its base and put on the ${straps} straps.`, box, 30 + 3 * straps),
-        step(
-          'mark',
-          'Draw the profile on the base, the liner’s thickness outside it; tack a strip of wood along the outside of the line.',
-          box,
-          25,
-        ),
-        step(
-          'fix',
-          'Stand the liner on its line, held at the top by the gauge and by sticks across its inside.',
-          skins,
-          20 * runs.length,
-        ),
-        step(
-          'fix',
-          `Pack ${pack.name} in ${layers} layers, the same height all round, ramming away from the liner; measure the width at every layer.`,
-          [packing],
-          ((volume / 1e9) * HOURS.m3 * 60) | 0,
-        ),
-        ...parting.order,
-        step('seal', 'Tape the liner’s joints from inside, bead round its foot; sticks out.', skins, 20, 180),
-        step('check', 'Measure the profile at foot, middle and top against the gauge.', [], 15),
-      ],
-      comesOff: [
-        {
-          partIds: box.filter((p) => p.role === 'strip').map((p) => p.id),
-          text: 'Straps off from the top, box sides off.',
-        },
-        { partIds: ['packing'], text: 'Dig the fill away evenly all round, from the top.' },
-        { partIds: skins.map((p) => p.id), text: 'Peel the liner off.' },
-        ...parting.comesOff,
-        { partIds: ['base'], text: 'Tip the cast off its base onto battens.' },
-      ],
-      face: { material: skin.name, note: 'raw sheet soaks: seal it first', waxed: true },
+      building: inTurn([
+        build('cut/box', act('cut-gauge', {}), box, { work: 60 }),
+        build('stand/box', act('stand-box', { straps }), box, { work: 30 + 3 * straps }),
+        build('draw/profile', act('draw-profile', {}), [base], { work: 25 }),
+        build('stand/skin', act('stand-skin', {}), skins, { work: 20 * runs.length }),
+        build('pack', act('pack', { filling: pack.name, layers }), [packing], {
+          work: Math.floor((volume / 1e9) * HOURS.m3 * 60),
+        }),
+        ...parting.building,
+        build('seal/skin', act('seal-skin', {}), skins, { work: 20, wait: 180 }),
+        build('measure/profile', act('measure-profile', {}), skins, { work: 15 }),
+      ]),
+      off: oneByOne([
+        undo('off/straps', act('straps-off', {}), [], { from: 'sides', minutes: 2 * straps }),
+        ...sidesOff(box),
+        undo('out/packing', act('dig-packing', {}), [packing], { minutes: 60 }),
+        undo('off/skin', act('peel-skin', { strips: runs.length }), skins),
+        ...(parting.off.length > 0
+          ? withBase(parting.off, base)
+          : [undo('off/base', act('tip-off-base', {}), [base], { from: 'turn' })]),
+      ]),
+      faces: profileFaces(body, base, skins, surfaceOf(board), skinSurface(skin), parting.faces),
+      top: 'rim',
       check: (layouts) => [
         ...tooLargeFindings(piece, layouts),
         ...checkSkin(input, skin, runs),

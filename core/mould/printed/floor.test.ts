@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import { newOpening, newTurned, type Piece, type SlabPiece } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
-import { testSlab, testStock } from '../../testPiece.ts'
+import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
 
 const kernel = await openKernel({ coarser: 4 })

@@ -7,9 +7,10 @@ import {
 } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
+import { act, inTurn, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
-import { step } from '../buildingOrder.ts'
+import { build, eachCast, oneByOne, undo } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections } from '../castBody.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
@@ -24,7 +25,7 @@ import {
   pullOf,
   wholeShell,
 } from '../shells/flangedShells.ts'
-import type { MouldFact, PrintRow } from '../types.ts'
+import type { MouldFact, PrintRow, Undoing } from '../types.ts'
 import { checkPrinted } from './checkPrinted.ts'
 import { keyed, keysOf } from './keys.ts'
 import { printFigures } from './printFigures.ts'
@@ -141,6 +142,7 @@ export const printedMethod: MouldMethod = {
         barePart({
           id,
           role: 'shell',
+          source: { of: 'shell', is: isFloor ? 'floor' : 'part', n: n + 1 },
           name,
           lengthMm: size[0]!,
           widthMm: size[1]!,
@@ -196,18 +198,19 @@ export const printedMethod: MouldMethod = {
             ]
           : [],
       prints: rows,
-      order: printOrder(parts, boltCount, hours),
-      comesOff: [
+      building: printBuilding(parts, boltCount, hours),
+      afterRelease: ['close/flanges', 'bed/sand'],
+      off: printOff(parts),
+      faces: [
         {
+          face: 'inside',
           partIds: parts.map((p) => p.id),
-          text: `Bolts out, then each part off square to its seam${partings.length > 0 ? ', a thin wedge in the flange, never against the concrete' : ': turn it over and tap the floor'}.`,
+          areaM2: body.area / 1e6,
+          material: 'printed plastic',
+          surface: 'printed',
         },
       ],
-      face: {
-        material: 'printed plastic',
-        note: 'into the layer lines with a brush, then wipe',
-        waxed: true,
-      },
+      top: 'rim',
       check: () => [
         ...checkPrinted(input, body, planes, printer, filament, parts.length),
         ...(flat && !floor
@@ -300,27 +303,30 @@ function bedPlacement(
   return { x: column(0), y: column(1), z: column(2), origin: [0, 0, 0] }
 }
 
-const printOrder = (parts: readonly BarePart[], bolts: number, hours: number) => [
-  step(
-    'cut',
-    `Print ${parts.length} ${parts.length === 1 ? 'part' : 'parts'}, walls full, the seam face on the bed.`,
-    parts,
-    15 * parts.length,
-    hours * 60,
-  ),
-  step('check', 'Trim strings and brims, try each seam dry: no light through it.', parts, 8 * parts.length),
-  step(
-    'seal',
-    'Fill and sand the inside where it shows; a thin film of sealant or petroleum jelly on every seam face.',
-    parts,
-    20 + 5 * parts.length,
-  ),
-  step('fix', `Bolt the flanges, ${bolts} in all, a little at a time and crosswise.`, parts, 2 * bolts + 5),
-  step('wax', 'Wax the inside with a brush, wipe it off.', parts, 15),
-  step(
-    'brace',
-    'Bed the foot in sand or a frame so that it stands plumb and is backed as it fills.',
-    parts,
-    10,
-  ),
-]
+function printBuilding(parts: readonly BarePart[], bolts: number, hours: number): Operation[] {
+  const n = parts.length
+  return inTurn([
+    build('print', act('print', { parts: n }), parts, { work: 15 * n, wait: hours * 60 }),
+    build('try/seams', act('try-seams', { parts: n }), parts, { work: 8 * n }),
+    build('fill/prints', act('fill-prints', { parts: n }), parts, { work: 20 + 5 * n }),
+    ...(n > 1
+      ? [eachCast(build('close/flanges', act('bolt-flanges', { bolts }), parts, { work: 2 * bolts + 5 }))]
+      : []),
+    eachCast(build('bed/sand', act('bed-in-sand', {}), parts, { work: 10 })),
+  ])
+}
+
+/** Walls outward of their seams, then what they stood on; a print in one is drawn off upward of the cast. */
+function printOff(parts: readonly BarePart[]): Undoing[] {
+  const floor = parts.filter((p) => p.source.of === 'shell' && p.source.is === 'floor')
+  const walls = parts.filter((p) => !floor.includes(p))
+  if (walls.length === 1 && floor.length === 0)
+    return oneByOne([
+      undo('turn', act('turn-in-print', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
+      undo('off/prints', act('print-off', {}), walls),
+    ])
+  return oneByOne([
+    undo('off/prints', act('printed-parts-off', { parts: walls.length }), walls, { from: 'sides' }),
+    ...(floor.length > 0 ? [undo('off/floor', act('floor-off', {}), floor, { from: 'turn' })] : []),
+  ])
+}

@@ -1,18 +1,19 @@
 import { movedBy, offsetRegion, outlineFromAbove, type SolidRecipe } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
-import { inText } from '../../units/index.ts'
+import { act, inTurn } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle } from '../bareParts.ts'
 import { RIB_DEPTH, ribSpacing } from '../boardBox/bentSides.ts'
 import { LIFE } from '../boardBox/life.ts'
-import { step } from '../buildingOrder.ts'
+import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { regionLoops } from '../castBody.ts'
 import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { skinSurface, surfaceOf } from '../surfaces.ts'
 import type { MouldFact } from '../types.ts'
 import { whyNoProfile } from './constantSection.ts'
 import { separatorParts } from './separators.ts'
-import { checkSkin, skinParts, skinRows } from './skinParts.ts'
+import { checkSkin, profileFaces, skinParts, skinRows, withBase } from './skinParts.ts'
 
 /** Hours [own]: set out, cut a rib, hang a strip of skin. */
 const HOURS = { start: 2, rib: 0.75, strip: 0.4 }
@@ -82,6 +83,8 @@ export const ribsMethod: MouldMethod = {
         ...flat,
         id: `rib/${i + 1}`,
         role: 'rib',
+        source: { of: 'profile', n: i + 1 },
+        together: 'ribs',
         name: `rib ${i + 1}`,
         lengthMm: length,
         widthMm: width,
@@ -95,6 +98,7 @@ export const ribsMethod: MouldMethod = {
       ...flat,
       id: 'base',
       role: 'base',
+      source: { of: 'cast' },
       name: 'base',
       lengthMm: length,
       widthMm: width,
@@ -118,6 +122,8 @@ export const ribsMethod: MouldMethod = {
         ...flat,
         id: `post/${i + 1}`,
         role: 'cleat',
+        source: { of: 'cast' },
+        together: 'posts',
         name: `post ${i + 1}`,
         lengthMm: body.height,
         widthMm: POST,
@@ -175,47 +181,29 @@ export const ribsMethod: MouldMethod = {
               ],
             },
           ],
-      order: [
-        step(
-          'cut',
-          `Cut one rib to the profile, the skin’s ${inText(skin.thickness)} outside it, and template the other ${ribs.length - 1} from it with a flush bit. Number them from the base up.`,
-          ribs,
-          40 + 15 * ribs.length,
-        ),
-        step(
-          'fix',
-          'Screw the first rib to the base, then rib by rib to the posts, each plumbed over the first.',
-          [base, ...ribs, ...posts],
-          6 * (ribs.length + posts.length),
-        ),
-        step(
-          'fix',
-          `Bend ${runs.length === 1 ? 'the skin' : 'each strip of skin'} into its ribs and tack it to every one; butt the joints, none on a curve.`,
-          skins,
-          20 * runs.length,
-        ),
-        step(
-          'tape',
-          'Tape the joints behind; fill and dress them inside.',
-          skins,
-          10 * Math.max(1, joints),
-          60,
-        ),
-        ...parting.order,
-        step('seal', 'Bead round the foot of the skin on the base.', [base], 15, 180),
-        step('brace', 'Strap or stay the ribs across the open sides before it is filled.', ribs, 20),
-      ],
-      comesOff: [
-        { partIds: posts.map((p) => p.id), text: 'Posts off: unscrew them from the ribs.' },
-        {
-          partIds: ribs.map((p) => p.id),
-          text: 'Ribs off from the top, lifted clear of the cast one by one.',
-        },
-        { partIds: skins.map((p) => p.id), text: 'Peel each strip of skin away from one edge.' },
-        ...parting.comesOff,
-        { partIds: ['base'], text: 'Tip the cast off its base onto battens.' },
-      ],
-      face: { material: skin.name, note: 'raw sheet soaks: seal it first', waxed: true },
+      building: inTurn([
+        build('cut/ribs', act('cut-ribs', { ribs: ribs.length, outMm: skin.thickness }), ribs, {
+          work: 40 + 15 * ribs.length,
+        }),
+        build('stack/ribs', act('stack-ribs', {}), [base, ...ribs, ...posts], {
+          work: 6 * (ribs.length + posts.length),
+        }),
+        build('bend/skin', act('bend-skin', { strips: runs.length }), skins, { work: 20 * runs.length }),
+        build('tape/skin', act('tape-skin-joints', {}), skins, { work: 10 * Math.max(1, joints), wait: 60 }),
+        ...parting.building,
+        build('bead/foot', act('bead-skin-foot', {}), [base, ...skins], { work: 15, wait: 180 }),
+        build('stay/ribs', act('stay-ribs', {}), ribs, { work: 20 }),
+      ]),
+      off: oneByOne([
+        undo('off/posts', act('posts-off', {}), posts, { from: 'sides' }),
+        undo('off/ribs', act('ribs-off', { ribs: ribs.length }), ribs),
+        undo('off/skin', act('peel-skin', { strips: runs.length }), skins),
+        ...(parting.off.length > 0
+          ? withBase(parting.off, base)
+          : [undo('off/base', act('tip-off-base', {}), [base], { from: 'turn' })]),
+      ]),
+      faces: profileFaces(body, base, skins, surfaceOf(board), skinSurface(skin), parting.faces),
+      top: 'rim',
       check: (layouts) => {
         const found: Finding[] = [
           ...tooLargeFindings(piece, layouts),

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import { applyChange, newSwept, type SweptPiece } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
-import { testJob, testStock } from '../../testPiece.ts'
+import { testJob, testStock } from '../../testing/testPiece.ts'
+import { partIdsOf } from '../../work/index.ts'
 import { explainMould, planMouldStation } from '../index.ts'
 
 const kernel = await openKernel({ coarser: 6 })
@@ -55,8 +56,8 @@ describe.each(['ribs', 'packed'] as const)('blocks parted in one %s mould', (met
         pieceStation.geometry.height / Math.cos(lean) + p.thicknessMm * Math.tan(Math.abs(lean)) + 1e-3,
       )
       expect(p.lengthMm * p.thicknessMm * p.widthMm).toBeGreaterThan(volume(p.recipe) - 1)
-      expect(station.figures.build.steps.some((s) => s.partIds.includes(p.id))).toBe(true)
-      expect(station.figures.comesOff.some((s) => s.partIds.includes(p.id))).toBe(true)
+      expect(station.operations.some((op) => partIdsOf(op).includes(p.id))).toBe(true)
+      expect(station.off.some((u) => u.partIds.includes(p.id))).toBe(true)
       expect(station.figures.cutList.some((r) => r.partIds.includes(p.id))).toBe(true)
     }
   })

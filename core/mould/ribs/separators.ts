@@ -1,14 +1,16 @@
 import type { SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Finding, SweptPiece } from '../../job/index.ts'
 import { pouredPlacement } from '../../piece/index.ts'
-import { type SheetStock, sheetStock } from '../../stock/index.ts'
+import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
+import { act, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, UP } from '../bareParts.ts'
-import { step } from '../buildingOrder.ts'
+import { build, undo } from '../buildingOrder.ts'
 import { type CastBody, castBody, volumeOf } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
-import type { MouldFact } from '../types.ts'
+import { skinSurface, surfaceOf } from '../surfaces.ts'
+import type { MouldFace, MouldFact, Undoing } from '../types.ts'
 
 /** A sheet is as thick as the gap within this, mm [own]. */
 const SAME = 0.25
@@ -16,6 +18,8 @@ const SAME = 0.25
 const KG_PER_M3 = 1000
 /** A separator in place, min [own]. */
 const SET_MINUTES = 15
+/** A block tipped off its base, min [own]. */
+const LIFT_MINUTES = 15
 
 /** The piece as it lies in the pour before separators part it: its skin runs past them. */
 export function wholeBody(input: MethodInput): CastBody {
@@ -29,8 +33,10 @@ export function wholeBody(input: MethodInput): CastBody {
 type Separation = {
   readonly parts: readonly BarePart[]
   readonly facts: readonly MouldFact[]
-  readonly order: ReturnType<typeof step>[]
-  readonly comesOff: { readonly partIds: readonly string[]; readonly text: string }[]
+  readonly building: readonly Operation[]
+  /** The sheets drawn, then the blocks lifted one by one; empty where nothing parts them. */
+  readonly off: readonly Undoing[]
+  readonly faces: readonly MouldFace[]
   check(): Finding[]
 }
 
@@ -53,6 +59,7 @@ export function separatorParts(input: MethodInput): Separation {
     return barePart({
       id: `separator/${id}`,
       role: 'separator',
+      source: { of: 'separator', separatorId: id },
       name: separators.length > 1 ? `separator ${i + 1}` : 'separator',
       boardId: sheet?.id ?? null,
       lengthMm,
@@ -64,8 +71,7 @@ export function separatorParts(input: MethodInput): Separation {
       recipe,
     })
   })
-  const ids = parts.map((p) => p.id)
-  const several = parts.length > 1
+  const { blocks } = pieceStation.figures
   return {
     parts,
     facts:
@@ -79,23 +85,38 @@ export function separatorParts(input: MethodInput): Separation {
             },
           ]
         : [],
-    order:
+    building:
       parts.length > 0
         ? [
-            step(
-              'fix',
-              `Stand the ${several ? 'separators' : 'separator'} between cleats outside the skin, bead ${several ? 'their' : 'its'} foot and both upright edges, and wax both faces.`,
-              parts,
-              SET_MINUTES * parts.length,
+            build('set/separators', act('set-separators', { separators: parts.length }), parts, {
+              work: SET_MINUTES * parts.length,
+            }),
+          ]
+        : [],
+    off:
+      parts.length > 0
+        ? [
+            undo('out/separators', act('separators-out', { separators: parts.length }), parts, {
+              from: 'sides',
+            }),
+            ...blocks.map(({ id, name, volumeLitres }) =>
+              undo(
+                `lift/block/${id}`,
+                act('lift-block', { name, massKg: (volumeLitres * input.mix.freshKgPerM3) / 1000 }),
+                [],
+                { from: 'turn', minutes: LIFT_MINUTES },
+              ),
             ),
           ]
         : [],
-    comesOff:
+    faces:
       parts.length > 0
         ? [
             {
-              partIds: ids,
-              text: `Ease the blocks apart with wedges at the top and draw the ${several ? 'separators' : 'separator'} up.`,
+              face: 'separators',
+              partIds: parts.map((p) => p.id),
+              areaM2: parts.reduce((sum, p) => sum + 2 * p.lengthMm * p.widthMm, 0) / 1e6,
+              ...separatorSurface(stock, parts[0]!.boardId),
             },
           ]
         : [],
@@ -128,6 +149,14 @@ export function separatorParts(input: MethodInput): Separation {
 
 const sheetOf = (sheets: readonly SheetStock[], gap: number): SheetStock | undefined =>
   sheets.find((s) => Math.abs(s.thickness - gap) <= SAME)
+
+/** A sheet of the stock as its board or skin is; another is taken for a smooth plastic. */
+function separatorSurface(stock: Stock, id: string | null): Pick<MouldFace, 'material' | 'surface'> {
+  const board = stock.boards.find((b) => b.id === id)
+  const skin = stock.skins.find((s) => s.id === id)
+  if (board) return surfaceOf(board)
+  return skin ? skinSurface(skin) : { material: 'plastic sheet', surface: 'smooth' }
+}
 
 const turned = (p: Vector, { x, y, z }: ReturnType<typeof pouredPlacement>): Vector =>
   [0, 1, 2].map((k) => x[k as 0]! * p[0] + y[k as 0]! * p[1] + z[k as 0]! * p[2]) as unknown as Vector

@@ -6,6 +6,7 @@ import { bendFinding } from '../boardBox/bendFinding.ts'
 import type { CastBody } from '../castBody.ts'
 import { boardMissing, rowMissing } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
+import type { MouldFace, Undoing } from '../types.ts'
 import { wholeBody } from './separators.ts'
 import { type SkinRun, skinRuns } from './skinRuns.ts'
 
@@ -26,6 +27,7 @@ export function skinParts(
     return barePart({
       id: `skin/${i + 1}`,
       role: 'skin',
+      source: { of: 'profile', n: i + 1 },
       name: `skin strip ${i + 1}`,
       boardId: skin.id,
       lengthMm: run.developed,
@@ -74,3 +76,29 @@ export function checkSkin({ piece, stock }: MethodInput, skin: Skin, runs: reado
     }),
   ]
 }
+
+/** A skin all round and the base under it, as concrete meets them; the area is the cast's own, its open face less. */
+export function profileFaces(
+  body: CastBody,
+  base: BarePart,
+  skins: readonly BarePart[],
+  ground: Pick<MouldFace, 'material' | 'surface'>,
+  skin: Pick<MouldFace, 'material' | 'surface'>,
+  parting: readonly MouldFace[],
+): MouldFace[] {
+  const foot = body.height > 0 ? body.volume / body.height : 0
+  return [
+    { face: 'base', partIds: [base.id], areaM2: foot / 1e6, ...ground },
+    {
+      face: 'skins',
+      partIds: skins.map((p) => p.id),
+      areaM2: Math.max(0, body.area - 2 * foot) / 1e6,
+      ...skin,
+    },
+    ...parting,
+  ]
+}
+
+/** The base stays under the blocks until the last of them is lifted off it. */
+export const withBase = (off: readonly Undoing[], base: BarePart): Undoing[] =>
+  off.map((u, i) => (i === off.length - 1 ? { ...u, partIds: [...u.partIds, base.id] } : u))

@@ -2,12 +2,13 @@ import { rectangleLoop, type SolidRecipe, type Vector } from '../../geometry/ind
 import type { Change, Finding, Piece, TurnedPiece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import { pouredSize } from '../../piece/index.ts'
-import type { Tube } from '../../stock/index.ts'
+import type { Board, Tube } from '../../stock/index.ts'
 import { type BarePart, oneLayer, prism } from '../bareParts.ts'
 import { boardMissing, finding, TALL } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
-import type { MaterialRow } from '../types.ts'
-import { tubeOrder } from './tubeOrder.ts'
+import { surfaceOf } from '../surfaces.ts'
+import type { MaterialRow, MouldFace } from '../types.ts'
+import { tubeBuilding, tubeOff } from './tubeOrder.ts'
 
 /** Hours to cut, line, fix and strap [own]. */
 const HOURS = 1.5
@@ -90,6 +91,7 @@ export const tubeMethod: MouldMethod = {
         ...round,
         id: 'base',
         role: 'base',
+        source: { of: 'cast' },
         name: 'base',
         boardId: board.id,
         lengthMm: across,
@@ -103,6 +105,7 @@ export const tubeMethod: MouldMethod = {
         ...round,
         id: 'tube',
         role: 'tube',
+        source: { of: 'cast' },
         name: 'card tube',
         lengthMm: height,
         widthMm: outside,
@@ -116,7 +119,9 @@ export const tubeMethod: MouldMethod = {
           ...round,
           id: `cleat/${i + 1}`,
           role: 'cleat',
+          source: { of: 'cast' },
           name: `centring cleat ${i + 1}`,
+          together: 'centring cleats',
           boardId: board.id,
           lengthMm: MARGIN,
           widthMm: MARGIN,
@@ -152,9 +157,13 @@ export const tubeMethod: MouldMethod = {
           ]
         : []),
     ]
-    const built: Omit<BuiltMould, 'order'> = {
+    const built: BuiltMould = {
       ...NOTHING_BESIDE,
       parts,
+      building: tubeBuilding(parts, straps),
+      off: tubeOff(parts, straps),
+      faces: tubeFaces(parts, form, board),
+      top: 'rim',
       materials,
       lengths: [
         {
@@ -171,8 +180,40 @@ export const tubeMethod: MouldMethod = {
       depth: height,
       check: () => checkTube(piece, form, tube, fitting, mix.freshKgPerM3),
     }
-    return { built: { ...built, order: tubeOrder(built) }, findings: [] }
+    return { built, findings: [] }
   },
+}
+
+/** Card round it, the base under it, card of the core in it. */
+function tubeFaces(
+  parts: readonly BarePart[],
+  { diameter, height, core }: NonNullable<ReturnType<typeof tubeForm>>,
+  board: Board,
+): MouldFace[] {
+  const of = (...roles: BarePart['role'][]) => parts.filter((p) => roles.includes(p.role)).map((p) => p.id)
+  const disc = (Math.PI / 4) * diameter ** 2
+  const bore = core ? Math.PI * core.diameter * (height - core.from) : 0
+  return [
+    {
+      face: 'tube-inside',
+      partIds: of('tube'),
+      areaM2: (Math.PI * diameter * height) / 1e6,
+      material: 'card',
+      surface: 'card',
+    },
+    { face: 'base', partIds: of('base'), areaM2: disc / 1e6, ...surfaceOf(board) },
+    ...(core
+      ? [
+          {
+            face: 'core',
+            partIds: of('core'),
+            areaM2: bore / 1e6,
+            material: 'card',
+            surface: 'card',
+          } as const,
+        ]
+      : []),
+  ]
 }
 
 const UP: Vector = [0, 0, 1]
@@ -308,6 +349,7 @@ function coreParts(
     {
       id: 'core',
       role: 'core',
+      source: { of: 'cast' },
       name: 'core in the axis',
       boardId: null,
       lengthMm: high - low,

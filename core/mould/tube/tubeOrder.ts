@@ -1,65 +1,54 @@
+import { act, inTurn, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
-import { step, WORK } from '../buildingOrder.ts'
-import type { BuiltMould } from '../method.ts'
-import type { BuildStep } from '../types.ts'
+import { build, oneByOne, undo, WORK } from '../buildingOrder.ts'
+import type { Undoing } from '../types.ts'
 
-/** A card tube from bare stock to ready to pour. */
-export function tubeOrder(built: Omit<BuiltMould, 'order'>): BuildStep[] {
-  const of = (role: BarePart['role']) => built.parts.filter((p) => p.role === role)
-  const [tube, core, cleats, base] = [of('tube'), of('core'), of('cleat'), of('base')]
-  return [
-    step(
-      'cut',
-      'Cut the tube to height, square, with a sheet of paper wrapped round it for a line; cut base and cleats.',
-      tube,
-      20,
-    ),
-    step(
-      'tape',
-      'Wax the inside twice or line it with film, its seam lapped; tape the outside of the foot against damp.',
-      tube,
-      20,
-      15,
-    ),
-    step('mark', 'Draw the tube’s outside on the base, and its middle.', base, 6),
+const of = (parts: readonly BarePart[], ...roles: BarePart['role'][]) =>
+  parts.filter((p) => roles.includes(p.role))
+
+/** A card tube from bare stock to what can be filled. */
+export function tubeBuilding(parts: readonly BarePart[], straps: number): Operation[] {
+  const [tube, core, base] = [of(parts, 'tube'), of(parts, 'core'), of(parts, 'base')]
+  return inTurn([
+    build('cut/tube', act('cut-tube', {}), [...tube, ...base, ...of(parts, 'cleat')], { work: 20 }),
+    build('tape/foot', act('tape-tube-foot', {}), tube, { work: 10 }),
+    build('mark/base', act('mark-tube', {}), base, { work: 6 }),
     ...(core.length > 0
+      ? [build('fix/core', act('fix-tube-core', { bridged: isOpen(core) }), core, { work: 25 })]
+      : []),
+    build('stand/tube', act('stand-tube', {}), [...tube, ...of(parts, 'cleat')], { work: 4 * WORK.place }),
+    build('bead/foot', act('bead-tube-foot', {}), tube, { work: 10, wait: 180 }),
+    ...(straps > 0
+      ? [build('strap/tube', act('strap-tube', { turns: straps }), tube, { work: straps * 3 })]
+      : []),
+    build('stay/top', act('stay-top', {}), tube, { work: 10 }),
+  ])
+}
+
+/** Whether the core's top stands free; else the floor is cast over it, and it comes out once the base is off. */
+const isOpen = (core: readonly BarePart[]): boolean => core.some((p) => p.pull[2] > 0)
+
+/** A card tube is slit and peeled; a core closes in on itself. */
+export function tubeOff(parts: readonly BarePart[], straps: number): Undoing[] {
+  const core = of(parts, 'core')
+  return oneByOne([
+    ...(isOpen(core)
       ? [
-          step(
-            'fix',
-            'Slit the core lengthways, tape it closed, wax it, and fix it upright on the middle by a disc that fits inside; hold its top by a bridge.',
-            core,
-            25,
-          ),
+          undo('ease/core', act('slit-core', {}), [], {
+            at: core.map((p) => p.id),
+            from: 'set',
+            whileItMoves: true,
+          }),
+          undo('out/core', act('core-out', {}), core),
         ]
       : []),
-    step(
-      'fix',
-      'Stand the tube on its line and screw the cleats to the base round it.',
-      [...tube, ...cleats],
-      4 * WORK.place,
-    ),
-    step(
-      'seal',
-      'Run a bead round its foot outside, and inside where a rounded edge is wanted.',
-      tube,
-      10,
-      180,
-    ),
-    ...(built.straps.count > 0
+    undo('off/tube', act('tube-off', { straps: straps > 0 }), of(parts, 'cleat', 'tube'), { from: 'sides' }),
+    undo('off/base', act('column-off-base', {}), of(parts, 'base'), { from: 'turn' }),
+    ...(core.length > 0 && !isOpen(core)
       ? [
-          step(
-            'brace',
-            `Strap it: ${built.straps.count} turns of filament tape from the foot up, spaced as listed.`,
-            tube,
-            built.straps.count * 3,
-          ),
+          undo('ease/core', act('slit-core', {}), [], { at: core.map((p) => p.id) }),
+          undo('out/core', act('core-out', {}), core),
         ]
       : []),
-    step(
-      'check',
-      'Plumb it on two sides and stay its top before it is filled: it is top-heavy as it fills.',
-      tube,
-      10,
-    ),
-  ]
+  ])
 }

@@ -9,15 +9,17 @@ import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
 import { basinSolids, pouredPlacement } from '../../piece/index.ts'
 import { GRAVITY, massOf } from '../../units/convert.ts'
 import { inText } from '../../units/index.ts'
+import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
-import { step } from '../buildingOrder.ts'
+import { build, eachCast, undo } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
-import type { MouldFact } from '../types.ts'
+import { surfaceOf } from '../surfaces.ts'
+import type { MouldFact, Undoing } from '../types.ts'
 
 /** Hours for core and upper form [own]. */
 const HOURS = { core: 2, form: 2 }
@@ -96,6 +98,7 @@ export const upperFormMethod: MouldMethod = {
       return barePart({
         id: `form/${id}`,
         role: 'form',
+        source: { of: 'basin', is: 'form' },
         name: `upper form, ${name}`,
         boardId: board.id,
         lengthMm: length,
@@ -111,6 +114,7 @@ export const upperFormMethod: MouldMethod = {
     const corePart = barePart({
       id: 'core/basin',
       role: 'core',
+      source: { of: 'basin', is: 'core' },
       name: 'basin core',
       lengthMm: basin.length,
       widthMm: basin.width,
@@ -125,6 +129,8 @@ export const upperFormMethod: MouldMethod = {
       barePart({
         id: `beam/${i + 1}`,
         role: 'cleat',
+        source: { of: 'basin', is: 'bridge' },
+        together: 'bridges',
         name: `bridge ${i + 1}`,
         boardId: board.id,
         lengthMm: body.width + 2 * t,
@@ -142,7 +148,7 @@ export const upperFormMethod: MouldMethod = {
     )
     // The back of an apron that meets the shell is notched round it.
     const plainParts = plain.built.parts.map((p) =>
-      p.id.startsWith('apron/')
+      p.source.of === 'apron'
         ? { ...p, recipe: { kind: 'difference', from: p.recipe, minus: [body.recipe] } satisfies SolidRecipe }
         : p,
     )
@@ -184,62 +190,86 @@ export const upperFormMethod: MouldMethod = {
       ],
       hours: plain.built.hours + HOURS.core + HOURS.form,
       depth: body.height,
-      order: [
-        ...plain.built.order.slice(0, -1),
-        step(
-          'laminate',
-          'Build the core up in layers, shape it to its draft, fill, coat, and leave it hard right through.',
-          [corePart],
-          90,
-          24 * 60,
-        ),
-        step(
-          'fix',
-          'Screw the core to the base from below, over the waste’s disc; bead round its foot.',
-          [corePart, ...waste],
-          25,
-          180,
-        ),
-        step(
-          'fix',
-          'Screw the four leaning boards into a ring; try it over the core with a gauge of the shell’s thickness at eight places.',
-          form,
-          40,
-        ),
-        step(
-          'brace',
-          'Hang the ring from bridges across the rim at the slab’s thickness, screwed to the box: it must not rest on fresh concrete, nor rise.',
-          [...form, ...beams],
-          25,
-        ),
-        step(
-          'check',
-          'Fill the slab first and let it stiffen until it holds a thumbprint; then the shell through the ring, rodded. Too soon, and it slumps out under the ring.',
-          [],
-          10,
-        ),
-      ],
-      comesOff: [
-        { partIds: beams.map((p) => p.id), text: 'Bridges off.' },
+      building: upperBuilding(plain.built.building, { core: [corePart, ...waste], form, beams }),
+      afterRelease: [...(plain.built.afterRelease ?? []), 'hang/ring'],
+      off: upperOff(plain.built.off, { core: [corePart, ...waste], form, beams }),
+      faces: [
+        ...plain.built.faces,
         {
+          face: 'core',
+          partIds: [corePart.id, ...waste.map((p) => p.id)],
+          areaM2: coreArea(basin) / 1e6,
+          material: 'coated core',
+          surface: 'coated',
+        },
+        {
+          face: 'upper-form',
           partIds: form.map((p) => p.id),
-          text: 'Unscrew the ring at its corners, each board straight outward.',
-        },
-        {
-          partIds: plain.built.parts.filter((p) => p.role === 'strip').map((p) => p.id),
-          text: 'Sides of the box off.',
-        },
-        {
-          partIds: ['base', 'core/basin'],
-          text: 'Screws of the core out from below; turn the piece over, peel the base off, and ease the core out by its air hole.',
+          areaM2: form.reduce((sum, p) => sum + p.lengthMm * p.widthMm, 0) / 1e6,
+          ...surfaceOf(board),
         },
       ],
-      face: null,
+      fillLater: 'upper-form',
       check: (layouts) => [...plain.built!.check(layouts), ...checkUpper(piece, rise, top)],
     }
     return { built, findings: plain.findings }
   },
 }
+
+type Upper = {
+  /** The core first, what fills the waste after it. */
+  readonly core: readonly BarePart[]
+  readonly form: readonly BarePart[]
+  readonly beams: readonly BarePart[]
+}
+
+/** The box's own order, then core and ring; the ring is hung once all below it is waxed. */
+function upperBuilding(plain: readonly Operation[], { core, form, beams }: Upper): Operation[] {
+  const sides = plain.filter((s) => s.code === 'fix-side').map((s) => s.id)
+  const laid = plain.some((s) => s.id === 'lay/bearers')
+  const name = core[0]!.name
+  return [
+    ...plain,
+    ...(laid ? [] : [build('lay/bearers', act('lay-on-bearers', {}), [], { work: 5 }, ['mark/plan'])]),
+    build('build/core', act('build-core', { name }), core.slice(0, 1), { work: 90, wait: 24 * 60 }, [
+      'cut/list',
+    ]),
+    build('fix/core', act('screw-core', { name, waste: core.length > 1 }), core, { work: 25, wait: 180 }, [
+      'build/core',
+      'lay/bearers',
+      ...sides,
+    ]),
+    build('make/ring', act('make-ring', {}), form, { work: 40 }, ['cut/list', 'fix/core']),
+    eachCast(
+      build('hang/ring', act('hang-ring', {}), [...form, ...beams], { work: 25 }, ['make/ring', ...sides]),
+    ),
+  ]
+}
+
+/** Bridges and ring first, then the box as it comes off, the core's screws out before it is turned. */
+function upperOff(plain: readonly Undoing[], { core, form, beams }: Upper): Undoing[] {
+  const ring = [
+    undo('off/bridges', act('bridges-off', {}), beams, { from: 'sides' }),
+    undo('off/ring', act('ring-off', {}), form, { after: ['off/bridges'] }),
+  ]
+  const screws = undo('out/core-screws', act('core-screws-out', {}), [])
+  const at = plain.findIndex((u) => u.id === 'off/base')
+  return [
+    ...ring,
+    ...plain
+      .slice(0, at + 1)
+      .flatMap((u) => [
+        ...(u.turns ? [{ ...screws, after: u.after }] : []),
+        { ...u, after: [...u.after, 'off/ring', ...(u.turns ? [screws.id] : [])] },
+      ]),
+    undo('out/core', act('ease-core-out', { name: core[0]!.name }), core, { after: ['off/base'] }),
+    ...plain.slice(at + 1),
+  ]
+}
+
+/** Floor and walls of a basin's core, mm2. */
+const coreArea = ({ length, width, depth }: NonNullable<SlabPiece['basin']>): number =>
+  length * width + 2 * (length + width) * depth
 
 /** Bridges across the rim, mm wide [own]. */
 const BEAM = 60
@@ -276,6 +306,7 @@ function wastePart(
     barePart({
       id: 'core/waste',
       role: 'core',
+      source: { of: 'basin', is: 'waste' },
       name: 'waste disc',
       lengthMm: diameter,
       widthMm: diameter,

@@ -104,7 +104,8 @@ const lastSet = stationMemo(32)
 /** A text as a region in its own place, with what is wrong with its strokes. */
 function setLetters(kernel: Kernel, l: Lettering, font: LetterFont, sunk: boolean) {
   const { text, height, spacing, align } = l
-  return lastSet('letters', { text, height, spacing, align, font: font.hash, sunk }, () => {
+  const key = JSON.stringify([text, height, spacing, align, font.hash, sunk])
+  return lastSet('letters', key, () => {
     const laid = layLetters(l, font)
     // Fonts wind their outer rings one way or the other.
     const upright = measureRegion(laid.rings) < 0 ? laid.rings.map((ring) => [...ring].reverse()) : laid.rings

@@ -1,27 +1,45 @@
+import type { Timed } from '../../../core/work/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
+import { useWork } from '../../app/useWork.ts'
 import { useSize } from '../../stage/useSize.ts'
+
+export const isFinishing = (op: Timed): boolean => op.station === 'finish'
 
 /** Finishing over the days: a bar for each step, and what the waiting is for. */
 export function FinishBand() {
   const { plan, fresh } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.finish?.figures
+  const lines = useWork(isFinishing)
   if (!figures)
     return (
       <p className="label border-t px-4 pt-2 text-soft">No finishing plan while a finding stops the pour.</p>
     )
-  const end = Math.max(24, ...figures.steps.map((s) => s.startHours + s.waitHours))
+  const steps = lines.flatMap(({ text, of: [op] }) =>
+    op!.startMinutes === null || op!.endMinutes === null
+      ? []
+      : [
+          {
+            id: op!.id,
+            text,
+            start: op!.startMinutes / 60,
+            end: (op!.endMinutes + op!.work.waitMinutes) / 60,
+            coats: op!.code === 'coat' || op!.code === 'coat-hardens',
+          },
+        ],
+  )
+  const end = Math.max(24, ...steps.map((s) => s.end))
   const left = 190
-  const begin = Math.floor((figures.steps[0]?.startHours ?? 0) / 24) * 24
+  const begin = Math.floor((steps[0]?.start ?? 0) / 24) * 24
   const at = (hours: number) => left + ((hours - begin) / (end - begin)) * (size.width - left - 30)
-  const row = Math.min(18, (size.height - 48) / figures.steps.length)
+  const row = Math.min(18, (size.height - 48) / Math.max(1, steps.length))
   const days = (end - begin) / 24
   const step = days > 14 ? 7 : days > 6 ? 2 : 1
   return (
     <div ref={attach} className={`min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
       <svg width={size.width} height={size.height} role="img" aria-label="Finishing steps over days">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
-          Finishing, days after the pour; show face up from the turn on
+          Finishing, days after the pour
         </text>
         {Array.from({ length: Math.floor(days / step) + 1 }, (_, i) => begin / 24 + i * step).map((d) => (
           <g key={d}>
@@ -37,8 +55,8 @@ export function FinishBand() {
             </text>
           </g>
         ))}
-        {figures.steps.map((s, i) => (
-          <g key={`${s.code}${s.startHours}`}>
+        {steps.map((s, i) => (
+          <g key={s.id}>
             <text
               x={left - 8}
               y={26 + row * (i + 0.75)}
@@ -49,11 +67,11 @@ export function FinishBand() {
               {s.text.length > 30 ? `${s.text.slice(0, 29)}…` : s.text}
             </text>
             <rect
-              x={at(s.startHours)}
-              width={Math.max(3, at(s.startHours + s.waitHours) - at(s.startHours))}
+              x={at(s.start)}
+              width={Math.max(3, at(s.end) - at(s.start))}
               y={26 + row * i + 2}
               height={Math.max(4, row - 5)}
-              fill={s.code === 'coat' || s.code === 'cure-coat' ? 'var(--settled)' : 'var(--ink)'}
+              fill={s.coats ? 'var(--settled)' : 'var(--ink)'}
             />
           </g>
         ))}

@@ -1,18 +1,27 @@
 import { showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useChange } from '../../app/store.ts'
+import { useWork } from '../../app/useWork.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
+import { isFinishing } from './FinishBand.tsx'
 
 export function FinishBench() {
   const { piece, plan, job, fresh } = usePlan()
   const change = useChange()
   const figures = plan?.stations.finish?.figures
+  const steps = useWork(isFinishing)
   const choose = (label: string, patch: Partial<typeof piece.finish>) =>
     change(label, { type: 'finishChosen', pieceId: piece.id, patch })
   return (
     <>
       <h1>Finish</h1>
-      <p>{figures ? `Ready for use ${figures.daysToUse} days after the pour.` : ''}</p>
+      <p>
+        {figures
+          ? figures.daysToUse === null
+            ? 'It never gets strong enough to finish.'
+            : `Ready for use ${figures.daysToUse} days after the pour.`
+          : ''}
+      </p>
       <Choice
         label="Face"
         value={piece.finish.sanding}
@@ -37,22 +46,31 @@ export function FinishBench() {
           <Row label="Face and edges" unit="m²">
             {figures.faceAreaM2.toFixed(2)}
           </Row>
-          <Row label="Turns, with people" unit={figures.turnPeople > 8 ? 'machine' : 'people'}>
-            {figures.turns} × {figures.turnPeople > 8 ? '' : figures.turnPeople}
-          </Row>
+          {figures.turnKg === null ? (
+            <Row label="Turned over">never</Row>
+          ) : (
+            <Row
+              label={`Turned over ${figures.turns === 1 ? 'once' : `${figures.turns} times`}, ${figures.turnKg.toFixed(0)} kg`}
+              unit={figures.turnPeople === null ? '' : figures.turnPeople === 1 ? 'person' : 'people'}
+            >
+              {figures.turnPeople ?? 'by machine'}
+            </Row>
+          )}
           <h2>Steps</h2>
           <table className="list">
             <tbody>
-              {figures.steps.map((s, i) => (
-                <tr key={`${s.code}${i}`}>
-                  <td className="n text-left! pr-2!">{showNumber(s.startHours / 24, 1)} d</td>
+              {steps.map(({ text, of: [op] }) => (
+                <tr key={op!.id}>
+                  <td className="n text-left! pr-2!">
+                    {op!.startMinutes === null ? 'never' : `${showNumber(op!.startMinutes / 1440, 1)} d`}
+                  </td>
                   <td className="leading-tight">
-                    {s.text}
-                    {s.amount !== null && (
-                      <span className="block text-[13px] text-soft">
-                        {showNumber(s.amount, 2)} {s.unit}
+                    {text}
+                    {op!.takes.map((t) => (
+                      <span key={t.name} className="block text-[13px] text-soft">
+                        {showNumber(t.amount, 2)} {t.unit}
                       </span>
-                    )}
+                    ))}
                   </td>
                 </tr>
               ))}

@@ -1,36 +1,36 @@
 import type { MouldPart, MouldStation } from '../../../core/mould/index.ts'
-import { sayLengths } from '../../../core/units/index.ts'
+import { isBuilding, partIdsOf } from '../../../core/work/index.ts'
 import { useAppDispatch } from '../../app/store.ts'
+import { useWork } from '../../app/useWork.ts'
 import { pointedAt } from '../../app/viewSlice.ts'
 import { More } from '../../ui/Choice.tsx'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 import { MouldThumb } from './MouldThumb.tsx'
 
 /** From bare boards to ready to pour, each step with what stands by then. Pointing at a step lights its parts. */
 export function BuildingOrder({ mould }: { mould: MouldStation }) {
   const dispatch = useAppDispatch()
-  const style = useMeasureStyle()
-  const { steps, readyMinutes } = mould.figures.build
+  const lines = useWork(isBuilding)
   const stands = new Set<string>()
   return (
-    <More title={`Building order: ready to fill after ${hours(readyMinutes)}`}>
+    <More title={`Building order: ready to wax and fill after ${hours(mould.figures.readyMinutes)}`}>
       <ol className="list-none p-0">
-        {steps.map((step, i) => {
-          const now = step.partIds
-          const placing = step.code === 'fix' || step.code === 'pour' || step.code === 'mark'
+        {lines.map(({ text, of: [op] }, i) => {
+          const now = partIdsOf(op!)
+          const fresh = now.filter((id) => !stands.has(id))
+          const placing = op!.station === 'mould' && op!.code !== 'cut-list' && fresh.length > 0
           if (placing) for (const id of now) stands.add(id)
           const parts = mould.parts.filter((p: MouldPart) => stands.has(p.id))
           return (
             <li
-              key={`${i} ${step.text}`}
+              key={op!.id}
               className="flex gap-2 border-b py-[6px]"
               onPointerEnter={() => dispatch(pointedAt(now[0] ?? null))}
               onPointerLeave={() => dispatch(pointedAt(null))}
             >
               <span className="label w-5 flex-none text-right font-bold">{i + 1}</span>
               <span className="min-w-0 flex-1 text-[14px] leading-tight">
-                {sayLengths(step.text, style)}
-                {step.waitMinutes > 0 && <strong> Wait {hours(step.waitMinutes)}.</strong>}
+                {text}
+                {op!.work.waitMinutes > 0 && <strong> Wait {hours(op!.work.waitMinutes)}.</strong>}
               </span>
               {placing && parts.length > 0 && <MouldThumb parts={parts} now={now} />}
             </li>

@@ -7,7 +7,7 @@ import { useMould } from './useMould.ts'
 /** Whether the formers of a box are shaped by hand or printed, and what they take to print. */
 export function FormerPrints() {
   const { mould, station, choose, mm } = useMould()
-  const formers = station?.parts.filter((p) => p.id.startsWith('former/')) ?? []
+  const formers = station?.parts.filter((p) => p.source.of === 'feature' || p.source.of === 'ground') ?? []
   if (formers.length === 0) return null
   return (
     <>

@@ -1,46 +1,44 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts'
-import type { ScheduleStep } from '../../../core/pour/index.ts'
+import { isOfTheDay, sameStart, type Timed } from '../../../core/work/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
+import { useWork } from '../../app/useWork.ts'
 import { useSize } from '../../stage/useSize.ts'
 
-const SHORT: Readonly<Record<ScheduleStep['code'], string>> = {
-  'seal-joints': 'seal',
-  wax: 'wax',
-  checks: 'check',
-  batch: 'batch',
-  'lay-mesh': 'mesh',
-  compact: 'vibrate',
-  screed: 'screed',
-  cover: 'cover',
-  trowel: 'trowel',
-  'tool-edges': 'edges',
-  'fill-aprons': 'aprons',
-  'ease-knockouts': 'ease',
-  'sides-off': 'sides off',
-  'sharp-sides-off': 'sharp sides',
-  flip: 'turn over',
-  'knockouts-out': 'knockouts',
-  cure: 'cure',
-}
+/** What the line leaves out: it has no hour of its own, or is one tick among others. */
+const NOT_DRAWN: ReadonlySet<Timed['code']> = new Set([
+  'keep-damp',
+  'check-level',
+  'check-held',
+  'check-released',
+  'place-batch',
+  'join-lift',
+])
+const isDrawn = (op: Timed): boolean => isOfTheDay(op) && op.startMinutes !== null && !NOT_DRAWN.has(op.code)
 
 /** The pour day on one line, early hours drawn wide, and strength against time with what it allows. */
 export function PourBand() {
   const { plan, fresh } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.pour?.figures
+  const lines = useWork(isDrawn, sameStart)
   if (!figures)
     return <p className="label border-t px-4 pt-2 text-soft">No pour day while a finding stops the pour.</p>
-  const steps = figures.schedule.filter((s) => s.code !== 'cure')
+  const steps = lines.map(({ short, of }) => ({
+    id: of[0]!.id,
+    short,
+    start: of[0]!.startMinutes!,
+    end: of.at(-1)!.endMinutes!,
+  }))
   const line = size.width * 0.56
-  const first = steps[0]?.startMinutes ?? 0
-  const last = Math.max(60, ...steps.map((s) => s.endMinutes))
+  const first = steps[0]?.start ?? 0
+  const last = Math.max(60, ...steps.map((s) => s.end))
   // Hours after the pour are many and empty, minutes in it few and full: the axis runs with the cube root of time.
   const root = (m: number) => Math.cbrt(m)
   const at = (m: number) => 30 + ((root(m) - root(first)) / (root(last) - root(first))) * (line - 90)
   const rows: number[] = []
   const placed = steps.map((s) => {
-    const x = at(s.startMinutes)
-    const width = SHORT[s.code].length * 7 + 16
+    const x = at(s.start)
+    const width = s.short.length * 7 + 16
     let row = rows.findIndex((end) => end < x)
     if (row < 0) row = rows.push(0) - 1
     rows[row] = x + width
@@ -86,12 +84,11 @@ export function PourBand() {
           opacity="0.5"
         />
         {placed.map(({ s, x, row }) => (
-          <g key={`${s.code}${s.batch ?? ''}`}>
+          <g key={s.id}>
             <line x1={x} x2={x} y1={24 + row * 19 + 12} y2={size.height - 26} stroke="var(--hair)" />
             <circle cx={x} cy={size.height - 26} r="3.5" fill="var(--ink)" />
             <text x={x} y={24 + row * 19 + 10} className="dim" style={{ fontSize: 14 }}>
-              {SHORT[s.code]}
-              {s.batch && steps.filter((o) => o.code === 'batch').length > 1 ? ` ${s.batch}` : ''}
+              {s.short}
             </text>
           </g>
         ))}

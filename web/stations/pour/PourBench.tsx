@@ -1,8 +1,10 @@
 import { useState } from 'react'
 import { clock } from '../../../core/sheets/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
+import { isOfTheDay, sameStart } from '../../../core/work/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useAppSelector, useChange } from '../../app/store.ts'
+import { useWork } from '../../app/useWork.ts'
 import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { dayTime } from './dayTime.ts'
@@ -12,6 +14,7 @@ export function PourBench() {
   const people = useAppSelector((s) => s.job.job?.settings.people ?? 2)
   const change = useChange()
   const figures = plan?.stations.pour?.figures
+  const day = useWork(isOfTheDay, sameStart)
   const { temperature } = piece.pour
   const choose = (label: string, patch: Partial<typeof piece.pour>) =>
     change(label, { type: 'pourPlanned', pieceId: piece.id, patch })
@@ -89,25 +92,32 @@ export function PourBench() {
           <h2>The day</h2>
           <table className="list">
             <tbody>
-              {figures.schedule.map((s) => (
-                <tr key={`${s.code}${s.batch ?? ''}`}>
+              {day.map(({ text, of: [op] }) => (
+                <tr key={op!.id}>
                   <td className="n pr-2! text-left!">
-                    {clock(s.startMinutes)}
-                    <span className="block text-[13px] font-normal leading-tight text-soft">
-                      {dayTime(figures.start, s.startMinutes)}
-                    </span>
+                    {clock(op!.startMinutes)}
+                    {op!.startMinutes !== null && (
+                      <span className="block text-[13px] font-normal leading-tight text-soft">
+                        {dayTime(figures.start, op!.startMinutes)}
+                      </span>
+                    )}
                   </td>
                   <td className="leading-tight">
-                    {s.text}
-                    {s.latestMinutes !== null && s.latestMinutes > s.startMinutes && (
-                      <span className="block text-[13px] text-soft">not after {clock(s.latestMinutes)}</span>
+                    {text}
+                    {op!.latestMinutes !== null && op!.latestMinutes > (op!.startMinutes ?? 0) && (
+                      <span className="block text-[13px] text-soft">
+                        not after {clock(op!.latestMinutes)}
+                      </span>
                     )}
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          <Row label="To turn over, with its mould" unit="kg">
+          <Row
+            label={figures.liftTurns ? 'To lift as it is turned over' : 'To lift, when it is stripped'}
+            unit="kg"
+          >
             {figures.liftKg.toFixed(0)}
           </Row>
         </div>

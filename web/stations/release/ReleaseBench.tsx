@@ -1,13 +1,16 @@
 import { useState } from 'react'
-import { sayLengths } from '../../../core/units/index.ts'
+import { agentNote } from '../../../core/release/index.ts'
+import { faceWords, isStripping } from '../../../core/work/index.ts'
 import { usePlan } from '../../app/PlanContext.tsx'
 import { useChange } from '../../app/store.ts'
+import { useWork } from '../../app/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 
 export function ReleaseBench() {
   const { piece, plan, job, fresh } = usePlan()
   const change = useChange()
   const figures = plan?.stations.release?.figures
+  const off = useWork(isStripping)
   const choose = (label: string, patch: Partial<typeof piece.release>) =>
     change(label, { type: 'releaseChosen', pieceId: piece.id, patch })
   return (
@@ -40,24 +43,25 @@ export function ReleaseBench() {
             </thead>
             <tbody>
               {figures.agents.map((a) => (
-                <tr key={`${a.face}${a.agent}`}>
+                <tr key={`${a.face}${a.surface}${a.use}`}>
                   <td>
-                    <strong>{a.face}</strong>, {a.material}
+                    <strong>{faceWords(a.face)}</strong>, {a.material}
                     <span className="block text-[13px] leading-tight text-soft">
-                      {a.agent}, {a.amount.toFixed(a.unit === 'metre' ? 1 : 3)} {a.unit}; {a.note}
+                      {agentNote(a)}
+                      {a.amount > 0 && `; ${a.amount.toFixed(a.unit === 'metre' ? 1 : 3)} ${a.unit}`}
                     </span>
                   </td>
-                  <td className="n">{a.coats}</td>
-                  <td className="n">{a.waitMinutes} min</td>
+                  <td className="n">{a.coats > 0 ? a.coats : '–'}</td>
+                  <td className="n">{a.coats > 0 ? `${a.waitMinutes} min` : ''}</td>
                 </tr>
               ))}
             </tbody>
           </table>
           <h2>Off, in this order</h2>
           <ol className="label list-decimal pl-5 text-[15px]">
-            {figures.stripping.map((s) => (
-              <li key={s.code + s.text} className="border-b py-1">
-                {sayLengths(s.text, job.settings)}
+            {off.map(({ text, of: [op] }) => (
+              <li key={op!.id} className="border-b py-1">
+                {text}
               </li>
             ))}
           </ol>

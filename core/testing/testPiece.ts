@@ -7,8 +7,8 @@ import {
   type Piece,
   plainSide,
   type SlabPiece,
-} from './job/index.ts'
-import { startingStock } from './stock/index.ts'
+} from '../job/index.ts'
+import { startingStock } from '../stock/index.ts'
 
 /** The worked top of the tests: 900 x 500 x 45 with a basin and two tap holes behind it. */
 export const testStock = startingStock()

@@ -14,7 +14,7 @@ import {
   plainSide,
   type SlabPiece,
   type TurnedForm,
-} from './job/index.ts'
+} from '../job/index.ts'
 import { testStock } from './testPiece.ts'
 
 /** Mulberry32: the same pieces at every run. */

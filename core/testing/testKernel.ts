@@ -1,4 +1,4 @@
-import { type Kernel, openKernel } from './kernel.ts'
+import { type Kernel, openKernel } from '../geometry/kernel.ts'
 
 let opened: Promise<Kernel> | undefined
 

@@ -1,0 +1,257 @@
+import { edgeSize } from '../geometry/index.ts'
+import { act, type Condition, type Operation, operation, partIdsOf } from '../work/index.ts'
+import type { PourInput } from './types.ts'
+
+/** Minutes [own]: carrying 20 kg, placing 10 L, compacting a quarter square metre, screeding a square metre; for one person. */
+const PACE = {
+  carry20Kg: 2,
+  place10Litres: 1.5,
+  compactQuarterM2: 3.5,
+  screedM2: 12,
+  check: 4,
+  join: 2,
+  edges: 10,
+  later: 10,
+  float: 5,
+  trowel: 15,
+  cover: 5,
+  topUp: 5,
+} as const
+/** The least time for compacting and for screeding, minutes [own]. */
+const LEAST = { compact: 3, screed: 5 } as const
+/** A lift is rodded this far into the one below, mm. */
+const ROD = 25
+/** A hard trowel leaves a dent of less than this, mm. */
+const DENT = 1
+/** Parts of the initial set: working time, sheen gone, hard trowel, the last at which a lift still joins. */
+export const SET_PARTS = { working: 0.5, sheen: 0.35, trowel: 0.8, joins: 0.9 } as const
+/** Damp until this share of its strength, and this many minutes. */
+export const CURED = { share: 0.7, minutes: 3 * 1440 } as const
+
+const set = (share: number): Condition => ({ kind: 'set', of: 'initial', setShare: share })
+
+/** The first thing that needs the water: the clock of the concrete starts with it. */
+export const firstMix = (input: PourInput): string => input.stations.mix.operations[0]?.id ?? ''
+
+/**
+ * What the day adds to what earlier stations plan: checks, placing and joining, the open face, and the cure. What is
+ * taken off the cast comes after all of it.
+ */
+export function pourDay(input: PourInput): Operation[] {
+  const { piece, people, stations } = input
+  const { mould, release, mix, steel } = stations
+  const { batches, neededLitres, volumeLitres } = mix.figures
+  const top = mould?.figures.top ?? 'rim'
+  const closed = top === 'hole'
+  const face = !closed && mould?.figures.openFaceM2 !== 0
+  const strips = (release?.operations ?? []).filter((op) => op.attitude !== null)
+  const steps: Operation[] = []
+  const add = (told: Omit<Parameters<typeof operation>[0], 'station' | 'per'>): string => {
+    steps.push(operation({ ...told, station: 'pour', per: 'cast' } as Parameters<typeof operation>[0]))
+    return told.id
+  }
+
+  const readied = [...(mould?.operations ?? []), ...(release?.operations ?? [])]
+    .filter((op) => op.attitude === null)
+    .map((op) => op.id)
+  const checks = readyChecks(input, add, readied)
+  const [first] = mix.operations
+  if (!first) return steps
+  steps.push({ ...first, needs: checks })
+
+  const mat = steel.operations[0]
+  const fillAt =
+    steel.figures.layAtFillMm === null
+      ? null
+      : (steel.figures.layAtFillMm / stations.piece.geometry.thickness) * volumeLitres
+  let litres = 0
+  let last = ''
+  batches.forEach((batch, i) => {
+    const n = batch.number
+    const before = litres
+    litres += batch.litres
+    if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
+    const placed = add({
+      ...act('place-batch', {
+        number: n,
+        batches: batches.length,
+        litres: batch.litres,
+        by: closed ? 'hole' : 'open',
+      }),
+      id: `place/${n}`,
+      about: [{ kind: 'batch', id: String(n) }],
+      minutes:
+        (batch.dryKg / 20) * (PACE.carry20Kg / people) + (batch.litres / 10) * (PACE.place10Litres / people),
+      hands: people,
+      needs: [`mix/${n}`],
+      notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
+    })
+    last = placed
+    if (i > 0 && !closed)
+      last = add({
+        ...act('join-lift', { number: n, rodMm: ROD }),
+        id: `join/${n}`,
+        minutes: PACE.join,
+        needs: [placed],
+        notAfter: [set(SET_PARTS.joins)],
+      })
+    const reaches = fillAt !== null && before < fillAt && litres >= Math.min(fillAt, neededLitres) - 1e-9
+    if (mat && reaches) {
+      steps.push({ ...mat, needs: [last] })
+      last = mat.id
+    }
+  })
+  const area = stations.piece.figures.showFaceAreaM2
+  last = add({
+    ...act('compact', { by: closed ? 'hole' : 'open', vents: mould?.figures.vents ?? 0 }),
+    id: 'compact',
+    minutes: Math.max(LEAST.compact, (area / 0.25) * PACE.compactQuarterM2),
+    needs: [last],
+    notAfter: [set(SET_PARTS.working)],
+  })
+  const knockouts = (mould?.parts ?? []).filter((p) => p.role === 'knockout')
+  if (closed)
+    last = add({
+      ...act('top-up', {}),
+      id: 'top-up',
+      minutes: PACE.topUp,
+      needs: [last],
+      notAfter: [set(SET_PARTS.working)],
+    })
+  else if (!face)
+    last = add({
+      ...act('shape-back', {}),
+      id: 'shape/back',
+      minutes: PACE.later,
+      needs: [last],
+      notAfter: [set(SET_PARTS.trowel)],
+    })
+  else
+    last = add({
+      ...act('screed', {
+        along: top === 'sides' ? 'sides' : top === 'bridges' ? 'bridges' : 'rim',
+        clear: [
+          ...(top === 'sides' ? ['the sides’ edges'] : []),
+          ...(knockouts.length > 0 ? ['the knockout tops'] : []),
+        ],
+      }),
+      id: 'screed',
+      about: knockouts.map((p) => ({ kind: 'part', id: p.id })),
+      minutes: Math.max(LEAST.screed, (area * PACE.screedM2) / people),
+      hands: Math.min(people, 2),
+      needs: [last],
+      notAfter: [set(SET_PARTS.working)],
+    })
+
+  const placed = last
+  const sheen = { needs: [placed], notBefore: [set(SET_PARTS.sheen)] }
+  const open = piece.attitude.down === 'top' ? 'bottom' : 'top'
+  const before: string[] = [placed]
+  if (piece.kind === 'slab' && Object.values(piece.sides).some((side) => edgeSize(side[open]) > 0))
+    before.push(
+      add({
+        ...act('tool-edges', {}),
+        id: 'tool/edges',
+        minutes: PACE.edges,
+        ...sheen,
+        notAfter: [set(SET_PARTS.trowel)],
+      }),
+    )
+  const later = mould?.figures.fillLater
+  if (later) {
+    const ready =
+      later === 'upper-form'
+        ? [add({ ...act('let-stiffen', {}), id: 'let-stiffen', ...sheen, notAfter: [set(1)] })]
+        : before
+    before.push(
+      add({
+        ...(later === 'aprons' ? act('fill-aprons', {}) : act('fill-upper', {})),
+        id: 'fill/later',
+        minutes: PACE.later,
+        needs: ready,
+        notBefore: [set(SET_PARTS.sheen)],
+        notAfter: [set(1)],
+      }),
+    )
+  }
+  if (face)
+    before.push(
+      add({
+        ...act('float', {}),
+        id: 'float/back',
+        minutes: PACE.float,
+        needs: before.slice(),
+        notBefore: [set(SET_PARTS.sheen)],
+        notAfter: [set(1)],
+      }),
+    )
+  const showUp = face && open === 'top' && piece.attitude.down === 'bottom'
+  if (showUp)
+    before.push(
+      add({
+        ...act('trowel', { dentMm: DENT }),
+        id: 'trowel/show',
+        minutes: PACE.trowel,
+        needs: before.slice(),
+        notBefore: [set(SET_PARTS.trowel)],
+        notAfter: [set(1)],
+      }),
+    )
+  const covered = add({
+    ...act('cover', { open: !closed }),
+    id: 'cover',
+    minutes: PACE.cover,
+    needs: before.slice(),
+    notBefore: [set(SET_PARTS.sheen)],
+    leads: strips.map((op) => op.id),
+  })
+  const cured: Condition = { kind: 'cured', strengthShare: CURED.share, leastMinutes: CURED.minutes }
+  add({ ...act('keep-damp', {}), id: 'keep-damp', needs: [covered], until: cured })
+  add({ ...act('uncover', {}), id: 'uncover', minutes: PACE.cover, needs: ['keep-damp'], notBefore: [cured] })
+  return steps
+}
+
+type Add = (told: Omit<Parameters<typeof operation>[0], 'station' | 'per'>) => string
+
+/** What is ticked before the first water. */
+function readyChecks({ stations }: PourInput, add: Add, readied: readonly string[]): string[] {
+  const { mould, release, mix } = stations
+  const held = mould?.figures.holdDown.filter((h) => mould.parts.some((p) => p.id === h.partId)) ?? []
+  const bedded = mould?.operations.some((op) =>
+    ['bed-in-sand', 'stand-vessel', 'close-shells'].includes(op.code),
+  )
+  const level = add({
+    ...act('check-level', { on: bedded ? 'sand' : 'table' }),
+    id: 'check/level',
+    minutes: PACE.check,
+    needs: readied,
+  })
+  const fast = add({
+    ...act('check-held', {
+      parts: held.map((h) => h.name),
+      joints: (mould?.parts.length ?? 2) > 1,
+    }),
+    id: 'check/held',
+    about: held.map((h) => ({ kind: 'part', id: h.partId })),
+    minutes: PACE.check,
+    needs: [level],
+  })
+  const faces = (release?.operations ?? []).filter((op) => op.attitude === null && op.per === 'cast')
+  const agents = [
+    ...new Set((release?.figures.agents ?? []).filter((a) => a.use === 'release').map((a) => a.agent)),
+  ]
+  const clean = add({
+    ...act('check-released', { agents, film: agents.length === 0 && faces.length > 0 }),
+    id: 'check/released',
+    about: [...new Set(faces.flatMap(partIdsOf))].map((id) => ({ kind: 'part', id })),
+    minutes: PACE.check,
+    needs: [fast],
+  })
+  const ready = add({
+    ...act('check-ready', { waterLitres: mix.figures.waterLitres }),
+    id: 'check/ready',
+    minutes: PACE.check,
+    needs: [clean],
+  })
+  return [level, fast, clean, ready]
+}

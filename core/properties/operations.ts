@@ -1,0 +1,45 @@
+import { expect, it } from 'vitest'
+import { openKernel } from '../geometry/index.ts'
+import type { Piece } from '../job/index.ts'
+import { METHODS } from '../mould/index.ts'
+import { planPiece } from '../plan.ts'
+import { anyPiece, seeded } from '../testing/anyPiece.ts'
+import { brokenRules } from '../testing/operationRules.ts'
+import { rounds } from '../testing/rounds.ts'
+import { testJob, testStock } from '../testing/testPiece.ts'
+
+const kernel = await openKernel({ coarser: 12 })
+
+/** The rules of operations for random pieces of a kind, each by every method, with any mix at any temperature. */
+export function holdOperations(kind: Piece['kind'], seed: number): void {
+  it(`keeps the rules of operations for any ${kind} by every method: seed ${seed}`, () => {
+    const random = seeded(seed)
+    const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
+    const pieces: Piece[] = []
+    while (pieces.length < rounds(5, 60)) {
+      const piece = anyPiece(random)
+      if (piece.kind === kind) pieces.push(piece)
+    }
+    let planned = 0
+    for (const [n, base] of pieces.entries())
+      for (const method of METHODS.filter((m) => m.why(base) === null)) {
+        const piece: Piece = {
+          ...base,
+          mould: { ...base.mould, method: method.id, bead: pick(['bead-first', 'wax-first'] as const) },
+          mix: { ...base.mix, mix: pick(testStock.mixes).id },
+          release: {
+            ...base.release,
+            edgeSeal: pick(['packing-tape', 'lacquer']),
+            leftOut: pick([null, null, null, 'a trial']),
+          },
+          pour: { ...base.pour, temperature: { kind: 'constant', degC: 6 + 28 * random() } },
+        }
+        const quick = random() < 0.7
+        const plan = planPiece(kernel, testJob(piece), piece, { quick })
+        expect([n, method.id, plan.failed]).toEqual([n, method.id, []])
+        if (plan.stations.mould) planned += 1
+        expect([n, kind, method.id, quick, brokenRules(plan)]).toEqual([n, kind, method.id, quick, []])
+      }
+    expect(planned).toBeGreaterThan(pieces.length)
+  }, 600_000)
+}

@@ -1,0 +1,3 @@
+import { holdOperations } from './operations.ts'
+
+holdOperations('turned', 106)

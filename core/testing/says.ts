@@ -1,0 +1,8 @@
+/** Acts as sentences, for tests of what is told. */
+import { wordsStyle } from '../units/index.ts'
+import { type Act, sayAct } from '../work/index.ts'
+
+export const METRIC = wordsStyle({ units: 'mm', inchDenominator: 16 })
+export const INCH = wordsStyle({ units: 'inch', inchDenominator: 16 })
+
+export const says = (acts: readonly Act[], style = METRIC): string[] => acts.map((a) => sayAct(a, style))

@@ -1,0 +1,16 @@
+import { lengthWithUnit, type MeasureStyle } from './formatLength.ts'
+
+/** What words need to know of the reader: how measures are shown. */
+export type WordsStyle = {
+  /** A length with its unit where the style has one: `22 mm`, `7/8"`. */
+  readonly mm: (value: number | string | undefined) => string
+  /** A small length that a whole step of the tape would hide: 0.8 mm, 0.03". */
+  readonly fine: (value: number | string | undefined) => string
+}
+
+/** How words show a length to this reader. */
+export const wordsStyle = (style: MeasureStyle): WordsStyle => ({
+  mm: (value) => lengthWithUnit(Number(value), style),
+  fine: (value) =>
+    style.units === 'mm' ? `${Number(value).toFixed(1)} mm` : `${(Number(value) / 25.4).toFixed(2)}"`,
+})

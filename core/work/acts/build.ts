@@ -1,0 +1,452 @@
+import { count, listed, type Named, type None, told } from './act.ts'
+
+/** What is done once for each mould, from bare stock to what can be waxed and filled. */
+export const BUILD_ACTS = {
+  // Boards
+  'cut-list': told(
+    'cut',
+    (f: { pieces: number }) =>
+      `Cut the list, the saw set once for each width: ${count(f.pieces, 'piece')}. Label each on its back.`,
+  ),
+  'saw-leaning': told(
+    'saw the leaning sides',
+    (f: Named) =>
+      `Saw ${listed(f.names)} with the blade tilted for the edges first, then each end by its two angles: the blade’s tilt and the swing across the face. Try both on waste, and mark which face is in before the saw is set.`,
+  ),
+  laminate: told(
+    'laminate',
+    (f: Named) => `Laminate ${listed(f.names)}: glue, clamp, leave an hour; then trim to size.`,
+  ),
+  'drill-air': told(
+    'air holes',
+    (f: Named) =>
+      `Drill a thin air hole right through ${listed(f.names)}, waxed shut for the pour, and drive two screws into the top of each for handles: without air it holds like a sucker.`,
+  ),
+  'mark-plan': told('mark the plan', (f: { mirrored: boolean }) =>
+    f.mirrored
+      ? 'Mark the plan on the faced side of the base as the mould lies: a mirror image, the piece’s left on your right. Check it against the drawing, front towards you.'
+      : 'Mark the plan on the faced side of the base as it will stand, front towards you.',
+  ),
+  'lay-on-bearers': told(
+    'on bearers',
+    (_: None) =>
+      'Lay the base on two bearers at least as high as a hand with a screwdriver: its screws go in from below, and must come out from below.',
+  ),
+  'fix-side': told(
+    'fix a side',
+    (f: { name: string; screws: number; from: 'side' | 'below' | 'none' }) =>
+      `Fix ${f.name} to the base${f.screws === 0 ? '' : `: ${count(f.screws, 'screw')} in pilot holes ${f.from === 'below' ? 'up through the base' : 'through it into the base’s edge'}, placed as listed`}; faced side in.`,
+  ),
+  'screw-corners': told(
+    'screw the corners',
+    (f: { screws: number }) => `A screw at each corner, ${f.screws} in all.`,
+  ),
+  'bend-skins-to-ribs': told(
+    'bend the skins',
+    (f: Named) =>
+      `Screw the ribs to base and sides, then bend ${listed(f.names)} into them and tack to each rib.`,
+  ),
+  'glue-in-corners': told('corner blocks', (f: Named) => `Glue in ${listed(f.names)}.`),
+  'stick-chamfers': told('chamfer strips', (f: Named) => `Stick the chamfer strips in: ${listed(f.names)}.`),
+  'stick-side-liners': told(
+    'side liners',
+    (f: Named & { fullMm: number }, s) =>
+      `Stick ${listed(f.names)} to ${f.names.length === 1 ? 'its side' : 'their sides'}, texture in, cut ${s.mm(f.fullMm)} full and pressed home; mitre where two meet.`,
+  ),
+  'glue-up-formers': told(
+    'glue up formers',
+    (f: Named) => `Glue up ${listed(f.names)} on a flat board, fill the joints and sand them flush.`,
+  ),
+  'stick-formers': told(
+    'formers on the base',
+    (f: Named & { mirrored: boolean }) =>
+      `Stick ${listed(f.names)} to the base${f.mirrored ? ', mirrored' : ''}, sealed at every edge.`,
+  ),
+  'hang-formers': told(
+    'hang formers',
+    (f: Named) => `Hang ${listed(f.names)} from a bridge across the sides, at its depth.`,
+  ),
+  'try-apron-backs': told(
+    'apron backs',
+    (f: Named) =>
+      `Screw ${listed(f.names)} to bridges across the sides, ${f.names.length === 1 ? 'its foot' : 'their feet'} on the strike-off line, try the whole in place, and lift it off again: it is set while the slab stiffens.`,
+  ),
+  'wrap-knockout': told(
+    'wrap',
+    (f: { name: string; wrapMm: number }, s) =>
+      `Wrap ${f.name} all round with ${s.fine(f.wrapMm)} of foam or tape, its joint butted, before it is fixed.`,
+  ),
+  'fix-knockout': told(
+    'fix a knockout',
+    (f: {
+      name: string
+      how: 'split' | 'tube' | 'foam' | 'glue' | 'weight' | 'screws'
+      wide: 'down' | 'up'
+    }) =>
+      f.how === 'split'
+        ? `Stand both halves and the wedge of ${f.name} on their mark, wide end ${f.wide}, taped round as one; screw the halves down from below, never the wedge. Grease the wedge.`
+        : f.how === 'tube'
+          ? `Screw the centring disc of ${f.name} to its mark, slip the slit and taped tube over it, and weigh or strap it down: card floats.`
+          : f.how === 'foam'
+            ? `Stick ${f.name} down on its mark with spray adhesive and hold it from above: foam floats.`
+            : f.how === 'glue'
+              ? `Glue ${f.name} down on its mark, as much glue as listed; measure it from two sides again before it sets.`
+              : f.how === 'weight'
+                ? `Seal ${f.name} down on its mark under a bridge that bears the weight listed; measure it from two sides again.`
+                : `Screw ${f.name} down from below on its mark; measure it from two sides again.`,
+  ),
+  'bead-round': told(
+    'seal round',
+    (f: Named & { next: string }) =>
+      `Seal round ${listed(f.names)} now: ${f.next} will stand too near to reach it.`,
+  ),
+  'run-bead': told(
+    'run the bead',
+    (f: { lengthM: number; waxFirst: boolean }) =>
+      `Run and tool the sealant in every joint that is left, ${f.lengthM.toFixed(1)} m in all. ${f.waxFirst ? 'What is wiped away peels off the wax. Leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
+  ),
+  'brace-tops': told(
+    'brace the tops',
+    (f: { braces: number }) => `Brace the tops: ${f.braces} in all, before it is filled.`,
+  ),
+  'check-plan': told(
+    'look it over',
+    (f: { mirrored: boolean; screwed: boolean }) =>
+      `Last look at the mould: ${f.screwed ? 'no screw point through, ' : ''}every size against the drawing, the plan ${f.mirrored ? 'a mirror image of the piece' : 'as the piece will stand'}.`,
+  ),
+  'lay-liner': told(
+    'lay the liner',
+    (f: { backed: boolean; mirrored: boolean }) =>
+      `${f.backed ? 'Lay the foam backing, then' : 'Lay'} the liner, texture up, its run ${f.mirrored ? 'mirrored: check it against the drawing' : 'as the drawing has it'}; press it home at every side.`,
+  ),
+
+  // A second form on the first
+  'build-core': told(
+    'build the core',
+    (f: { name: string }) =>
+      `Build the ${f.name} up in layers, shape it to its draft, fill, coat, and leave it hard right through.`,
+  ),
+  'screw-core': told(
+    'fix the core',
+    (f: { name: string; waste: boolean }) =>
+      `Screw the ${f.name} to the base from below${f.waste ? ', over the waste’s disc' : ''}; bead round its foot.`,
+  ),
+  'make-ring': told(
+    'make the ring',
+    (_: None) =>
+      'Screw the four leaning boards into a ring; try it over the core with a gauge of the shell’s thickness at eight places.',
+  ),
+  'hang-ring': told(
+    'hang the ring',
+    (_: None) =>
+      'Hang the ring from bridges across the rim at the slab’s thickness, screwed to the box: it must not rest on fresh concrete, nor rise.',
+  ),
+
+  // Card tube
+  'cut-tube': told(
+    'cut the tube',
+    (_: None) =>
+      'Cut the tube to height, square, with a sheet of paper wrapped round it for a line; cut base and cleats.',
+  ),
+  'tape-tube-foot': told(
+    'tape the foot',
+    (_: None) =>
+      'Tape the outside of the tube’s foot against damp: wet card swells. Line it with film where the spiral must not show, the seam lapped.',
+  ),
+  'mark-tube': told('mark the base', (_: None) => 'Draw the tube’s outside on the base, and its middle.'),
+  'fix-tube-core': told(
+    'fix the core',
+    (f: { bridged: boolean }) =>
+      `Slit the core lengthways, tape it closed, cap its ends, and fix it upright on the middle by a disc that fits inside; ${f.bridged ? 'hold its top by a bridge' : 'screw it down: the floor is cast over it, and it floats'}.`,
+  ),
+  'stand-tube': told(
+    'stand the tube',
+    (_: None) => 'Stand the tube on its line and screw the cleats to the base round it.',
+  ),
+  'bead-tube-foot': told(
+    'bead the foot',
+    (_: None) => 'Run a bead round its foot outside, and inside where a rounded edge is wanted.',
+  ),
+  'strap-tube': told(
+    'strap it',
+    (f: { turns: number }) =>
+      `Strap it: ${count(f.turns, 'turn')} of filament tape from the foot up, spaced as listed.`,
+  ),
+  'stay-top': told(
+    'stay its top',
+    (_: None) => 'Stay its top to something that does not move: it is top-heavy as it fills.',
+  ),
+
+  // Patterns and rubber
+  'seal-pattern': told('seal the pattern', (f: { rubber: boolean }) =>
+    f.rubber
+      ? 'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.'
+      : 'Seal the pattern: two coats, sanded between, hard right through, then wax it.',
+  ),
+  'release-pattern': told(
+    'release the pattern',
+    (_: None) => 'Brush on the pattern’s release, two thin coats, into every corner; wipe off what pools.',
+  ),
+  'cut-box': told('cut the box', (_: None) => 'Cut the box and fix its base flat and level.'),
+  'hold-pattern': told(
+    'fix the pattern',
+    (f: {
+      forceN: number
+      by: 'screws' | 'glue' | 'weight'
+      screws: number
+      glueCm2: number
+      weightKg: number
+    }) =>
+      `Fix the pattern down, its open face on the base, against ${f.forceN.toFixed(0)} N of uplift: ${f.by === 'glue' ? `${Math.ceil(f.glueCm2)} cm² of glue` : f.by === 'weight' ? `${f.weightKg.toFixed(1)} kg on a bridge` : `${count(f.screws, 'screw')} from below`}.`,
+  ),
+  'box-pattern': told('box it', (_: None) => 'Box it, faced side in, the same wall all round.'),
+  'seal-box': told(
+    'seal the box',
+    (_: None) => 'Seal every joint with hot glue or clay that the rubber bears: it finds a pinhole.',
+  ),
+  'pour-rubber': told(
+    'pour the rubber',
+    (f: {
+      half: 'whole' | 'upper' | 'lower'
+      rubber: string
+      kg: number
+      aKg: number
+      bKg: number
+      potMinutes: number
+    }) =>
+      `${f.half === 'whole' ? 'Weigh' : `${f.half === 'upper' ? 'Upper' : 'Lower'} half: weigh`} ${f.kg.toFixed(2)} kg of ${f.rubber}, A ${f.aKg.toFixed(2)} kg and B ${f.bKg.toFixed(2)} kg; mix, and pour a thin stream into the lowest corner within ${Math.round(f.potMinutes)} min.`,
+  ),
+  'open-block': told(
+    'open the box',
+    (_: None) =>
+      'Open the box, lift the block off the pattern, trim its flash, and put it back into its box the other way up: the hollow is the mould.',
+  ),
+  'bed-in-clay': told(
+    'bed in clay',
+    (f: { partingMm: number }, s) =>
+      `Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, ${s.mm(f.partingMm)} above the foot. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
+  ),
+  'press-keys': told(
+    'press the keys',
+    (f: { keys: number }) =>
+      `Press ${count(f.keys, 'ball')} halfway into the clay in the middle of the wall, for keys.`,
+  ),
+  'stand-rods': told(
+    'stand the rods',
+    (f: { vents: number }) =>
+      `Stand a rod for the filling hole on the highest point${f.vents > 0 ? ` and ${f.vents === 1 ? 'a thin one on the other top' : `${f.vents} thin ones, one on every other top`}` : ''}.`,
+  ),
+  'clay-off': told(
+    'clay off',
+    (_: None) =>
+      'Turn the box over, take base and clay away, leave the pattern in its half. Wash the last clay off; dry it.',
+  ),
+  'release-rubber-face': told(
+    'release between halves',
+    (_: None) =>
+      'Release on the cured rubber face, two coats, into the keys: rubber bonds to rubber. Then the pattern again.',
+  ),
+  'part-halves': told(
+    'part the halves',
+    (_: None) =>
+      'Open the box, part the halves from one corner, take the pattern out. Put the mould back into its box to fill it, strapped round, the filling hole up.',
+  ),
+  'stand-pattern': told(
+    'stand the pattern',
+    (_: None) => 'Stand it on a waxed board, its open face down, fixed; the rubber’s rim lies on this board.',
+  ),
+  'brush-coats': told(
+    'brush the rubber',
+    (f: { coats: number; kgEach: number }) =>
+      `Brush on ${count(f.coats, 'coat')}, ${f.kgEach.toFixed(2)} kg each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
+  ),
+  'lay-jacket': told(
+    'lay up the jacket',
+    (f: { pieces: number }) =>
+      `Lay up the jacket over the cured rubber, ${f.pieces === 1 ? 'in one' : `${f.pieces} pieces against a fence at each seam, each flange waxed before the next`}.`,
+  ),
+  'drill-flanges': told('drill the flanges', (f: { pieces: number; bolts: number }) =>
+    f.bolts > 0
+      ? `Drill the flanges while it is closed, ${count(f.bolts, 'hole')}; number the pieces.`
+      : 'Mark where jacket and rubber meet before they are parted.',
+  ),
+  'jacket-and-rubber-back': told(
+    'rubber into its jacket',
+    (_: None) =>
+      'Jacket off, rubber peeled off the pattern; back into the jacket, open face up, dusted so that it sits.',
+  ),
+
+  // Shells
+  'bed-for-joint': told('bed the pattern', (f: { level: boolean }) =>
+    f.level
+      ? 'Draw the joint round the pattern at its greatest section, level, and bed it in clay up to that line; press keys into the clay.'
+      : 'Draw the joint round the pattern through its middle, lay the pattern down, and bed it in clay up to that line; press keys into the clay.',
+  ),
+  'lay-up-shell': told(
+    'first shell',
+    (f: { name: string; material: string }) =>
+      `Lay up the ${f.name} in ${f.material} over the pattern and out onto the clay for its flange.`,
+  ),
+  'lay-up-second': told(
+    'second shell',
+    (f: { name: string }) => `Turn it over, clay off, wax the flange, and lay up the ${f.name} against it.`,
+  ),
+  'open-shells': told(
+    'holes and flanges',
+    (f: { vents: number }) =>
+      `Drill both flanges together, open them, take the pattern out, and cut the filling hole${f.vents > 0 ? ` and ${count(f.vents, 'vent')}` : ''}.`,
+  ),
+  'close-shells': told(
+    'close the shells',
+    (f: { straps: number }) =>
+      `Close it on a bead of clay or sealant, clamp the flanges, and put on ${count(f.straps, 'strap')}. Stand it upright in sand.`,
+  ),
+  print: told(
+    'print',
+    (f: { parts: number }) => `Print ${count(f.parts, 'part')}, walls full, the seam face on the bed.`,
+  ),
+  'try-seams': told('try the seams', (f: { parts: number }) =>
+    f.parts === 1
+      ? 'Trim strings and brim, look for light through the wall.'
+      : 'Trim strings and brims, try each seam dry: no light through it.',
+  ),
+  'fill-prints': told(
+    'fill and sand',
+    (f: { parts: number }) =>
+      `Fill and sand the inside where it shows${f.parts === 1 ? '' : '; a thin film of sealant or petroleum jelly on every seam face'}.`,
+  ),
+  'bolt-flanges': told(
+    'bolt the flanges',
+    (f: { bolts: number }) => `Bolt the flanges, ${f.bolts} in all, a little at a time and crosswise.`,
+  ),
+  'bed-in-sand': told(
+    'bed in sand',
+    (_: None) => 'Bed the foot in sand or a frame so that it stands plumb and is backed as it fills.',
+  ),
+
+  // Layers
+  'cut-layers': told(
+    'cut the layers',
+    (f: { pieces: number; layers: number; sheet: string }) =>
+      `Cut ${f.pieces > f.layers ? count(f.pieces, 'piece') : count(f.layers, 'layer')} of ${f.sheet} to size, square, and number them from the floor up${f.pieces > f.layers ? '; a layer’s joints lie off those under it' : ''}.`,
+  ),
+  'dowel-layers': told(
+    'dowel the layers',
+    (f: { dowels: number }) =>
+      `Stack them dry, ${f.dowels > 0 ? 'drill for the dowels through each pair, and mark' : 'mark'} front and left on every one.`,
+  ),
+  'rout-hollow': told(
+    'rout the hollow',
+    (f: { passes: number; mirrored: boolean; layers: number }) =>
+      `Rout the hollow${f.layers > 1 ? ' layer by layer before they are glued' : ''}, ${f.passes > 0 ? `${count(f.passes, 'pass', 'passes')} in all, each as listed` : 'pass by pass'}; ${f.mirrored ? 'it lies mirrored' : 'it lies as the piece will stand'}.`,
+  ),
+  'glue-layers': told(
+    'glue the layers',
+    (f: { layers: number; dowels: number }) =>
+      `Glue the ${count(f.layers, 'layer')} ${f.dowels > 0 ? 'on their dowels' : 'by their marks'}, from the floor up, clamped or weighted flat.`,
+  ),
+  'sand-hollow': told('sand and fill', (_: None) => 'Sand the ridges, fill what is low, sand again.'),
+  'coat-hollow': told('coat the hollow', (f: { foam: boolean }) =>
+    f.foam
+      ? 'Coat twice, water-based: solvents eat foam. It must be hard right through before wax.'
+      : 'Coat twice, sanded between; it must be hard right through before wax.',
+  ),
+  'check-hollow': told(
+    'measure the hollow',
+    (_: None) => 'Check depth and width of the hollow at three places against the drawing.',
+  ),
+  'anchor-cores': told(
+    'anchor the cores',
+    (f: { cores: number }) =>
+      `${f.cores === 1 ? 'The core stands loose in the hollow: hang it' : `${f.cores} cores stand loose in the hollow: hang each`} from a bridge at its depth and hold it down: foam floats.`,
+  ),
+
+  // Profiles
+  'cut-ribs': told(
+    'cut the ribs',
+    (f: { ribs: number; outMm: number }, s) =>
+      `Cut one rib to the profile, the skin’s ${s.fine(f.outMm)} outside it${f.ribs > 1 ? `, and template the other ${f.ribs - 1} from it with a flush bit. Number them from the base up` : ''}.`,
+  ),
+  'stack-ribs': told(
+    'stand the ribs',
+    (_: None) =>
+      'Screw the first rib to the base, then rib by rib to the posts, each plumbed over the first.',
+  ),
+  'bend-skin': told(
+    'bend the skin',
+    (f: { strips: number }) =>
+      `Bend ${f.strips === 1 ? 'the skin' : 'each strip of skin'} into its ribs and tack it to every one; butt the joints, none on a curve.`,
+  ),
+  'tape-skin-joints': told(
+    'tape the joints',
+    (_: None) => 'Tape the skin’s joints behind; fill and dress them inside.',
+  ),
+  'bead-skin-foot': told('bead the foot', (_: None) => 'Bead round the foot of the skin on the base.'),
+  'stay-ribs': told(
+    'stay the ribs',
+    (_: None) => 'Strap or stay the ribs across the open sides before it is filled.',
+  ),
+  'set-separators': told('set the separators', (f: { separators: number }) =>
+    f.separators === 1
+      ? 'Stand the separator between cleats outside the skin, and bead its foot and both upright edges.'
+      : 'Stand the separators between cleats outside the skin, and bead their feet and upright edges.',
+  ),
+  'cut-gauge': told(
+    'cut box and gauge',
+    (_: None) => 'Cut the box and one board to the profile: a gauge for the liner at foot and top.',
+  ),
+  'stand-box': told(
+    'stand the box',
+    (f: { straps: number }) => `Stand the box on its base and put on the ${count(f.straps, 'strap')}.`,
+  ),
+  'draw-profile': told(
+    'draw the profile',
+    (_: None) =>
+      'Draw the profile on the base, the liner’s thickness outside it; tack a strip of wood along the outside of the line.',
+  ),
+  'stand-skin': told(
+    'stand the liner',
+    (_: None) => 'Stand the liner on its line, held at the top by the gauge and by sticks across its inside.',
+  ),
+  pack: told(
+    'pack it round',
+    (f: { filling: string; layers: number }) =>
+      `Pack ${f.filling} in ${count(f.layers, 'layer')}, the same height all round, ramming away from the liner; measure the width at every layer.`,
+  ),
+  'seal-skin': told(
+    'seal the liner',
+    (_: None) => 'Tape the liner’s joints from inside, bead round its foot; sticks out.',
+  ),
+  'measure-profile': told(
+    'measure the profile',
+    (_: None) => 'Measure the profile at foot, middle and top against the gauge.',
+  ),
+
+  // A vessel to hand
+  'look-inside': told(
+    'look inside',
+    (_: None) =>
+      'Look inside against the light: raised lines, a date stamp, scratches and the injection point all print.',
+  ),
+  'mark-fill': told(
+    'mark the level',
+    (f: { waterKg: number }) =>
+      `Weigh ${f.waterKg.toFixed(2)} kg of water into it and mark the level inside; pour it out and dry it.`,
+  ),
+  'drill-floor': told(
+    'air hole',
+    (f: { holeMm: number }, s) =>
+      `Drill a ${s.mm(f.holeMm)} hole through the middle of the floor and tape it outside: air in here lets the cast go.`,
+  ),
+  'stand-vessel': told(
+    'stand it level',
+    (_: None) => 'Stand it level on sand, in a box or a larger bucket if its wall is soft.',
+  ),
+
+  // A box of panels
+  'next-panel': told('each panel', (f: { name: string; pieces: number; casts: number }) =>
+    f.casts === f.pieces
+      ? `One mould makes the ${f.name}: it is cast ${f.casts === 1 ? 'once' : `${f.casts} times`}.`
+      : `${count(f.pieces, 'panel')} of one size, the ${f.name}: one mould, cast ${f.casts} times.`,
+  ),
+}

@@ -1,0 +1,95 @@
+import { count, listed, type None, told } from './act.ts'
+
+/** What is done on the day: checks, batches, steel, the open face, cure. */
+export const POUR_ACTS = {
+  'check-level': told('level?', (f: { on: 'table' | 'sand' | 'floor' }) =>
+    f.on === 'sand'
+      ? 'Plumb and firm in its bed, its open side level.'
+      : 'Level both ways, and nothing rocks.',
+  ),
+  'check-held': told(
+    'all fast?',
+    (f: { parts: readonly string[]; joints: boolean }) =>
+      `${f.parts.length > 0 ? `Held fast: ${listed(f.parts)}. ` : ''}${f.joints ? 'Every joint tight, every clamp and screw home.' : 'Nothing in it can move.'}`,
+  ),
+  'check-released': told('released?', (f: { agents: readonly string[]; film: boolean }) =>
+    f.agents.length > 0
+      ? `Faces clean and released: ${listed(f.agents)}; nothing pools in a corner.`
+      : f.film
+        ? 'Faces clean, their film thin and even.'
+        : 'Faces clean; nothing goes on them.',
+  ),
+  'check-ready': told(
+    'all to hand?',
+    (f: { waterLitres: number }) =>
+      `${f.waterLitres.toFixed(2)} L of water weighed out in all, tools wetted, gloves, eyes and respirator on.`,
+  ),
+  'mix-batch': told(
+    'mix',
+    (f: { number: number; batches: number; bags: number; waterLitres: number; heldBackLitres: number }) =>
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${f.waterLitres.toFixed(2)} L water, ${f.heldBackLitres.toFixed(2)} L of it held back until it shows its need.`,
+  ),
+  'place-batch': told(
+    'place',
+    (f: { number: number; batches: number; litres: number; by: 'open' | 'hole' }) =>
+      `Place ${f.batches > 1 ? `batch ${f.number}` : 'it'}, ${f.litres.toFixed(1)} L${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`,
+  ),
+  'join-lift': told(
+    'join',
+    (f: { number: number; rodMm: number }, s) =>
+      `Join batch ${f.number} to what is there: rod ${s.mm(f.rodMm)} into it, and work along every side by hand.`,
+  ),
+  'lay-mesh': told(
+    'lay the mesh',
+    (f: { fillMm: number; coverMm: number }, s) =>
+      `Lay the mesh when the fill is ${s.mm(Math.round(f.fillMm))} deep, wires ${s.mm(f.coverMm)} from every side.`,
+  ),
+  compact: told('compact', (f: { by: 'open' | 'hole'; vents: number }) =>
+    f.by === 'hole'
+      ? `Tap and turn it all over until no more bubbles come${f.vents > 0 ? ' from the hole and the vents; plug each vent as it runs full' : ' from the hole'}.`
+      : 'Vibrate from corners and arrises inward until large bubbles cease.',
+  ),
+  screed: told(
+    'strike off',
+    (f: { along: 'sides' | 'rim' | 'bridges'; clear: readonly string[] }) =>
+      `${f.along === 'sides' ? 'Screed to the sides' : f.along === 'bridges' ? 'Strike off with a board from bridge to bridge' : 'Strike off level with the rim'}${f.clear.length > 0 ? `; clear ${listed(f.clear)}` : ''}.`,
+  ),
+  'shape-back': told(
+    'shape what is open',
+    (_: None) =>
+      'Round the open end by hand to the drawing, with a gauge cut to it; no face lies there to strike off.',
+  ),
+  'top-up': told(
+    'top up',
+    (_: None) => 'Fill the funnel again as it settles, until it stands; pull the funnel before it sets.',
+  ),
+  'tool-edges': told('tool the edges', (_: None) => 'Run the edging tool along the open edges.'),
+  'let-stiffen': told(
+    'let it stiffen',
+    (_: None) =>
+      'Let the slab stiffen until it holds a thumbprint before anything is filled above it: too soon, and it slumps out under the form.',
+  ),
+  'fill-upper': told(
+    'fill the upper form',
+    (_: None) => 'Roughen the slab inside the ring and fill the shell through it, rodded into the slab.',
+  ),
+  'fill-aprons': told(
+    'fill the aprons',
+    (_: None) =>
+      'Set the apron backs on their bridges, roughen the slab under them and fill the aprons, rodded into it.',
+  ),
+  float: told('float', (_: None) => 'Sheen gone: float the open face.'),
+  trowel: told(
+    'trowel',
+    (f: { dentMm: number }, s) =>
+      `Hard trowel the show face when a thumb dents it less than ${s.fine(f.dentMm)}.`,
+  ),
+  cover: told('cover', (f: { open: boolean }) =>
+    f.open ? 'Cover it with film, down round every edge.' : 'Film over the filling hole; leave it closed.',
+  ),
+  'keep-damp': told(
+    'keep damp',
+    (_: None) => 'Keep it damp and covered, equal air on both faces once it is out.',
+  ),
+  uncover: told('uncover', (_: None) => 'Damp curing is over: uncover it, and let both faces dry alike.'),
+}

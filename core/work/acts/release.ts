@@ -1,0 +1,294 @@
+import { count, listed, type Named, type None, told } from './act.ts'
+
+/** Where a face is, as it is said. */
+const FACE_WORDS = {
+  base: 'the base',
+  sides: 'the sides',
+  skins: 'the skins',
+  'corner-edges': 'the corner blocks',
+  'knockout-edges': 'the knockouts',
+  tubes: 'the card of the knockouts',
+  foam: 'the foam knockouts',
+  plugs: 'the bought plugs',
+  formers: 'the formers',
+  'side-liners': 'the side liners',
+  liner: 'the liner',
+  chamfers: 'the chamfer strips',
+  core: 'the core',
+  'upper-form': 'the upper form',
+  inside: 'the inside',
+  rubber: 'the rubber',
+  separators: 'both faces of the separators',
+  'tube-inside': 'the inside of the tube',
+} as const
+export type FaceWord = keyof typeof FACE_WORDS
+export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
+
+const held = (f: { massKg: number }): string => (f.massKg > 0 ? ` ${f.massKg.toFixed(0)} kg are turned.` : '')
+type Turned = { readonly massKg: number }
+
+/** What goes on the faces before the pour, and how the mould comes off after it. */
+export const RELEASE_ACTS = {
+  'seal-face': told(
+    'seal the face',
+    (f: { face: FaceWord; agent: string; coats: number; tape: boolean; edges: boolean }) =>
+      f.tape
+        ? `Tape ${faceWords(f.face)} with ${f.agent}, ${f.edges ? 'every raw edge, over the top too' : 'all over, laps pressed down'}.`
+        : `Seal ${faceWords(f.face)} with ${f.agent}, ${count(f.coats, 'coat')}: raw it soaks and bonds. It must be hard right through before it is waxed.`,
+  ),
+  'release-face': told(
+    'release',
+    (f: { faces: readonly FaceWord[]; agent: string; coats: number; wax: boolean }) =>
+      `${f.wax ? 'Wax' : 'Oil'} ${listed(f.faces.map(faceWords))}: ${f.agent}, ${f.wax ? `${count(f.coats, 'coat')}, left to haze, then buffed` : 'a thin film, no pools'}.`,
+  ),
+  'film-face': told('a film of release', (f: { face: FaceWord }) =>
+    f.face === 'rubber'
+      ? 'Nothing on the rubber, or a light water-based release; a film of soapy water makes it last.'
+      : `A thin film of release on ${faceWords(f.face)}, brushed into the texture, none in pools.`,
+  ),
+
+  // Board box
+  'lift-hung': told(
+    'hung formers off',
+    (f: Named) =>
+      `Once the concrete stands by itself, lift off what hangs from the bridges, straight up: ${listed(f.names)}.`,
+  ),
+  'ease-knockouts': told(
+    'ease the knockouts',
+    (f: Named & { screwed: boolean }) =>
+      `${f.screwed ? 'From final set take out their screws from below, then turn' : 'From final set turn'} and ease ${f.names.length === 1 ? f.names[0] : `each knockout (${listed(f.names)})`} until it moves; do not pull it yet.`,
+  ),
+  'side-screws-out': told('side screws out', (f: { screws: number }) =>
+    f.screws > 0
+      ? `Take out the screws of the sides, all ${f.screws}. Count them.`
+      : 'Cut the glue and take out whatever holds the sides.',
+  ),
+  'side-off': told(
+    'side off',
+    (f: { name: string; runPast: boolean }) => `Side off: ${f.name}; ${lever(f.runPast)}.`,
+    (all) => `Sides off in this order: ${all.map((f) => f.name).join(', ')}; ${lever(all[0]!.runPast)}.`,
+  ),
+  'skins-off': told('skins off', (f: Named & { ribs: boolean }) =>
+    f.ribs
+      ? `Prise the ribs off ${listed(f.names)}, then peel each skin away from one end.`
+      : `Peel ${listed(f.names)} away from one end.`,
+  ),
+  'corners-off': told('corners off', (f: Named) => `Off with ${listed(f.names)}, outward from the corner.`),
+  'turn-on-base': told(
+    'turn it over',
+    (f: Turned) => `Turn the slab over with its base still on, onto battens across its length.${held(f)}`,
+  ),
+  'peel-base': told(
+    'base off',
+    (_: None) => 'Peel the base off from one short end, with a thin wedge at each corner.',
+  ),
+  'break-free': told(
+    'off its base',
+    (_: None) => 'Break the slab free of its base: wedge one end up, slide battens under, then lift.',
+  ),
+  'roll-liners-off': told(
+    'liners off',
+    (f: Named) => `Roll ${listed(f.names)} off from one end, slowly, out of the texture and not along it.`,
+  ),
+  'draw-formers': told(
+    'formers out',
+    (f: Named) =>
+      `Draw the formers out of the face: ${listed(f.names)}. What is stuck is warmed or soaked, never levered.`,
+  ),
+  'draw-wedges': told(
+    'wedges out',
+    (f: Named & { down: boolean }) =>
+      `Draw the ${f.names.length === 1 ? 'wedge' : 'wedges'} first, by a screw driven into each, ${f.down ? 'out of the face that was down' : 'out of the back'}: ${listed(f.names)}.`,
+  ),
+  'fold-halves': told(
+    'halves out',
+    (f: Named) => `Fold the halves inward and lift them out: ${listed(f.names)}.`,
+  ),
+  'draw-tubes': told(
+    'tubes out',
+    (f: Named) => `Cut the tape of ${listed(f.names)}, turn the card in on itself and draw it out.`,
+  ),
+  'dig-out': told('foam out', (f: Named) => `Dig ${listed(f.names)} out in pieces.`),
+  'wide-end-out': told(
+    'knockouts out',
+    (f: Named & { down: boolean }) =>
+      `${listed(f.names)}: out by the wide end, ${f.down ? 'which was down' : 'which was up'}; a tap on the narrow one.`,
+  ),
+  'press-out': told('knockouts out', (f: Named) =>
+    f.names.length === 1 ? `Press ${f.names[0]} out.` : `Press the knockouts out: ${listed(f.names)}.`,
+  ),
+  'chamfers-off': told('chamfer strips off', (f: Named) => `Pull off what is left: ${listed(f.names)}.`),
+
+  // A liner on the base, a form on a form
+  'lift-base-off-liner': told(
+    'base off',
+    (f: Turned) => `Turn the panel over with base and liner, and lift the base off the liner.${held(f)}`,
+  ),
+  'liner-off': told(
+    'liner off',
+    (_: None) => 'Roll the liner off from one corner, slowly; never lift the panel out of it.',
+  ),
+  'bridges-off': told('bridges off', (_: None) => 'Bridges off.'),
+  'ring-off': told(
+    'upper form off',
+    (_: None) => 'Unscrew the ring at its corners, each board straight outward.',
+  ),
+  'core-screws-out': told('core screws out', (_: None) => 'Take the screws of the core out from below.'),
+  'ease-core-out': told(
+    'core out',
+    (f: { name: string }) => `Ease the ${f.name} out by its air hole, straight; rock nothing.`,
+  ),
+
+  // Card tube
+  'slit-core': told(
+    'close the core',
+    (_: None) => 'Pull the tape off the slit of the core and turn it in on itself.',
+  ),
+  'core-out': told(
+    'core out',
+    (_: None) => 'Draw the core out along the axis; what is stuck is soaked and peeled.',
+  ),
+  'tube-off': told(
+    'tube off',
+    (f: { straps: boolean }) =>
+      `${f.straps ? 'Straps off, cleats off' : 'Cleats off'}. Slit the tube from top to foot with a knife set to its wall, and peel it away: it never slides.`,
+  ),
+  'column-off-base': told(
+    'off its base',
+    (_: None) => 'Break it free of its base: tip it onto battens, never onto its edge.',
+  ),
+
+  // Rubber
+  'box-side-off': told(
+    'box side off',
+    (f: { name: string }) => `Box ${f.name} off.`,
+    (all) => `Box sides off in this order: ${all.map((f) => f.name).join(', ')}.`,
+  ),
+  'turn-in-rubber': told(
+    'turn it over',
+    (f: Turned) => `Turn rubber and cast over onto a padded board.${held(f)}`,
+  ),
+  'rubber-off': told(
+    'rubber off',
+    (_: None) =>
+      'Lift the box base away. Work the rubber loose all round with the fingers, let air in, then roll it off the cast.',
+  ),
+  'upper-half-off': told(
+    'upper half off',
+    (_: None) => 'Loosen the upper half all round with the fingers and let air in, then peel it up.',
+  ),
+  'lower-half-off': told(
+    'lower half off',
+    (_: None) =>
+      'Flex the lower half down off the cast; the cast is never pulled from it. Cut the sprue and the vents off while it is green.',
+  ),
+  'turn-in-jacket': told(
+    'turn it over',
+    (f: Turned) => `Turn it over onto a padded board, jacket and all.${held(f)}`,
+  ),
+  'jackets-off': told(
+    'jacket off',
+    (f: { pieces: number }) =>
+      `Bolts out, jacket off${f.pieces > 1 ? ' piece by piece, outward of its seams' : ''}.`,
+  ),
+  'peel-rubber': told(
+    'rubber peeled off',
+    (_: None) => 'Peel the rubber back from its rim like a glove; never pull the cast out of it.',
+  ),
+
+  // Shells
+  'upper-shell-off': told(
+    'upper shell off',
+    (f: { name: string; level: boolean }) =>
+      `Straps and clamps off, the ${f.name} straight ${f.level ? 'up' : 'back'}, rocked loose at its rim.`,
+  ),
+  'turn-in-shell': told(
+    'turn it over',
+    (f: { name: string; massKg: number }) => `Turn the cast in its ${f.name} onto a padded board.${held(f)}`,
+  ),
+  'shell-off': told('shell off', (f: { name: string; level: boolean }) =>
+    f.level
+      ? `Lift the ${f.name} off it; cut filling hole and vents back while it is green.`
+      : `Draw the ${f.name} forward off the cast, which is held by its top: it is heavy and round.`,
+  ),
+  'printed-parts-off': told(
+    'prints off',
+    (f: { parts: number }) =>
+      `Bolts out, then ${count(f.parts, 'part')} off${f.parts > 1 ? ', each square to its seam' : ''}, a thin wedge in the flange, never against the concrete.`,
+  ),
+  'turn-in-print': told(
+    'turn it over',
+    (f: Turned) => `Turn it over in its print onto a padded board.${held(f)}`,
+  ),
+  'print-off': told('print off', (_: None) => 'Tap the floor of the print and lift it off, square.'),
+  'floor-off': told(
+    'printed floor off',
+    (_: None) => 'Lift the cast off the printed floor, one end first, and wash the floor.',
+  ),
+
+  // Layers, profiles
+  'dig-core': told('cores out', (f: { cores: number; foam: boolean }) =>
+    f.foam
+      ? `Take ${f.cores === 1 ? 'the core' : `the ${f.cores} cores`} out of the hollow first: saw into the foam, break it inward and dig it out, never prising against the wall.`
+      : `Draw ${f.cores === 1 ? 'the core' : `the ${f.cores} cores`} out of the hollow first, straight, by the bridge it hung from.`,
+  ),
+  'break-foam': told(
+    'foam off',
+    (_: None) =>
+      'Foam is cut and broken away: saw down to within a finger of the cast at each corner, then prise the pieces outward.',
+  ),
+  'turn-in-block': told(
+    'turn it over',
+    (f: Turned) => `Turn block and cast over onto a padded board.${held(f)}`,
+  ),
+  'block-off': told(
+    'block off',
+    (_: None) => 'Tap the block loose all round and lift it off the cast, air in at the lowest corner.',
+  ),
+  'posts-off': told('posts off', (_: None) => 'Posts off: unscrew them from the ribs.'),
+  'ribs-off': told('ribs off', (f: { ribs: number }) =>
+    f.ribs === 1
+      ? 'Rib off, lifted clear of the cast.'
+      : 'Ribs off from the top, lifted clear of the cast one by one.',
+  ),
+  'peel-skin': told('skin peeled off', (f: { strips: number }) =>
+    f.strips === 1 ? 'Peel the skin away from one edge.' : 'Peel each strip of skin away from one edge.',
+  ),
+  'separators-out': told(
+    'separators drawn',
+    (f: { separators: number }) =>
+      `Ease the blocks apart with wedges at the top and draw the ${f.separators === 1 ? 'separator' : 'separators'} up.`,
+  ),
+  'lift-block': told(
+    'block lifted',
+    (f: { name: string; massKg: number }) =>
+      `Tip ${f.name} off the base onto battens by itself: ${f.massKg.toFixed(0)} kg.`,
+    (all) =>
+      `Tip the blocks off the base onto battens one by one: ${all.map((f) => `${f.name} ${f.massKg.toFixed(0)} kg`).join(', ')}.`,
+  ),
+  'straps-off': told('straps off', (_: None) => 'Straps off from the top.'),
+  'dig-packing': told('fill dug out', (_: None) => 'Dig the fill away evenly all round, from the top.'),
+  'tip-off-base': told('off its base', (_: None) => 'Tip the cast off its base onto battens.'),
+
+  // A vessel
+  'turn-in-vessel': told(
+    'turn it over',
+    (f: Turned) => `Turn it over on a padded board, the tape off its air hole.${held(f)}`,
+  ),
+  'vessel-off': told(
+    'vessel off',
+    (_: None) =>
+      'Let air in, flex the rim all round and lift. If it holds, slit it from rim to floor on two sides.',
+  ),
+
+  'glue-up': told(
+    'glue it up',
+    (f: { panels: number; adhesive: string }) =>
+      `Glue the ${count(f.panels, 'panel')} together on a flat board, ${f.adhesive}, taped outside and squared by its diagonals; walls round the floor first.`,
+  ),
+}
+
+const lever = (runPast: boolean): string =>
+  runPast
+    ? 'lever at the ends that run past, never against the concrete'
+    : 'tap outward at both ends, never lever against the concrete'

@@ -1,0 +1,14 @@
+import type { Operation } from './operation.ts'
+import type { Timed } from './schedule.ts'
+
+/** What is done once for each mould, on any day before the pour. */
+export const isBuilding = (op: Operation): boolean => op.per === 'mould'
+
+/** What is done for every cast: from waxing to what comes off last. */
+export const isOfTheDay = (op: Operation): boolean => op.per === 'cast'
+
+/** How the mould comes off the cast. */
+export const isStripping = (op: Operation): boolean => op.station === 'release' && op.attitude !== null
+
+/** Whether two acts in a row follow on one another, so that one line may tell both. */
+export const sameStart = (a: Timed, b: Timed): boolean => a.endMinutes === b.startMinutes

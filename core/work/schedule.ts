@@ -1,0 +1,131 @@
+import { ageForStrength, type StrengthCurve, type TemperatureCourse, timeForAge } from '../ageing/index.ts'
+import type { Condition, Operation } from './operation.ts'
+import { needsOf } from './order.ts'
+
+/** An operation with its times in minutes from the first water, negative before it; null where it is never free. */
+export type Timed = Operation & {
+  readonly startMinutes: number | null
+  readonly endMinutes: number | null
+  /** When it must be begun at the latest; null where it may wait. */
+  readonly latestMinutes: number | null
+}
+
+/** How the concrete of a pour sets and gains strength, under the temperatures it meets. */
+export type Ageing = {
+  /** Minutes at 20 degC. */
+  readonly initialSet: number
+  readonly finalSet: number
+  /** Mean strength at 28 days, MPa. */
+  readonly f28: number
+  readonly curve: StrengthCurve
+  readonly course: TemperatureCourse
+}
+
+/** When a condition is met, in minutes from the first water; null when never. */
+export function metAt(
+  condition: Condition,
+  { initialSet, finalSet, f28, curve, course }: Ageing,
+): number | null {
+  const at = (age: number | null) => (age === null ? null : timeForAge(course, age))
+  switch (condition.kind) {
+    case 'set':
+      return at(condition.setShare * (condition.of === 'initial' ? initialSet : finalSet))
+    case 'strength':
+      return at(ageForStrength(curve, condition.mpa))
+    case 'aged':
+      return at(condition.ageMinutes)
+    case 'cured': {
+      const strong = at(ageForStrength(curve, condition.strengthShare * f28))
+      return strong === null ? null : Math.max(strong, condition.leastMinutes)
+    }
+  }
+}
+
+type Span = { readonly start: number; readonly end: number }
+type Met = (condition: Condition) => number | null
+
+/**
+ * Times of operations that are in order, for one crew that does one thing after another and is idle only while nothing
+ * can be done: of what is free, what can begin first, in the order of the list. `water` is the operation that begins
+ * with the first water, at 0; what stands before it in the list ends by then, its waits too. In the order of time.
+ * Source: list scheduling on one machine with delays between tasks (Graham 1966).
+ */
+export function scheduleOperations(ordered: readonly Operation[], ageing: Ageing, water: string): Timed[] {
+  const needs = needsOf(ordered)
+  const at = ordered.findIndex((op) => op.id === water)
+  const early = ordered.slice(0, Math.max(0, at))
+  const built = run(early, 0, () => null, needs, new Map())
+  const ready = Math.max(0, ...early.map((op) => (built.get(op.id)?.end ?? 0) + op.work.waitMinutes))
+  const before = new Map(
+    [...built].map(([id, t]) => [id, t && { start: t.start - ready, end: t.end - ready }] as const),
+  )
+  const times = run(ordered.slice(early.length), 0, (c) => metAt(c, ageing), needs, before)
+  const timed = ordered.map((op): Timed => {
+    const t = times.get(op.id) ?? null
+    const over = t && op.until ? metAt(op.until, ageing) : null
+    const closes = op.notAfter.map((c) => metAt(c, ageing)).filter((n) => n !== null)
+    return {
+      ...op,
+      startMinutes: t?.start ?? null,
+      endMinutes: t && Math.max(t.end, over ?? t.end),
+      latestMinutes: closes.length > 0 ? Math.min(...closes) : null,
+    }
+  })
+  // As they happen; what is never done stands last.
+  return timed.sort((a, b) => (a.startMinutes ?? Infinity) - (b.startMinutes ?? Infinity) || 0)
+}
+
+/** Minutes from the first to the last of operations that wait for no concrete, with the waits after them. */
+export function spanMinutes(ordered: readonly Operation[]): number {
+  const times = run(ordered, 0, () => null, needsOf(ordered), new Map())
+  return Math.max(0, ...ordered.map((op) => (times.get(op.id)?.end ?? 0) + op.work.waitMinutes))
+}
+
+/** One after another from `from`; `times` holds what is done already. */
+function run(
+  operations: readonly Operation[],
+  from: number,
+  met: Met,
+  needs: ReadonlyMap<string, readonly string[]>,
+  done: ReadonlyMap<string, Span | null>,
+): Map<string, Span | null> {
+  const times = new Map(done)
+  const waits = new Map(operations.map((op) => [op.id, op.work.waitMinutes]))
+  const left = [...operations]
+  let now = from
+  /** When an operation may begin; undefined while something of the list is still to be done before it. */
+  const free = (op: Operation): number | null | undefined => {
+    let ready = -Infinity
+    for (const id of needs.get(op.id) ?? []) {
+      if (!times.has(id)) {
+        if (waits.has(id) && id !== op.id) return undefined
+        continue
+      }
+      const span = times.get(id)
+      if (!span) return null
+      ready = Math.max(ready, span.end + (waits.get(id) ?? 0))
+    }
+    for (const c of op.notBefore) {
+      const t = met(c)
+      if (t === null) return null
+      ready = Math.max(ready, t)
+    }
+    return ready
+  }
+  while (left.length > 0) {
+    let best: { readonly i: number; readonly start: number | null } | null = null
+    for (const [i, op] of left.entries()) {
+      const ready = free(op)
+      if (ready === undefined) continue
+      const start = ready === null ? null : Math.max(now, ready)
+      if (!best || (start !== null && (best.start === null || start < best.start))) best = { i, start }
+      if (start === now) break
+    }
+    // In a ring of needs nothing is free: its members are done in the order of the list.
+    const { i, start } = best ?? { i: 0, start: now }
+    const [op] = left.splice(i, 1)
+    times.set(op!.id, start === null ? null : { start, end: start + op!.work.workMinutes })
+    if (start !== null) now = start + op!.work.workMinutes
+  }
+  return times
+}

@@ -1,0 +1,49 @@
+import type { WordsStyle } from '../job/index.ts'
+import type { Telling } from './acts/act.ts'
+import { ACTS, type Act } from './acts.ts'
+
+/** The compiler holds code and facts together where an act is made; here they are only read. */
+const tellingOf = (code: Act['code']): Telling<unknown> => ACTS[code] as unknown as Telling<unknown>
+
+/** An act as a sentence, in the units of the reader. */
+export const sayAct = ({ code, facts }: Act, style: WordsStyle): string => tellingOf(code).say(facts, style)
+
+/** An act in two or three words. */
+export const shortAct = (code: Act['code']): string => tellingOf(code).short
+
+export type Told<T extends Act> = {
+  readonly code: Act['code']
+  readonly short: string
+  readonly text: string
+  /** What is told in this line, in order. */
+  readonly of: readonly T[]
+}
+
+/**
+ * A list of acts as lines: several of a kind in a row that have a sentence together are told in one, where `together`
+ * allows it. Sides off front, back, left end: one line.
+ */
+export function tell<T extends Act>(
+  list: readonly T[],
+  style: WordsStyle,
+  together: (a: T, b: T) => boolean = () => true,
+): Told<T>[] {
+  const groups: T[][] = []
+  for (const item of list) {
+    const open = groups.at(-1)
+    const last = open?.at(-1)
+    if (open && last && last.code === item.code && tellingOf(item.code).sayMany && together(last, item))
+      open.push(item)
+    else groups.push([item])
+  }
+  return groups.map((of) => {
+    const { short, say, sayMany } = tellingOf(of[0]!.code)
+    const facts = of.map((item) => item.facts)
+    return {
+      code: of[0]!.code,
+      short,
+      text: sayMany && of.length > 1 ? sayMany(facts, style) : say(facts[0], style),
+      of,
+    }
+  })
+}
