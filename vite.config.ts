@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url'
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
@@ -29,7 +30,11 @@ export default defineConfig({
   ],
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['manifold-3d'], include: ['three', 'recharts'] },
-  resolve: { dedupe: ['react', 'react-dom', 'three'] },
+  resolve: {
+    dedupe: ['react', 'react-dom', 'three'],
+    // The solid library asks for it in Node only.
+    alias: { 'node:module': fileURLToPath(new URL('web/worker/noNode.ts', import.meta.url)) },
+  },
   build: {
     target: 'es2022',
     outDir: 'dist',

@@ -32,7 +32,7 @@ export type PiecePlan = {
   /** Everything that is done, in order: with times where the pour is planned, without where it is not. */
   readonly work: readonly Timed[]
   /** What of it is still guessed from sizes, and therefore neither printed nor exported. */
-  readonly guessed: { readonly piece: boolean; readonly mould: boolean }
+  readonly guessed: { readonly mould: boolean }
   /** Worst first. */
   readonly findings: readonly Finding[]
   /** Stations that failed by a fault of ours; the others stand. */
@@ -289,7 +289,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       sheets: sheetsRun?.value ?? null,
     },
     work,
-    guessed: { piece: quick, mould: (quick || guessMould) && measuresSolids(piece.mould) },
+    guessed: { mould: (quick || guessMould) && measuresSolids(piece.mould) },
     findings: rankFindings(findings),
     failed,
   }

@@ -64,7 +64,7 @@ test('the short route: a plain box from nothing to its sheet in few fields', asy
   await expect(rail(page)).not.toContainText('stops the pour')
   await page.keyboard.press('9')
   await expect(page.getByRole('button', { name: 'Print the shop sheet' })).toBeEnabled()
-  await expect(page.getByRole('img', { name: /^Shop sheet: mix/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Shop sheet, page 2/ })).toBeVisible()
 })
 
 test('inches: typed, shown, and cut in fractions; face up, off centre, mixed boards', async ({ page }) => {

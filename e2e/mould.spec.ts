@@ -67,7 +67,7 @@ test('a split knockout, one side of another board, and the list as the saw is se
   await page.keyboard.press('Escape')
   await expect(large).toHaveCount(0)
   await station(page, 'Release').click()
-  await expect(page.getByText(/Draw the wedges first/)).toBeVisible()
+  await expect(page.getByText(/Draw the wedges? first/)).toBeVisible()
 })
 
 test('a round top in a bent ring: too stiff a sheet is told, another goes round', async ({ page }) => {

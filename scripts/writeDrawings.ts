@@ -214,7 +214,7 @@ ${lines.join('\n')}
 `
 }
 
-const folder = new URL('../docs/drawings/', import.meta.url)
+const folder = new URL('../docs/drawings', import.meta.url)
 fs.mkdirSync(folder, { recursive: true })
 for (const drawing of DRAWINGS) fs.writeFileSync(new URL(`${drawing.name}.svg`, folder), drawingSvg(drawing))
 // The interface's modules keep a channel open between tabs: nothing more is to come here.

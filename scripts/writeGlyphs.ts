@@ -24,7 +24,7 @@ const CHARACTERS = [
 const CURVE = 7
 
 type Point = [number, number]
-const folder = new URL('../core/piece/lettering/fonts/', import.meta.url)
+const folder = new URL('../core/piece/lettering/fonts', import.meta.url)
 fs.mkdirSync(folder, { recursive: true })
 for (const { id, name, file } of FONTS) {
   const bytes = fs.readFileSync(new URL(`../node_modules/@fontsource/${file}`, import.meta.url))

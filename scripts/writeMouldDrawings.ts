@@ -107,6 +107,6 @@ ${paths.join('\n')}
 `
 }
 
-const folder = new URL('../docs/drawings/', import.meta.url)
+const folder = new URL('../docs/drawings', import.meta.url)
 for (const [name, piece, mould] of DRAWINGS)
   fs.writeFileSync(new URL(`${name}.svg`, folder), svg({ ...piece, mould: { ...piece.mould, ...mould } }))

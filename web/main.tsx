@@ -3,14 +3,17 @@ import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { BrowserRouter } from 'react-router'
 import { App } from './app/App.tsx'
-import { store } from './app/store.ts'
+import { store } from './state/store.ts'
+import { FaultBoundary } from './ui/FaultBoundary.tsx'
 import './app.css'
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <BrowserRouter>
-        <App />
+        <FaultBoundary what="The page" of="">
+          <App />
+        </FaultBoundary>
       </BrowserRouter>
     </Provider>
   </StrictMode>,

@@ -1,6 +1,6 @@
 export { type FaceWord, faceWords } from './acts/release.ts'
 export { type Act, type ActCode, act, type FactsOf } from './acts.ts'
-export { isBuilding, isOfTheDay, isStripping, sameStart } from './lists.ts'
+export { isBuilding, isOfTheDay, isReadying, isStripping, sameStart } from './lists.ts'
 export * from './operation.ts'
 export { needsOf, type Ordered, orderOperations } from './order.ts'
 export { type Ageing, metAt, scheduleOperations, spanMinutes, type Timed } from './schedule.ts'

@@ -4,6 +4,10 @@ import type { Timed } from './schedule.ts'
 /** What is done once for each mould, on any day before the pour. */
 export const isBuilding = (op: Operation): boolean => op.per === 'mould'
 
+/** All that comes before a mould can be filled: building it, sealing and waxing its faces, closing it. */
+export const isReadying = (op: Operation): boolean =>
+  op.station === 'mould' || (op.station === 'release' && op.attitude === null)
+
 /** What is done for every cast: from waxing to what comes off last. */
 export const isOfTheDay = (op: Operation): boolean => op.per === 'cast'
 

@@ -163,9 +163,9 @@ describe('the schedule', () => {
           expect(t.startMinutes!).toBeGreaterThanOrEqual(metAt(c, concrete())! - 1e-9)
       }
       const inTime = [...timed].sort((a, b) => a.startMinutes! - b.startMinutes!)
-      inTime
-        .slice(1)
-        .forEach((t, i) => expect(t.startMinutes!).toBeGreaterThanOrEqual(inTime[i]!.endMinutes! - 1e-9))
+      inTime.slice(1).forEach((t, i) => {
+        expect(t.startMinutes!).toBeGreaterThanOrEqual(inTime[i]!.endMinutes! - 1e-9)
+      })
       expect(by.get(water)!.startMinutes).toBeGreaterThanOrEqual(0)
       for (const o of list.slice(0, n / 2)) expect(by.get(o.id)!.endMinutes!).toBeLessThanOrEqual(1e-9)
     },

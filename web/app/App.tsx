@@ -1,12 +1,12 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Navigate, Route, Routes, useNavigate, useParams } from 'react-router'
+import { addressOf, firstAddress } from '../state/boot.ts'
+import { jobOpened } from '../state/jobSlice.ts'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { database, useAutosave } from '../state/useAutosave.ts'
+import { useTheme } from '../state/useTheme.ts'
 import { loadJob } from '../storage/jobStore.ts'
-import { addressOf, firstAddress } from './boot.ts'
-import { jobOpened } from './jobSlice.ts'
 import { Shell } from './Shell.tsx'
-import { useAppDispatch, useAppSelector } from './store.ts'
-import { database, useAutosave } from './useAutosave.ts'
-import { useTheme } from './useTheme.ts'
 
 const Jobs = lazy(() => import('../shelf/Jobs.tsx').then((m) => ({ default: m.Jobs })))
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))

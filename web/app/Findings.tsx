@@ -3,10 +3,10 @@ import { Link, useParams } from 'react-router'
 import type { Finding } from '../../core/job/index.ts'
 import { wordsStyle } from '../../core/units/index.ts'
 import { explain, remedyText } from '../../core/words.ts'
-import { useMeasureStyle } from '../ui/MeasureField.tsx'
-import { usePlan } from './PlanContext.tsx'
-import { useAppDispatch, useChange } from './store.ts'
-import { pointedAt } from './viewSlice.ts'
+import { usePlan } from '../state/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../state/store.ts'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
+import { pointedAt } from '../state/viewSlice.ts'
 
 const SHOWN = 3
 const LEVEL_WORD = { stop: 'stops the pour', warn: 'look', note: 'note' } as const

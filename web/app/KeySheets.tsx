@@ -2,9 +2,9 @@ import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
-import { usePlan } from './PlanContext.tsx'
-import { useAppDispatch, useAppSelector } from './store.ts'
-import { shortcutsSwitched } from './viewSlice.ts'
+import { usePlan } from '../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { shortcutsSwitched } from '../state/viewSlice.ts'
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['1 to 9', 'go to a station of the line'],

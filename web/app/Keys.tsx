@@ -1,9 +1,9 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
-import { redone, undone } from './jobSlice.ts'
-import { useAppDispatch, useAppSelector } from './store.ts'
-import { turnedOver } from './viewSlice.ts'
+import { redone, undone } from '../state/jobSlice.ts'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { turnedOver } from '../state/viewSlice.ts'
 
 const KeySheets = lazy(() => import('./KeySheets.tsx').then((m) => ({ default: m.KeySheets })))
 

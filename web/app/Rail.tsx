@@ -1,9 +1,9 @@
 import { Link, useParams } from 'react-router'
 import { type Finding, STATIONS, type StationName } from '../../core/job/index.ts'
-import { useMeasureStyle } from '../ui/MeasureField.tsx'
+import { type Look, usePlan } from '../state/PlanContext.tsx'
+import { useAppSelector } from '../state/store.ts'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import { type Headline, headline } from './headlines.ts'
-import { usePlan } from './PlanContext.tsx'
-import { useAppSelector } from './store.ts'
 
 export type StationState = 'settled' | 'look' | 'stops'
 
@@ -22,7 +22,7 @@ export const STATE_WORD: Readonly<Record<StationState, string>> = {
 
 /** The line: nine stations on one thread, which is broken at the first that stops the pour. */
 export function Rail({ station }: { station: StationName }) {
-  const { plan, fresh, findings } = usePlan()
+  const { plan, fresh, findings, looks } = usePlan()
   const style = useMeasureStyle()
   const printed = useAppSelector((s) => s.view.printed)
   const states = STATIONS.map((name) => stationState(name, findings))
@@ -41,7 +41,7 @@ export function Rail({ station }: { station: StationName }) {
             current={name === station}
             state={states[i]!}
             lead={plan ? headline(name, plan, style, printed) : null}
-            fresh={fresh}
+            look={looks[name]}
             threadAbove={i > 0 && (broken < 0 || i <= broken)}
             threadBelow={i < STATIONS.length - 1 && (broken < 0 || i < broken)}
           />
@@ -61,12 +61,12 @@ type StopProps = {
   readonly current: boolean
   readonly state: StationState
   readonly lead: Headline | null
-  readonly fresh: boolean
+  readonly look: Look
   readonly threadAbove: boolean
   readonly threadBelow: boolean
 }
 
-function Stop({ name, current, state, lead, fresh, threadAbove, threadBelow }: StopProps) {
+function Stop({ name, current, state, lead, look, threadAbove, threadBelow }: StopProps) {
   const { jobId, pieceId } = useParams()
   const title = name.charAt(0).toUpperCase() + name.slice(1)
   return (
@@ -81,7 +81,8 @@ function Stop({ name, current, state, lead, fresh, threadAbove, threadBelow }: S
       >
         <StateMark state={state} />
         <span className="label block text-[15px] font-semibold leading-[1.15]">{title}</span>
-        <span className={`label block leading-none ${fresh ? '' : 'stale'}`}>
+        <span className={`label block leading-none ${look}`}>
+          {look === 'guess' && <span className="unit mr-1">about</span>}
           <span className={`font-bold ${current ? 'text-[28px]' : 'text-[22px]'}`}>
             {lead?.figure ?? '…'}
           </span>

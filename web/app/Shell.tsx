@@ -1,16 +1,17 @@
 import { Suspense, useEffect } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
-import { Stage } from '../stage/Stage.tsx'
-import { benches } from '../stations/benches.ts'
+import { PlanProvider } from '../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { pieceShown } from '../state/viewSlice.ts'
+import { FaultBoundary } from '../ui/FaultBoundary.tsx'
+import { Told } from '../ui/Told.tsx'
 import { Findings } from './Findings.tsx'
 import { Keys } from './Keys.tsx'
-import { PlanProvider } from './PlanContext.tsx'
 import { Rail } from './Rail.tsx'
-import { useAppDispatch, useAppSelector } from './store.ts'
-import { Told } from './Told.tsx'
+import { Stage } from './Stage.tsx'
+import { SCREENS } from './stations.ts'
 import { TopRow } from './TopRow.tsx'
-import { pieceShown } from './viewSlice.ts'
 
 /** The frame: top row, the line on the left, the stage with its findings, the bench on the right. */
 export function Shell() {
@@ -26,7 +27,8 @@ export function Shell() {
   if (!STATIONS.includes(station as StationName))
     return <Navigate to={`/job/${jobId}/${pieceId}/piece`} replace />
   const name = station as StationName
-  const Bench = benches[name]
+  const { bench: Bench } = SCREENS[name]
+  const here = `${pieceId}/${name}`
   return (
     <PlanProvider key={job.id} job={job} pieceId={pieceId}>
       <div className="frame">
@@ -36,13 +38,19 @@ export function Shell() {
           className="grid min-w-0 grid-cols-[minmax(0,1fr)] overflow-hidden grid-rows-[minmax(0,1fr)_auto] bg-sheet"
           aria-label="Stage"
         >
-          <Stage station={name} />
-          <Findings />
+          <FaultBoundary what="The stage" of={here}>
+            <Stage station={name} />
+          </FaultBoundary>
+          <FaultBoundary what="The findings" of={here}>
+            <Findings />
+          </FaultBoundary>
         </main>
         <aside className="bench" aria-label="Bench">
-          <Suspense fallback={<h1 className="capitalize">{name}</h1>}>
-            <Bench />
-          </Suspense>
+          <FaultBoundary what={`The ${name} bench`} of={here}>
+            <Suspense fallback={<h1 className="capitalize">{name}</h1>}>
+              <Bench />
+            </Suspense>
+          </FaultBoundary>
         </aside>
       </div>
       <Told />

@@ -6,7 +6,7 @@ import { formatLength } from '../../core/units/index.ts'
 import { HATCH_OF, Hatches } from '../stage/Hatches.tsx'
 import { ringPath } from '../stage/paths.ts'
 import { useSize } from '../stage/useSize.ts'
-import { useMeasureStyle } from '../ui/MeasureField.tsx'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import type { RunAnswer } from '../worker/protocol.ts'
 
 const middleOf = (ring: readonly Point[]): Point => [

@@ -1,5 +1,5 @@
 import type { Run } from '../../core/job/index.ts'
-import { newId } from '../app/files.ts'
+import { newId } from '../state/files.ts'
 import { Choice, More, Row } from '../ui/Choice.tsx'
 import { Measures } from '../ui/Measures.tsx'
 

@@ -3,12 +3,13 @@ import { Link, useNavigate, useParams } from 'react-router'
 import type { Run } from '../../core/job/index.ts'
 import { peopleToLift } from '../../core/pour/lifting.ts'
 import { formatLength } from '../../core/units/index.ts'
-import { newId, usualStart } from '../app/files.ts'
-import { useAppSelector, useChange } from '../app/store.ts'
-import { Told } from '../app/Told.tsx'
+import { newId, usualStart } from '../state/files.ts'
+import { useAppSelector, useChange } from '../state/store.ts'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import { Choice, More, Row } from '../ui/Choice.tsx'
-import { MeasureField, useMeasureStyle } from '../ui/MeasureField.tsx'
+import { MeasureField } from '../ui/MeasureField.tsx'
 import { Measures } from '../ui/Measures.tsx'
+import { Told } from '../ui/Told.tsx'
 import { RunDrawing } from './RunDrawing.tsx'
 import { CornerFields, ItemList, withLegs } from './RunFields.tsx'
 import { runProblemText } from './runWords.ts'
@@ -247,11 +248,7 @@ function RunEditor({ run }: { run: Run }) {
         <h2>Pieces</h2>
         <div className={fresh ? '' : 'stale'}>
           {parts.map((p) => (
-            <Row
-              key={p.number}
-              label={`${p.number}, ${peopleToLift(p.weightKg)} ${peopleToLift(p.weightKg) === 1 ? 'person' : 'people'}`}
-              unit="kg"
-            >
+            <Row key={p.number} label={`${p.number}, ${liftWords(peopleToLift(p.weightKg))}`} unit="kg">
               {p.weightKg.toFixed(0)}
             </Row>
           ))}
@@ -298,3 +295,6 @@ function RunEditor({ run }: { run: Run }) {
     </div>
   )
 }
+
+const liftWords = (people: number | null): string =>
+  people === null ? 'by machine' : people === 1 ? 'one person' : `${people} people`

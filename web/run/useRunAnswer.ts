@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Run } from '../../core/job/index.ts'
-import { useAppSelector } from '../app/store.ts'
+import { useAppSelector } from '../state/store.ts'
 import { nextRun, slowWorker } from '../worker/planner.ts'
 import type { RunAnswer } from '../worker/protocol.ts'
 

@@ -1,6 +1,6 @@
 import type { Stock, StockList } from '../../core/stock/index.ts'
-import { newId } from '../app/files.ts'
-import { useAppSelector, useChange } from '../app/store.ts'
+import { newId } from '../state/files.ts'
+import { useAppSelector, useChange } from '../state/store.ts'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
 import { NameField } from './NameField.tsx'

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { StationName } from '../../core/job/index.ts'
-import { usePlan } from '../app/PlanContext.tsx'
+import { usePlan } from '../state/PlanContext.tsx'
 
 const ProfilePlan = lazy(() => import('./ProfilePlan.tsx').then((m) => ({ default: m.ProfilePlan })))
 const SlabPlan = lazy(() => import('./SlabPlan.tsx').then((m) => ({ default: m.SlabPlan })))

@@ -1,11 +1,11 @@
 import { useMemo } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
-import { pieceBox, pouredLoop, pouredSize } from '../../core/piece/index.ts'
+import { pouredLoop, pouredSize } from '../../core/piece/index.ts'
 import { formatLength } from '../../core/units/index.ts'
-import { usePlan } from '../app/PlanContext.tsx'
-import { useAppDispatch, useAppSelector } from '../app/store.ts'
-import { lineDragged } from '../app/viewSlice.ts'
-import { useMeasureStyle } from '../ui/MeasureField.tsx'
+import { usePlan } from '../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
+import { lineDragged } from '../state/viewSlice.ts'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { MouldParts, mouldBeyond, plansOf } from './MouldParts.tsx'
@@ -14,17 +14,8 @@ import { loopPath, ringPath } from './paths.ts'
 import { planFrame } from './planFrame.ts'
 import { usualLine } from './sectionLine.ts'
 import { useLineDrag } from './useLineDrag.ts'
+import { usePlanBox } from './usePlanBox.ts'
 import { useSize } from './useSize.ts'
-
-/** The box of the plan as shown, in either attitude. */
-export function usePlanBox(): { length: number; width: number } {
-  const { piece, plan } = usePlan()
-  const attitude = useAppSelector((s) => s.view.attitude)
-  const geometry = plan?.stations.piece?.geometry
-  if (attitude === 'placed' || !geometry) return pieceBox(piece)
-  const [length, width] = pouredSize(piece.attitude, geometry)
-  return { length, width }
-}
 
 /** What is seen of a solid from above, in the attitude shown, with its section line and extents. */
 export function SolidPlan() {

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react'
-import { usePlan } from '../app/PlanContext.tsx'
-import { useAppDispatch, useAppSelector } from '../app/store.ts'
-import { pointedAt } from '../app/viewSlice.ts'
+import { usePlan } from '../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { pointedAt } from '../state/viewSlice.ts'
 import { openSolidScene, type SolidScene } from './solidScene.ts'
 import { useSize } from './useSize.ts'
 

@@ -1,7 +1,7 @@
 import { type PointerEvent, type RefObject, useRef } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
-import { useAppDispatch } from '../app/store.ts'
-import { lineDragged } from '../app/viewSlice.ts'
+import { useAppDispatch } from '../state/store.ts'
+import { lineDragged } from '../state/viewSlice.ts'
 import { dragLine } from './drags.ts'
 import type { Line } from './sectionLine.ts'
 

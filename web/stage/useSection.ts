@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { SectionDrawing } from '../../core/sheets/index.ts'
-import { usePlan } from '../app/PlanContext.tsx'
+import { usePlan } from '../state/PlanContext.tsx'
 import { nextRun, solidWorker } from '../worker/planner.ts'
 
 /** The section along a line, cut by the worker; the last one stays until the new one is there. */

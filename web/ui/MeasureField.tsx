@@ -6,7 +6,7 @@ import {
   parseLength,
   shopStep,
 } from '../../core/units/index.ts'
-import { useAppSelector } from '../app/store.ts'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 
 type Props = {
   readonly label: string
@@ -20,12 +20,6 @@ type Props = {
   readonly bare?: boolean
   readonly autoFocus?: boolean
   readonly onDone?: () => void
-}
-
-export const useMeasureStyle = (): MeasureStyle => {
-  const units = useAppSelector((s) => s.job.job?.settings.units ?? 'mm')
-  const inchDenominator = useAppSelector((s) => s.job.job?.settings.inchDenominator ?? 16)
-  return { units, inchDenominator }
 }
 
 /** Why a measure is out of bounds, in words; null when it is fine. */

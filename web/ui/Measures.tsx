@@ -1,5 +1,6 @@
 import { formatLength } from '../../core/units/index.ts'
-import { MeasureField, useMeasureStyle } from './MeasureField.tsx'
+import { useMeasureStyle } from '../state/useMeasureStyle.ts'
+import { MeasureField } from './MeasureField.tsx'
 
 export type MeasureRow<K extends string> = {
   readonly key: K

@@ -13,6 +13,7 @@ import {
 import { type HoldAnswer, holdDimensions, holdFigure } from '../../core/hold.ts'
 import type { Job, Piece } from '../../core/job/index.ts'
 import { stationMemo } from '../../core/memo.ts'
+import { measuresSolids } from '../../core/mould/index.ts'
 import { holdFonts, inversePlacement, pouredPlacement, pouredSize } from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { teamLimit } from '../../core/pour/index.ts'
@@ -88,10 +89,13 @@ async function answer(kernel: Kernel, request: Request): Promise<void> {
       }
       if (preview) await pause(HAND_RESTS)
       if (waiting.has('plan')) return
-      const measured = planPiece(kernel, job, piece, { guessMould: true, memo })
-      reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan: measured })
-      await pause()
-      if (waiting.has('plan')) return
+      // Shells and coats take longer than the piece: its own figures do not wait for them.
+      if (measuresSolids(piece.mould)) {
+        const measured = planPiece(kernel, job, piece, { guessMould: true, memo })
+        reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'figures', plan: measured })
+        await pause()
+        if (waiting.has('plan')) return
+      }
       const plan = planPiece(kernel, job, piece, {
         memo,
         onLayout: (parts, share) => reply({ kind: 'layout', runId, parts, share }),

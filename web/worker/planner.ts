@@ -13,8 +13,8 @@ export type WorkerLike = {
 }
 
 /**
- * Three workers on one script, so that none waits for a slower one: `quick` for figures alone, `solid` for solids and
- * sections, `slow` for proofs of remedies and for sheets. Each starts with its first request: figures come first. A
+ * Three workers on one script, so that none waits for a slower one: `quick` for figures alone, `solid` for all that is
+ * measured and for what is proven by it, `slow` for sheets, held figures and runs. Each starts with its first request: figures come first. A
  * worker cannot be told anything while it works: one that is long at work when a newer plan is asked for is ended, and
  * another takes the new plan and whatever else was not answered.
  */

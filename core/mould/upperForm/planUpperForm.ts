@@ -228,9 +228,16 @@ function upperBuilding(plain: readonly Operation[], { core, form, beams }: Upper
   const sides = plain.filter((s) => s.code === 'fix-side').map((s) => s.id)
   const laid = plain.some((s) => s.id === 'lay/bearers')
   const name = core[0]!.name
+  // The core is screwed from below: the base lies on bearers before anything stands on it.
+  const onBearers = laid
+    ? plain
+    : plain.flatMap((s) =>
+        s.id === 'mark/plan'
+          ? [s, build('lay/bearers', act('lay-on-bearers', {}), [], { work: 5 }, ['mark/plan'])]
+          : [s.code === 'fix-side' ? { ...s, needs: [...s.needs, 'lay/bearers'] } : s],
+      )
   return [
-    ...plain,
-    ...(laid ? [] : [build('lay/bearers', act('lay-on-bearers', {}), [], { work: 5 }, ['mark/plan'])]),
+    ...onBearers,
     build('build/core', act('build-core', { name }), core.slice(0, 1), { work: 90, wait: 24 * 60 }, [
       'cut/list',
     ]),

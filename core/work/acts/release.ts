@@ -56,7 +56,7 @@ export const RELEASE_ACTS = {
   'ease-knockouts': told(
     'ease the knockouts',
     (f: Named & { screwed: boolean }) =>
-      `${f.screwed ? 'From final set take out their screws from below, then turn' : 'From final set turn'} and ease ${f.names.length === 1 ? f.names[0] : `each knockout (${listed(f.names)})`} until it moves; do not pull it yet.`,
+      `${f.screwed ? `From final set, take the screws out of ${listed(f.names)} from below` : `From final set, free ${listed(f.names)}`}; turn and ease ${f.names.length === 1 ? 'it until it moves; do not pull it' : 'each until it moves; do not pull one'} yet.`,
   ),
   'side-screws-out': told('side screws out', (f: { screws: number }) =>
     f.screws > 0

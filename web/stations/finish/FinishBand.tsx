@@ -1,13 +1,13 @@
 import type { Timed } from '../../../core/work/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useWork } from '../../app/useWork.ts'
 import { useSize } from '../../stage/useSize.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useWork } from '../../state/useWork.ts'
 
 export const isFinishing = (op: Timed): boolean => op.station === 'finish'
 
 /** Finishing over the days: a bar for each step, and what the waiting is for. */
 export function FinishBand() {
-  const { plan, fresh } = usePlan()
+  const { plan, looks } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.finish?.figures
   const lines = useWork(isFinishing)
@@ -36,7 +36,7 @@ export function FinishBand() {
   const days = (end - begin) / 24
   const step = days > 14 ? 7 : days > 6 ? 2 : 1
   return (
-    <div ref={attach} className={`min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`min-h-0 overflow-hidden border-t ${looks.finish}`}>
       <svg width={size.width} height={size.height} role="img" aria-label="Finishing steps over days">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
           Finishing, days after the pour

@@ -1,12 +1,12 @@
 import { showNumber } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
-import { useWork } from '../../app/useWork.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { useWork } from '../../state/useWork.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { isFinishing } from './FinishBand.tsx'
 
 export function FinishBench() {
-  const { piece, plan, job, fresh } = usePlan()
+  const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const figures = plan?.stations.finish?.figures
   const steps = useWork(isFinishing)
@@ -39,7 +39,7 @@ export function FinishBench() {
         onChoose={(sealer) => choose('sealer', { sealer })}
       />
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.finish}>
           <Row label={`${figures.sealer}, ${figures.coats} coats`} unit={figures.sealerUnit}>
             {figures.sealerAmount.toFixed(2)}
           </Row>

@@ -1,15 +1,15 @@
 import { Bar, BarChart, CartesianGrid, LabelList, Legend, XAxis, YAxis } from 'recharts'
-import { usePlan } from '../../app/PlanContext.tsx'
 import { useSize } from '../../stage/useSize.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
 
 /** Bags planned against bags used, pour by pour. */
 export function LogBand() {
-  const { plan, fresh } = usePlan()
+  const { plan, looks } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const pours = plan?.stations.log?.figures.pours ?? []
   const data = pours.map((p) => ({ on: p.on, planned: p.bags.planned, used: p.bags.actual }))
   return (
-    <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${looks.log}`}>
       <span className="view-name absolute left-4 top-1">Bags a cast, planned and used</span>
       {data.length === 0 && (
         <p className="label absolute left-4 top-8 text-soft">

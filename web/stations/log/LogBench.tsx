@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import type { Fault, PlannedPour } from '../../../core/job/index.ts'
-import { newId } from '../../app/files.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
+import { newId } from '../../state/files.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
 import { NumberField } from '../../ui/NumberField.tsx'
 
 const FAULTS: readonly (readonly [Fault, string])[] = [

@@ -1,13 +1,13 @@
-import { usePlan } from '../../app/PlanContext.tsx'
+import { usePlan } from '../../state/PlanContext.tsx'
 
 /** The batches drawn as vessels, filled to what each holds, with what goes in. */
 export function BatchBand() {
-  const { plan, fresh, job, piece } = usePlan()
+  const { plan, looks, job, piece } = usePlan()
   const figures = plan?.stations.mix?.figures
   const mixer = job.stock.mixers.find((m) => m.id === piece.mix.mixer)
   if (!figures) return <div className="border-t" />
   return (
-    <div className={`min-h-0 overflow-auto border-t px-4 pt-1 ${fresh ? '' : 'stale'}`}>
+    <div className={`min-h-0 overflow-auto border-t px-4 pt-1 ${looks.mix}`}>
       <span className="view-name">
         Batches in {figures.mixer}: up to {figures.bagsPerBatch} {figures.bagsPerBatch === 1 ? 'bag' : 'bags'}{' '}
         each, {figures.mixMinutes} min of mixing

@@ -1,11 +1,11 @@
 import { showNumber } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 
 export function MixBench() {
-  const { piece, plan, job, fresh } = usePlan()
+  const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const figures = plan?.stations.mix?.figures
   const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
@@ -57,7 +57,7 @@ export function MixBench() {
         onChoose={(mixer) => choose('mixer', { mixer })}
       />
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.mix}>
           <h2>For one cast</h2>
           <Row label={figures.mixName} unit={figures.bags === 1 ? 'bag' : 'bags'}>
             {figures.bags}

@@ -14,7 +14,7 @@ import { useMould } from './useMould.ts'
 
 /** What a board box decides: its school, corners, boards; and what holds it together. */
 export function BoardBoxBench() {
-  const { piece, mould, figures, fresh, job, choose, mm, style } = useMould()
+  const { piece, mould, figures, look, job, choose, mm, style } = useMould()
   const curves = curvesOf(piece)
   const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
   return (
@@ -137,7 +137,7 @@ export function BoardBoxBench() {
       {mould.method === 'board-box' && <FormerPrints />}
       <CutTable />
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={look}>
           <h2>Fixing</h2>
           <Row label={`Screws, ${figures.screws[0]?.lengthMm ?? 0} mm long`}>{figures.screwCount}</Row>
           {figures.screws[0] && <Row label="One every">{mm(figures.screws[0].spacingMm)}</Row>}
@@ -152,7 +152,7 @@ export function BoardBoxBench() {
           <HoldDown />
         </div>
       )}
-      {figures && <UnderTheFill figures={figures} fresh={fresh} />}
+      {figures && <UnderTheFill figures={figures} />}
       <More title="Saw and sheets">
         <MeasureField
           label="Kerf"

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { BoardLayout } from '../../../core/mould/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
 import { useSize } from '../../stage/useSize.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
 import { LargeSheet, SheetDrawing } from './SheetDrawing.tsx'
 
 const ROOM = { top: 30, side: 16, bottom: 10, gap: 18 }
@@ -25,7 +25,7 @@ function boundWords(layouts: readonly BoardLayout[]): string {
 
 /** The cut list laid out on its boards: labels, cuts in order, off-cuts worth keeping. */
 export function BoardSheets() {
-  const { plan, fresh, layingOut } = usePlan()
+  const { plan, looks, layingOut } = usePlan()
   const [page, setPage] = useState(0)
   const { attach, size } = useSize<HTMLDivElement>()
   const [large, setLarge] = useState<Shown | null>(null)
@@ -46,7 +46,7 @@ export function BoardSheets() {
   )
   let x = ROOM.side
   return (
-    <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${looks.mould}`}>
       <span className="view-name absolute left-4 top-1">
         Boards: {whole === 1 ? '1 sheet' : `${whole} sheets`}
         {whole < all.length &&

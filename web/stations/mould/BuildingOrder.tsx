@@ -1,18 +1,18 @@
 import type { MouldPart, MouldStation } from '../../../core/mould/index.ts'
-import { isBuilding, partIdsOf } from '../../../core/work/index.ts'
-import { useAppDispatch } from '../../app/store.ts'
-import { useWork } from '../../app/useWork.ts'
-import { pointedAt } from '../../app/viewSlice.ts'
+import { isReadying, partIdsOf } from '../../../core/work/index.ts'
+import { useAppDispatch } from '../../state/store.ts'
+import { useWork } from '../../state/useWork.ts'
+import { pointedAt } from '../../state/viewSlice.ts'
 import { More } from '../../ui/Choice.tsx'
 import { MouldThumb } from './MouldThumb.tsx'
 
 /** From bare boards to ready to pour, each step with what stands by then. Pointing at a step lights its parts. */
 export function BuildingOrder({ mould }: { mould: MouldStation }) {
   const dispatch = useAppDispatch()
-  const lines = useWork(isBuilding)
+  const lines = useWork(isReadying)
   const stands = new Set<string>()
   return (
-    <More title={`Building order: ready to wax and fill after ${hours(mould.figures.readyMinutes)}`}>
+    <More title={`Building order: ready for wax after ${hours(mould.figures.readyMinutes)}`}>
       <ol className="list-none p-0">
         {lines.map(({ text, of: [op] }, i) => {
           const now = partIdsOf(op!)

@@ -7,20 +7,20 @@ import {
   shapeWords,
 } from '../../../core/mould/index.ts'
 import { formatCut, formatLength } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch, useAppSelector } from '../../app/store.ts'
-import { pointedAt } from '../../app/viewSlice.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { pointedAt } from '../../state/viewSlice.ts'
 import { Choice } from '../../ui/Choice.tsx'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 
 /** What is to be sawn: one row a part, or in the order in which the saw is set. */
 export function CutTable() {
-  const { plan, fresh } = usePlan()
+  const { plan, looks } = usePlan()
   const [order, setOrder] = useState<'part' | 'saw'>('part')
   const rows = plan?.stations.mould?.figures.cutList
   if (!rows) return <p>There is no cut list while a finding stops the mould.</p>
   return (
-    <div className={fresh ? '' : 'stale'}>
+    <div className={looks.mould}>
       <h2>Cut list</h2>
       {rows.length > 2 && (
         <Choice

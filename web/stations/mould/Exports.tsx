@@ -1,13 +1,15 @@
 import { partOutlines } from '../../../core/mould/index.ts'
 import { writeCutCsv, writeDxf } from '../../../core/sheets/index.ts'
-import { download } from '../../app/files.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
+import { download } from '../../state/files.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
 
 /** The mould's lists and outlines as files for the saw, the router and the print shop. */
 export function Exports() {
-  const { piece, plan, scene, solidFresh } = usePlan()
+  const { piece, plan, scene, solidFresh, looks } = usePlan()
   const mould = plan?.stations.mould
   if (!mould) return null
+  // What is guessed is never exported.
+  const settled = looks.mould === ''
   const name = piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()
   const outlines = [...partOutlines(mould.parts), ...mould.outlines]
   const prints = async (as: 'stl' | '3mf') => {
@@ -24,6 +26,7 @@ export function Exports() {
         <button
           type="button"
           className="act"
+          disabled={!settled}
           onClick={() => download(`${name}-cut-list.csv`, writeCutCsv(mould.figures.cutList), 'text/csv')}
         >
           Cut list as CSV
@@ -33,6 +36,7 @@ export function Exports() {
         <button
           type="button"
           className="act"
+          disabled={!settled}
           onClick={() =>
             download(
               `${name}-outlines.dxf`,

@@ -4,10 +4,10 @@ import { useMould } from './useMould.ts'
 
 /** What the maker sets out by, line by line, with what it means. */
 export function Facts() {
-  const { figures, fresh, mm, style } = useMould()
+  const { figures, look, mm, style } = useMould()
   if (!figures || figures.facts.length === 0) return null
   return (
-    <div className={fresh ? '' : 'stale'}>
+    <div className={look}>
       {figures.facts.map(({ label, value, unit, note }) => (
         <Row
           key={label}

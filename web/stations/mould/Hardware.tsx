@@ -1,7 +1,7 @@
 import type { LengthLayout } from '../../../core/mould/index.ts'
 import { formatCut, sayLengths, showNumber } from '../../../core/units/index.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { More } from '../../ui/Choice.tsx'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 import { useMould } from './useMould.ts'
 
 /** What is bought by the piece: screws by length, sealant, tape, glue, bolts. */

@@ -1,6 +1,6 @@
 import type { MaterialRow } from '../../../core/mould/index.ts'
 import { sayLengths, showNumber } from '../../../core/units/index.ts'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 
 /** What is bought for a mould beside boards, each with what to know about it. */
 export function Materials({ title, rows }: { title: string; rows: readonly MaterialRow[] }) {

@@ -1,7 +1,7 @@
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts'
 import { costOverCasts, type MethodRow } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
-import { useChange } from '../../app/store.ts'
+import { useChange } from '../../state/store.ts'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { useMould } from './useMould.ts'
 

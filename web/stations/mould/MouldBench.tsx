@@ -80,7 +80,7 @@ function Unfit({ piece }: { piece: Piece }) {
 
 /** How the mould is built: the method, and what that method decides. */
 export function MouldBench() {
-  const { piece, mould, station, figures, fresh, choose } = useMould()
+  const { piece, mould, station, figures, look, choose } = useMould()
   const why = whyNoMould(piece)
   const fits = METHODS.filter((m) => m.why(piece) === null)
   const Bench = BENCHES[mould.method]
@@ -107,7 +107,7 @@ export function MouldBench() {
         </p>
       )}
       {figures && (
-        <p className={fresh ? '' : 'stale'}>
+        <p className={look}>
           {figures.costPerCast === null
             ? 'No price for these boards'
             : `Costs ${figures.costPerCast.toFixed(2)} a cast over ${piece.plannedCasts}`}

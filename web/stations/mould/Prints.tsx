@@ -1,11 +1,11 @@
 import { showNumber } from '../../../core/units/index.ts'
-import { useAppDispatch, useAppSelector } from '../../app/store.ts'
-import { pointedAt } from '../../app/viewSlice.ts'
+import { useAppDispatch, useAppSelector } from '../../state/store.ts'
+import { pointedAt } from '../../state/viewSlice.ts'
 import { useMould } from './useMould.ts'
 
 /** One row a printed part; pointing at it lights the part. */
 export function Prints() {
-  const { figures, fresh, mm } = useMould()
+  const { figures, look, mm } = useMould()
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
   if (!figures || figures.prints.length === 0) return null
@@ -13,7 +13,7 @@ export function Prints() {
   return (
     <>
       <h2>To print</h2>
-      <table className={`list ${fresh ? '' : 'stale'}`}>
+      <table className={`list ${look}`}>
         <thead>
           <tr>
             <th>Part</th>

@@ -1,5 +1,5 @@
 import { offcutsAfter } from '../../../core/mould/index.ts'
-import { useChange } from '../../app/store.ts'
+import { useChange } from '../../state/store.ts'
 import { useMould } from './useMould.ts'
 
 /** Once the boards are sawn: what was cut from leaves the stock, what is left over and worth keeping joins it. */

@@ -1,10 +1,10 @@
 import { Dialog } from 'radix-ui'
 import type { BoardLayout } from '../../../core/mould/index.ts'
 import { formatCut } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch, useAppSelector } from '../../app/store.ts'
-import { pointedAt } from '../../app/viewSlice.ts'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { pointedAt } from '../../state/viewSlice.ts'
 
 type Sheet = BoardLayout['sheets'][number]
 type Props = {

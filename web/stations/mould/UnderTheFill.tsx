@@ -1,14 +1,15 @@
 import type { MouldFigures } from '../../../core/mould/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Row } from '../../ui/Choice.tsx'
-import { MeasureField, useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 
 /** What the wet concrete does to the sides, and what holds them. */
-export function UnderTheFill({ figures, fresh }: { figures: MouldFigures; fresh: boolean }) {
-  const { piece } = usePlan()
+export function UnderTheFill({ figures }: { figures: MouldFigures }) {
+  const { piece, looks } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
   const { braceSpacing } = piece.mould
@@ -26,7 +27,7 @@ export function UnderTheFill({ figures, fresh }: { figures: MouldFigures; fresh:
   return (
     <>
       <h2>Under the fill</h2>
-      <div className={fresh ? '' : 'stale'}>
+      <div className={looks.mould}>
         <Row label="Pressure at the foot" unit="kPa">
           {figures.footPressureKPa.toFixed(1)}
         </Row>

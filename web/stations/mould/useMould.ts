@@ -1,20 +1,19 @@
 import type { MouldChoice } from '../../../core/job/index.ts'
-import { measuresSolids } from '../../../core/mould/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 
 /** What every part of the mould's bench needs: the piece and its choices, the figures, and how to change them. */
 export function useMould() {
-  const { piece, plan, job, fresh, measured } = usePlan()
+  const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
   return {
     piece,
     job,
-    // Shells, coats and layers are guessed from sizes while something is dragged.
-    fresh: measuresSolids(piece.mould) ? measured : fresh,
+    /** Shells, coats and layers are guessed from sizes until they are measured. */
+    look: looks.mould,
     style,
     mould: piece.mould,
     station: plan?.stations.mould ?? null,

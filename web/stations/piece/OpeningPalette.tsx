@@ -8,11 +8,11 @@ import {
   type SlabPiece,
 } from '../../../core/job/index.ts'
 import { reach } from '../../../core/piece/index.ts'
-import { newId } from '../../app/files.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch, useChange } from '../../app/store.ts'
-import { selected } from '../../app/viewSlice.ts'
 import { planTarget } from '../../stage/planTarget.ts'
+import { newId } from '../../state/files.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../../state/store.ts'
+import { selected } from '../../state/viewSlice.ts'
 
 /** Generic openings to start from; each is then given its own size. */
 const TEMPLATES: readonly { name: string; shape: OpeningShape }[] = [

@@ -1,8 +1,8 @@
 import { lazy } from 'react'
 import type { Piece } from '../../../core/job/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch, useAppSelector } from '../../app/store.ts'
-import { type Selection, selected } from '../../app/viewSlice.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../../state/store.ts'
+import { type Selection, selected } from '../../state/viewSlice.ts'
 import { SharedBench } from './SharedBench.tsx'
 
 // Each kind's bench, and each part's, comes when it is opened.

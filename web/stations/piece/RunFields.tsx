@@ -1,8 +1,9 @@
 import { storedPath } from '../../../core/job/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
 import { sideMiddle, withCorner } from '../../stage/PathHandles.tsx'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
-import { MeasureField, useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
 import { usePath } from './usePath.ts'
 
 /** How a side of a drawn path runs: straight, an arc with a rise, or a spline through points; and one more corner on it. */

@@ -1,8 +1,8 @@
 import { Link } from 'react-router'
 import { formatLength } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, More, Pick, Row } from '../../ui/Choice.tsx'
-import { useMeasureStyle } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { newInsert, newLettering } from './features/newFeatures.ts'
 import { HoldFigure } from './HoldFigure.tsx'
@@ -19,7 +19,7 @@ const EXPOSURES = [
 
 /** What every kind of piece is told: features on its faces, how it lies in the pour, where it will stand, how many. */
 export function SharedBench() {
-  const { plan, fresh, job } = usePlan()
+  const { plan, looks, job } = usePlan()
   const { piece, pieceId, change, tell, select } = useEdit()
   const style = useMeasureStyle()
   const mm = (n: number) => formatLength(n, style)
@@ -56,7 +56,7 @@ export function SharedBench() {
       ))}
       <AddOnFaces />
       {figures && figures.blocks.length > 0 && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.piece}>
           <h2>{piece.kind === 'box' ? 'Panels' : 'Blocks'}</h2>
           {figures.blocks.map((b) => (
             <Row key={b.id} label={b.name} unit="kg">
@@ -66,7 +66,7 @@ export function SharedBench() {
         </div>
       )}
       {figures && figures.notes.length > 0 && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.piece}>
           <h2>{piece.kind === 'fitted' ? 'Fit' : 'Glue'}</h2>
           {figures.notes.map((n) => (
             <Row key={n.label} label={n.label}>

@@ -1,7 +1,7 @@
 import type { Change, FeatureItem, Piece, ShapePatch } from '../../../core/job/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch, useChange } from '../../app/store.ts'
-import { type SelectionKind, selected } from '../../app/viewSlice.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../../state/store.ts'
+import { type SelectionKind, selected } from '../../state/viewSlice.ts'
 
 /** The edits of a piece as its benches make them: each one undoable step with a label. */
 export function useEdit() {

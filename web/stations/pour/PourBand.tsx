@@ -1,8 +1,8 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts'
 import { isOfTheDay, sameStart, type Timed } from '../../../core/work/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useWork } from '../../app/useWork.ts'
 import { useSize } from '../../stage/useSize.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useWork } from '../../state/useWork.ts'
 
 /** What the line leaves out: it has no hour of its own, or is one tick among others. */
 const NOT_DRAWN: ReadonlySet<Timed['code']> = new Set([
@@ -17,7 +17,7 @@ const isDrawn = (op: Timed): boolean => isOfTheDay(op) && op.startMinutes !== nu
 
 /** The pour day on one line, early hours drawn wide, and strength against time with what it allows. */
 export function PourBand() {
-  const { plan, fresh } = usePlan()
+  const { plan, looks } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.pour?.figures
   const lines = useWork(isDrawn, sameStart)
@@ -46,7 +46,7 @@ export function PourBand() {
   })
   const flip = figures.flipMinutes
   return (
-    <div ref={attach} className={`relative flex min-h-0 overflow-hidden border-t ${fresh ? '' : 'stale'}`}>
+    <div ref={attach} className={`relative flex min-h-0 overflow-hidden border-t ${looks.pour}`}>
       <svg width={line} height={size.height} role="img" aria-label="Pour day on a line">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
           Pour day, {figures.temperatureDegC.toFixed(0)} °C

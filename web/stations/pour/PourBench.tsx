@@ -2,15 +2,15 @@ import { useState } from 'react'
 import { clock } from '../../../core/sheets/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { isOfTheDay, sameStart } from '../../../core/work/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppSelector, useChange } from '../../app/store.ts'
-import { useWork } from '../../app/useWork.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppSelector, useChange } from '../../state/store.ts'
+import { useWork } from '../../state/useWork.ts'
 import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { dayTime } from './dayTime.ts'
 
 export function PourBench() {
-  const { piece, plan, fresh } = usePlan()
+  const { piece, plan, looks } = usePlan()
   const people = useAppSelector((s) => s.job.job?.settings.people ?? 2)
   const change = useChange()
   const figures = plan?.stations.pour?.figures
@@ -88,7 +88,7 @@ export function PourBench() {
         onCommit={(n) => n && change(`${n} people`, { type: 'settingsChanged', patch: { people: n } })}
       />
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.pour}>
           <h2>The day</h2>
           <table className="list">
             <tbody>

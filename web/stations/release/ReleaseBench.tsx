@@ -1,13 +1,13 @@
 import { useState } from 'react'
 import { agentNote } from '../../../core/release/index.ts'
 import { faceWords, isStripping } from '../../../core/work/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
-import { useWork } from '../../app/useWork.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { useWork } from '../../state/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 
 export function ReleaseBench() {
-  const { piece, plan, job, fresh } = usePlan()
+  const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const figures = plan?.stations.release?.figures
   const off = useWork(isStripping)
@@ -31,7 +31,7 @@ export function ReleaseBench() {
         onChoose={(edgeSeal) => choose('edge seal', { edgeSeal })}
       />
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.release}>
           <h2>By face</h2>
           <table className="list">
             <thead>

@@ -1,16 +1,16 @@
 import { isStripping, partIdsOf } from '../../../core/work/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch } from '../../app/store.ts'
-import { useWork } from '../../app/useWork.ts'
-import { pointedAt } from '../../app/viewSlice.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch } from '../../state/store.ts'
+import { useWork } from '../../state/useWork.ts'
+import { pointedAt } from '../../state/viewSlice.ts'
 
 /** The order of stripping as one thread; hover a step to light its parts. */
 export function StripBand() {
-  const { fresh } = usePlan()
+  const { looks } = usePlan()
   const dispatch = useAppDispatch()
   const steps = useWork(isStripping)
   return (
-    <div className={`min-h-0 overflow-auto border-t px-4 pt-1 ${fresh ? '' : 'stale'}`}>
+    <div className={`min-h-0 overflow-auto border-t px-4 pt-1 ${looks.release}`}>
       <span className="view-name">How it comes apart</span>
       <ol className="mt-3 flex">
         {steps.map(({ short, of }, i) => {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Mark, Page } from '../../../core/sheets/types.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
+import { usePlan } from '../../state/PlanContext.tsx'
 import { nextRun, slowWorker } from '../../worker/planner.ts'
 
 /** The sheets as they will be printed, drawn from the same marks as the PDF. */
@@ -45,7 +45,7 @@ export function PaperStage() {
           aria-label={
             i === 0
               ? `Shop sheet: plan, section and cut list of ${piece.name}`
-              : `Shop sheet: mix, times and order for ${piece.name}`
+              : `Shop sheet, page ${i + 1}: mix, times and order for ${piece.name}`
           }
         >
           {page.marks.map((mark, k) => (

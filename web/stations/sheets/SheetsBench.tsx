@@ -1,8 +1,8 @@
 import { writeJob } from '../../../core/job/index.ts'
-import { download, downloadJob } from '../../app/files.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useAppDispatch, useChange } from '../../app/store.ts'
-import { sheetPrinted } from '../../app/viewSlice.ts'
+import { download, downloadJob } from '../../state/files.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useChange } from '../../state/store.ts'
+import { sheetPrinted } from '../../state/viewSlice.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
 import { useSheet } from './useSheet.ts'
 

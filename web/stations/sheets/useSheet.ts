@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { usePlan } from '../../app/PlanContext.tsx'
+import { usePlan } from '../../state/PlanContext.tsx'
 import { nextRun, slowWorker } from '../../worker/planner.ts'
 
 export type SheetState = {

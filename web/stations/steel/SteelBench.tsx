@@ -1,11 +1,12 @@
 import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
-import { usePlan } from '../../app/PlanContext.tsx'
-import { useChange } from '../../app/store.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
-import { MeasureField, useMeasureStyle } from '../../ui/MeasureField.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
 
 export function SteelBench() {
-  const { piece, plan, job, fresh } = usePlan()
+  const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
   const figures = plan?.stations.steel?.figures
@@ -72,7 +73,7 @@ export function SteelBench() {
         </>
       )}
       {figures?.meshName && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.steel}>
           <h2>Mesh sheet</h2>
           <Row label="Cut to">
             {mm(figures.sheetLengthMm)} × {mm(figures.sheetWidthMm)}
@@ -93,7 +94,7 @@ export function SteelBench() {
         </div>
       )}
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.steel}>
           <h2>Weight</h2>
           <Row label="As placed" unit="kg">
             {figures.placedKg.toFixed(1)}

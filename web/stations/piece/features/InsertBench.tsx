@@ -1,8 +1,9 @@
 import type { Insert } from '../../../../core/job/index.ts'
 import { formatLength } from '../../../../core/units/index.ts'
-import { usePlan } from '../../../app/PlanContext.tsx'
+import { usePlan } from '../../../state/PlanContext.tsx'
+import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
 import { Choice, More, Pick, Row } from '../../../ui/Choice.tsx'
-import { MeasureField, useMeasureStyle } from '../../../ui/MeasureField.tsx'
+import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
 import { Switch } from '../../../ui/Switch.tsx'
@@ -24,7 +25,7 @@ const KINDS: Readonly<Record<Insert['kind'], Partial<Insert>>> = {
 
 /** Something cast in: what it is, where it enters, how deep, how it is held. */
 export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => void }) {
-  const { plan, fresh } = usePlan()
+  const { plan, looks } = usePlan()
   const { keep, remove } = useEdit()
   const style = useMeasureStyle()
   const station = plan?.stations.piece
@@ -78,7 +79,7 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
         />
       )}
       {item && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.piece}>
           <Row label="Cover">
             {item.coverTo
               ? `${formatLength(item.coverMm, style)} to ${item.coverTo.replaceAll('/', ' ')}`

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { Lettering } from '../../../../core/job/index.ts'
 import { holdFonts, LETTER_FONTS, letterFont } from '../../../../core/piece/index.ts'
-import { usePlan } from '../../../app/PlanContext.tsx'
+import { usePlan } from '../../../state/PlanContext.tsx'
 import { Choice, Pick } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'

@@ -1,5 +1,5 @@
 import type { Basin, Drainer, Insert, Lettering, Panel } from '../../../../core/job/index.ts'
-import { newId } from '../../../app/files.ts'
+import { newId } from '../../../state/files.ts'
 
 const tidy = (n: number): number => Math.max(1, Math.round(n))
 

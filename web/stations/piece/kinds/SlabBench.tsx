@@ -1,11 +1,12 @@
 import type { Outline, Rim, SlabPiece } from '../../../../core/job/index.ts'
 import { drainerFall, outlineSize, resizedOutline, sidesOf, sideWords } from '../../../../core/piece/index.ts'
 import { formatLength } from '../../../../core/units/index.ts'
-import { usePlan } from '../../../app/PlanContext.tsx'
-import { useAppSelector } from '../../../app/store.ts'
 import { shapeText } from '../../../stage/paths.ts'
+import { usePlan } from '../../../state/PlanContext.tsx'
+import { useAppSelector } from '../../../state/store.ts'
+import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
 import { More, Row } from '../../../ui/Choice.tsx'
-import { MeasureField, useMeasureStyle } from '../../../ui/MeasureField.tsx'
+import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { EdgeField } from '../EdgeField.tsx'
 import { newBasin, newDrainer, newField, newFrame } from '../features/newFeatures.ts'
 import { ImportOutline } from '../ImportOutline.tsx'
@@ -17,7 +18,7 @@ import { PLANS } from './plans.ts'
 const CORNERS = ['front left', 'front right', 'back right', 'back left'] as const
 
 export function SlabBench({ piece }: { piece: SlabPiece }) {
-  const { plan, fresh } = usePlan()
+  const { plan, looks } = usePlan()
   const { change, pieceId, keep, select, shape } = useEdit()
   const style = useMeasureStyle()
   const lit = useAppSelector((s) => s.view.selection)
@@ -60,7 +61,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
         }
       />
       {figures && (
-        <div className={fresh ? '' : 'stale'}>
+        <div className={looks.piece}>
           <Row label="Weight per area" unit="kg/m²">
             {figures.weightPerAreaKgPerM2.toFixed(0)}
           </Row>

@@ -1,8 +1,8 @@
 import { useMemo } from 'react'
 import { wordsStyle } from '../../core/units/index.ts'
 import { type Timed, type Told, tell } from '../../core/work/index.ts'
-import { useMeasureStyle } from '../ui/MeasureField.tsx'
 import { usePlan } from './PlanContext.tsx'
+import { useMeasureStyle } from './useMeasureStyle.ts'
 
 /** A part of the one list of operations as lines, in the reader's units; `together` tells which may share a line. */
 export function useWork(

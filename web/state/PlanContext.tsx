@@ -8,9 +8,17 @@ import {
   useRef,
   useState,
 } from 'react'
-import { applyChange, type Change, type Finding, type Job, type Piece } from '../../core/job/index.ts'
+import {
+  applyChange,
+  type Change,
+  type Finding,
+  type Job,
+  type Piece,
+  STATIONS,
+  type StationName,
+} from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
-import { nextRun, quickWorker, slowWorker, solidWorker } from '../worker/planner.ts'
+import { nextRun, quickWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
 import { useAppSelector } from './store.ts'
 
@@ -21,8 +29,8 @@ export type PlanView = {
   readonly plan: PiecePlan | null
   /** Whether the figures are those of the piece as shown. */
   readonly fresh: boolean
-  /** Nothing of the plan is guessed from sizes any more. */
-  readonly measured: boolean
+  /** How figures and texts of each station look: `stale` while they are worked out again, `guess` while they are guessed from sizes. */
+  readonly looks: Readonly<Record<StationName, Look>>
   /** Whether the solid is. */
   readonly solidFresh: boolean
   readonly scene: Scene | null
@@ -34,6 +42,20 @@ export type PlanView = {
   readonly preview: (changes: readonly Change[] | null) => void
   readonly previewing: boolean
 }
+
+export type Look = '' | 'stale' | 'guess'
+
+/** Stations whose figures come from the mould's solids, and are guessed with them. */
+const FROM_MOULD: ReadonlySet<StationName> = new Set(['mould', 'release', 'pour', 'finish', 'sheets'])
+
+/** The look of each station's figures. */
+const looksOf = (fresh: boolean, guessed: boolean): PlanView['looks'] =>
+  Object.fromEntries(
+    STATIONS.map((s): [StationName, Look] => [
+      s,
+      fresh ? (guessed && FROM_MOULD.has(s) ? 'guess' : '') : 'stale',
+    ]),
+  ) as PlanView['looks']
 
 const Context = createContext<PlanView | null>(null)
 
@@ -85,7 +107,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       if (reply.kind === 'layout') setLayingOut(reply)
       if (reply.kind === 'failed') setFailed(reply.message)
     }
-    const stops = [quickWorker, solidWorker, slowWorker].map((worker) => worker.listen(take))
+    const stops = [quickWorker, solidWorker].map((worker) => worker.listen(take))
     return () => {
       for (const stop of stops) stop()
     }
@@ -112,7 +134,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     const prove = dragged
       ? undefined
       : setTimeout(
-          () => slowWorker.post({ kind: 'remedies', runId, job: shown, pieceId }),
+          () => solidWorker.post({ kind: 'remedies', runId, job: shown, pieceId }),
           figured.current ? REST : FIRST_PROOF,
         )
     return () => {
@@ -133,7 +155,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       piece,
       plan: current?.plan ?? null,
       fresh,
-      measured: fresh && current?.stage === 'solid',
+      looks: looksOf(fresh, current?.plan.guessed.mould ?? false),
       solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
       scene: scene?.scene ?? null,
       findings: proven && proven.runId === asked ? proven.findings : unproven,

@@ -1,6 +1,6 @@
 import { useEffect } from 'react'
-import { tellingEnded, undone } from './jobSlice.ts'
-import { useAppDispatch, useAppSelector } from './store.ts'
+import { tellingEnded, undone } from '../state/jobSlice.ts'
+import { useAppDispatch, useAppSelector } from '../state/store.ts'
 
 /** Says what the last step was, for a few seconds, with undo beside it. */
 export function Told() {

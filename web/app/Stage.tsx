@@ -1,38 +1,15 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import type { StationName } from '../../core/job/index.ts'
 import { pouredSize } from '../../core/piece/index.ts'
-import { usePlan } from '../app/PlanContext.tsx'
-import { useAppDispatch, useAppSelector, useChange } from '../app/store.ts'
-import { attitudeShown, partsMoved } from '../app/viewSlice.ts'
-import { PlanView } from './PlanView.tsx'
-import { SectionView } from './SectionView.tsx'
+import { PlanView } from '../stage/PlanView.tsx'
+import { SectionView } from '../stage/SectionView.tsx'
+import { usePlan } from '../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
+import { attitudeShown, partsMoved } from '../state/viewSlice.ts'
 
-const SolidView = lazy(() => import('./SolidView.tsx').then((m) => ({ default: m.SolidView })))
-const BoardSheets = lazy(() =>
-  import('../stations/mould/BoardSheets.tsx').then((m) => ({ default: m.BoardSheets })),
-)
-const PourBand = lazy(() => import('../stations/pour/PourBand.tsx').then((m) => ({ default: m.PourBand })))
-const BatchBand = lazy(() => import('../stations/mix/BatchBand.tsx').then((m) => ({ default: m.BatchBand })))
-const StripBand = lazy(() =>
-  import('../stations/release/StripBand.tsx').then((m) => ({ default: m.StripBand })),
-)
-const FinishBand = lazy(() =>
-  import('../stations/finish/FinishBand.tsx').then((m) => ({ default: m.FinishBand })),
-)
-const LogBand = lazy(() => import('../stations/log/LogBand.tsx').then((m) => ({ default: m.LogBand })))
-const PaperStage = lazy(() =>
-  import('../stations/sheets/PaperStage.tsx').then((m) => ({ default: m.PaperStage })),
-)
+import { SCREENS } from './stations.ts'
 
-/** What a station adds under the three views. */
-const BANDS: Partial<Record<StationName, React.LazyExoticComponent<() => React.ReactNode>>> = {
-  mould: BoardSheets,
-  release: StripBand,
-  mix: BatchBand,
-  pour: PourBand,
-  finish: FinishBand,
-  log: LogBand,
-}
+const SolidView = lazy(() => import('../stage/SolidView.tsx').then((m) => ({ default: m.SolidView })))
 
 /** The stage: plan, solid and section of the same solids, turned over together. */
 export function Stage({ station }: { station: StationName }) {
@@ -41,10 +18,11 @@ export function Stage({ station }: { station: StationName }) {
   const poured = plan?.stations.piece?.figures.poured
   const dispatch = useAppDispatch()
   const turning = useTurning(attitude)
-  if (station === 'sheets')
+  const { band, stage: Own } = SCREENS[station]
+  if (Own)
     return (
       <Suspense fallback={null}>
-        <PaperStage />
+        <Own />
       </Suspense>
     )
   // A band of boards or of stripping needs a mould to tell of.
@@ -52,7 +30,7 @@ export function Stage({ station }: { station: StationName }) {
   const bare =
     plan !== null &&
     ((station === 'release' && !mould) || (station === 'mould' && !mould?.figures.layouts.length))
-  const Band = bare ? undefined : BANDS[station]
+  const Band = bare ? undefined : band
   const down = piece.attitude.down === 'top'
   const geometry = plan?.stations.piece?.geometry
   const [across, , high] = geometry ? pouredSize(piece.attitude, geometry) : [1, 1, 0]

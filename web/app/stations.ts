@@ -1,0 +1,50 @@
+import { type ComponentType, lazy } from 'react'
+import type { StationName } from '../../core/job/index.ts'
+import { PieceBench } from '../stations/piece/PieceBench.tsx'
+
+type StationScreens = {
+  /** What it decides, on the right. */
+  readonly bench: ComponentType
+  /** What it adds under the three views. */
+  readonly band?: ComponentType
+  /** What stands in place of the three views. */
+  readonly stage?: ComponentType
+}
+
+/** The screens of each station. The first bench comes with the page, the rest when they are opened. */
+export const SCREENS: Readonly<Record<StationName, StationScreens>> = {
+  piece: { bench: PieceBench },
+  mould: {
+    bench: lazy(() => import('../stations/mould/MouldBench.tsx').then((m) => ({ default: m.MouldBench }))),
+    band: lazy(() => import('../stations/mould/BoardSheets.tsx').then((m) => ({ default: m.BoardSheets }))),
+  },
+  steel: {
+    bench: lazy(() => import('../stations/steel/SteelBench.tsx').then((m) => ({ default: m.SteelBench }))),
+  },
+  release: {
+    bench: lazy(() =>
+      import('../stations/release/ReleaseBench.tsx').then((m) => ({ default: m.ReleaseBench })),
+    ),
+    band: lazy(() => import('../stations/release/StripBand.tsx').then((m) => ({ default: m.StripBand }))),
+  },
+  mix: {
+    bench: lazy(() => import('../stations/mix/MixBench.tsx').then((m) => ({ default: m.MixBench }))),
+    band: lazy(() => import('../stations/mix/BatchBand.tsx').then((m) => ({ default: m.BatchBand }))),
+  },
+  pour: {
+    bench: lazy(() => import('../stations/pour/PourBench.tsx').then((m) => ({ default: m.PourBench }))),
+    band: lazy(() => import('../stations/pour/PourBand.tsx').then((m) => ({ default: m.PourBand }))),
+  },
+  finish: {
+    bench: lazy(() => import('../stations/finish/FinishBench.tsx').then((m) => ({ default: m.FinishBench }))),
+    band: lazy(() => import('../stations/finish/FinishBand.tsx').then((m) => ({ default: m.FinishBand }))),
+  },
+  log: {
+    bench: lazy(() => import('../stations/log/LogBench.tsx').then((m) => ({ default: m.LogBench }))),
+    band: lazy(() => import('../stations/log/LogBand.tsx').then((m) => ({ default: m.LogBand }))),
+  },
+  sheets: {
+    bench: lazy(() => import('../stations/sheets/SheetsBench.tsx').then((m) => ({ default: m.SheetsBench }))),
+    stage: lazy(() => import('../stations/sheets/PaperStage.tsx').then((m) => ({ default: m.PaperStage }))),
+  },
+}
