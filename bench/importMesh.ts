@@ -1,5 +1,5 @@
 import type { Kernel } from '../core/geometry/index.ts'
-import { newImported } from '../core/job/index.ts'
+import { newImported, withChoice } from '../core/job/index.ts'
 import { stationMemo } from '../core/memo.ts'
 import { planPiece } from '../core/plan.ts'
 import { findSelfCrossings, prepareMesh } from '../core/readers/index.ts'
@@ -73,7 +73,10 @@ export function timePattern(kernel: Kernel, count: number): { method: string; ms
   }
   const ball = newImported(told, job.stock, file, 1)
   return (['layers', 'printed', 'block', 'closed', 'brushed'] as const).map((method) => {
-    const piece = { ...ball, mould: { ...ball.mould, method, rubberParts: 2 } }
+    const piece = {
+      ...ball,
+      mould: withChoice(ball.mould, method === 'block' ? { method, rubberParts: 2 } : { method }),
+    }
     const memo = stationMemo()
     planPiece(kernel, job, piece, { memo, guessMould: true })
     const start = performance.now()

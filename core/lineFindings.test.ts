@@ -10,6 +10,7 @@ import {
   type Piece,
   type PourRecord,
   plainSide,
+  withChoice,
 } from './job/index.ts'
 import { planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
@@ -79,7 +80,7 @@ const WRONG: [code: string, level: string, piece: Piece, job?: Partial<Job>][] =
   ].map((p): [string, string, Piece] => [
     'no-method',
     'warn',
-    { ...p, mould: { ...p.mould, method: 'board-box' } } as Piece,
+    { ...p, mould: withChoice(p.mould, { method: 'board-box' }) } as Piece,
   ]),
   [
     'no-method',

@@ -119,7 +119,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await station(page, 'Pour').click()
     await type(page, 'Air and mould', '14')
     await expect(station(page, 'Pour')).toContainText('to first strip at 14')
-    await expect(bench(page)).toContainText('5 MPa: sides off at front, right, left')
+    await expect(bench(page)).toContainText('Side off: front')
     await station(page, 'Finish').click()
     await expect(bench(page)).toContainText('coat 1 of 3')
   })

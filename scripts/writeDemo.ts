@@ -8,6 +8,7 @@ import {
   type Insert,
   type Job,
   type Lettering,
+  type MouldPatch,
   newBox,
   newFitted,
   newImported,
@@ -21,6 +22,7 @@ import {
   plainSide,
   type Run,
   type SlabPiece,
+  withChoice,
   writeJob,
 } from '../core/job/index.ts'
 import { prepareMesh, writeStl } from '../core/readers/index.ts'
@@ -112,10 +114,12 @@ const tread: SlabPiece = {
     left: plainSide({ top: bead }),
   },
 }
-tread.mould.school = 'stand'
-tread.mould.baseMargin = 20
-tread.mould.baseBoard = 'film-ply-18'
-tread.mould.sideBoard = 'film-ply-18'
+tread.mould = withChoice(tread.mould, {
+  school: 'stand',
+  baseMargin: 20,
+  baseBoard: 'film-ply-18',
+  sideBoard: 'film-ply-18',
+})
 tread.steel.mesh = 'mesh-50-galv'
 tread.pour.temperature = {
   kind: 'list',
@@ -267,7 +271,7 @@ const pierCap = slabOf('pier-cap', 'Pier cap', 420, 420, 60, {
   ],
 })
 
-pierCap.mould = { ...pierCap.mould, rounds: 'bent', skin: 'skin-flexible-5' }
+pierCap.mould = withChoice(pierCap.mould, { rounds: 'bent', skin: 'skin-flexible-5' })
 
 const hex: Outline = {
   kind: 'polygon',
@@ -371,7 +375,7 @@ const counterweight = slabOf('counterweight', 'Counterweight', 300, 150, 50, {
   steel: { ...washTop.steel, kind: 'none' },
 })
 
-counterweight.mould = { ...counterweight.mould, skin: 'skin-vinyl-2' }
+counterweight.mould = withChoice(counterweight.mould, { skin: 'skin-vinyl-2' })
 
 const rainBasin = newTurned(told('rain-basin', 'Rain basin'), stock, {
   exposure: 'outdoors',
@@ -610,8 +614,8 @@ const held = holdFigure(
 if (held?.kind === 'held') counterweight.thickness = held.mm
 
 /** How each is built, so that every method is seen once. */
-const built = (piece: Piece, mould: Partial<Piece['mould']>, down?: string) => {
-  piece.mould = { ...piece.mould, ...mould }
+const built = (piece: Piece, mould: MouldPatch, down?: string) => {
+  piece.mould = withChoice(piece.mould, mould)
   if (down) piece.attitude = { down, turnDeg: 0 }
 }
 built(sill, { method: 'board-box', school: 'stand', baseMargin: 20 })

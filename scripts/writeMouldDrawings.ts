@@ -2,12 +2,13 @@
 import fs from 'node:fs'
 import { openKernel, type Point } from '../core/geometry/index.ts'
 import {
-  type MouldChoice,
+  type MouldPatch,
   newSwept,
   newTurned,
   type Piece,
   type SlabPiece,
   type TurnedForm,
+  withChoice,
 } from '../core/job/index.ts'
 import { planMouldStation } from '../core/mould/index.ts'
 import { planPieceStation, pouredSize } from '../core/piece/index.ts'
@@ -37,7 +38,7 @@ const bowl = turned({ form: 'bowl', outside: 260, height: 110, wall: 28, exponen
 const swept = newSwept(told, testStock, { width: 300 })
 const block = { ...swept, corners: swept.corners.map((c) => ({ ...c, radius: c.radius === 0 ? 0 : 40 })) }
 
-const DRAWINGS: readonly (readonly [name: string, piece: Piece, mould: Partial<MouldChoice>])[] = [
+const DRAWINGS: readonly (readonly [name: string, piece: Piece, mould: MouldPatch])[] = [
   ['mould-layers', bowl, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 35 }],
   [
     'mould-printed',
@@ -109,4 +110,4 @@ ${paths.join('\n')}
 
 const folder = new URL('../docs/drawings', import.meta.url)
 for (const [name, piece, mould] of DRAWINGS)
-  fs.writeFileSync(new URL(`${name}.svg`, folder), svg({ ...piece, mould: { ...piece.mould, ...mould } }))
+  fs.writeFileSync(new URL(`${name}.svg`, folder), svg({ ...piece, mould: withChoice(piece.mould, mould) }))

@@ -1,5 +1,6 @@
 import type { Stock, StockList } from '../stock/schema.ts'
-import { plainSide } from './defaults.ts'
+import { mouldDefaults, plainSide } from './defaults.ts'
+import { type MouldPatch, withChoice } from './mouldChoice.ts'
 import type {
   BoxPiece,
   Drainer,
@@ -11,7 +12,6 @@ import type {
   Job,
   Lettering,
   MixChoice,
-  MouldChoice,
   Opening,
   OpeningShape,
   Outline,
@@ -86,7 +86,7 @@ export type Change =
       readonly openingId: string
       readonly patch: Partial<Omit<Opening, 'id'>>
     } & OfPiece)
-  | ({ readonly type: 'mouldChosen'; readonly patch: Partial<MouldChoice> } & OfPiece)
+  | ({ readonly type: 'mouldChosen'; readonly patch: MouldPatch } & OfPiece)
   | ({ readonly type: 'steelChosen'; readonly patch: Partial<SteelChoice> } & OfPiece)
   | ({ readonly type: 'releaseChosen'; readonly patch: Partial<ReleaseChoice> } & OfPiece)
   | ({ readonly type: 'mixChosen'; readonly patch: Partial<MixChoice> } & OfPiece)
@@ -164,7 +164,7 @@ export function applyChange(job: Job, change: Change): Job {
     case 'pourRemoved':
       return { ...job, pours: without(job.pours, change.pourId, 'pour') }
     default:
-      return inPiece(job, change.pieceId, (piece) => changePiece(piece, change))
+      return inPiece(job, change.pieceId, (piece) => changePiece(piece, change, job.stock))
   }
 }
 
@@ -182,7 +182,7 @@ function asSlab(piece: Piece, change: PieceChange): SlabPiece {
   return piece
 }
 
-function changePiece(piece: Piece, change: PieceChange): Piece {
+function changePiece(piece: Piece, change: PieceChange, stock: Stock): Piece {
   switch (change.type) {
     case 'pieceDescribed':
       return { ...piece, ...change.patch }
@@ -220,7 +220,7 @@ function changePiece(piece: Piece, change: PieceChange): Piece {
       }
     }
     case 'mouldChosen':
-      return { ...piece, mould: { ...piece.mould, ...change.patch } }
+      return { ...piece, mould: withChoice(piece.mould, change.patch, mouldDefaults(stock)) }
     case 'steelChosen':
       return { ...piece, steel: { ...piece.steel, ...change.patch } }
     case 'releaseChosen':

@@ -1,11 +1,20 @@
 import type { Stock } from '../stock/schema.ts'
+import {
+  fieldsOf,
+  type MethodId,
+  MOULD_DEFAULTS,
+  type MouldChoice,
+  type MouldDefaults,
+  type MouldPatch,
+  SHARED_FIELDS,
+  withChoice,
+} from './mouldChoice.ts'
 import type {
   BoxPiece,
   Edge,
   FittedPiece,
   ImportedPiece,
   Job,
-  MouldChoice,
   Opening,
   Run,
   Settings,
@@ -76,6 +85,29 @@ type SharedFields = Pick<
   >
 >
 
+/** Every field of every method, rows by the first of the stock. */
+export const mouldDefaults = (stock: Stock): MouldDefaults => ({
+  ...MOULD_DEFAULTS,
+  baseBoard: firstId(stock.boards),
+  sideBoard: firstId(stock.boards),
+  skin: firstId(stock.skins),
+  sealant: firstId(stock.sealants),
+  printer: firstId(stock.printers),
+  filament: firstId(stock.filaments),
+  tube: firstId(stock.tubes),
+  layerStock: firstId(stock.foams),
+  rubber: firstId(stock.rubbers),
+  jacket: firstId(stock.jackets),
+  vessel: firstId(stock.vessels),
+})
+
+/** A fresh choice of a method, its fields as the stock suggests. */
+export function choiceFromStock(method: MethodId, stock: Stock): MouldChoice {
+  const all = mouldDefaults(stock) as Record<string, unknown>
+  const fields = [...SHARED_FIELDS, ...fieldsOf(method)].map((f) => [f, all[f]])
+  return { method, ...Object.fromEntries(fields), others: {} } as MouldChoice
+}
+
 /** The usual choices of all stations; the first rows of the stock. */
 function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: string): SharedFields {
   return {
@@ -89,57 +121,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
     inserts: [],
     lettering: [],
     run: null,
-    mould: {
-      method: 'board-box',
-      school: 'wrap',
-      corners: 'front-and-back-long',
-      insideCorners: 'mitre',
-      runPast: 0,
-      rounds: 'block',
-      skin: firstId(stock.skins),
-      overlap: 30,
-      tube: firstId(stock.tubes),
-      rubber: firstId(stock.rubbers),
-      rubberWall: null,
-      rubberParts: 1,
-      skinCoat: 8,
-      jacket: firstId(stock.jackets),
-      layerStock: firstId(stock.foams),
-      blockMargin: 40,
-      routerPass: 6,
-      printer: firstId(stock.printers),
-      filament: firstId(stock.filaments),
-      formersPrinted: false,
-      shellWall: 4,
-      shells: 2,
-      flange: 20,
-      boltSpacing: 120,
-      ribSpacing: null,
-      vessel: firstId(stock.vessels),
-      vesselWaterKg: null,
-      vesselFill: 'water',
-      packing: 'earth',
-      liner: { thickness: 6, backing: 20 },
-      linerSheet: null,
-      baseBoard: firstId(stock.boards),
-      sideBoard: firstId(stock.boards),
-      sideBoards: {},
-      baseMargin: 0,
-      knockoutBoards: null,
-      knockoutKinds: {},
-      knockoutBelow: 0,
-      holdBy: 'screws',
-      wrap: 0,
-      sealant: firstId(stock.sealants),
-      bead: 'bead-first',
-      table: null,
-      kerf: 3,
-      trim: 10,
-      braceSpacing: null,
-      joinLong: false,
-      proveSheets: false,
-      turnParts: true,
-    },
+    mould: choiceFromStock('board-box', stock),
     steel: { kind: 'mesh', mesh: firstId(stock.meshes), cover: null, depth: null },
     release: {
       faceAgent: firstId(stock.agents),
@@ -168,20 +150,19 @@ export const newSlab = ({ length, width, thickness, ...told }: NewSlab, stock: S
 type Own<P> = Partial<Omit<P, 'kind' | 'id' | 'name'>>
 
 /** The method a piece is begun in, where a board box does not form it. */
-const begunBy = (shared: SharedFields, choice: Partial<MouldChoice>): SharedFields => ({
-  ...shared,
-  mould: { ...shared.mould, ...choice },
-})
+const begunBy = (shared: SharedFields, choice: MouldPatch, stock: Stock): SharedFields => {
+  return { ...shared, mould: withChoice(shared.mould, choice, mouldDefaults(stock)) }
+}
 
 /** Stacked from the foam of the widest sheet, the thickest of these. */
-function inLayers({ foams }: Stock): Partial<MouldChoice> {
+function inLayers({ foams }: Stock): MouldPatch {
   const across = (f: (typeof foams)[number]) => Math.min(f.length, f.width)
   const [widest] = [...foams].sort((a, b) => across(b) - across(a) || b.thickness - a.thickness)
   return { method: 'layers', ...(widest && { layerStock: widest.id }) }
 }
 
 /** A turned form: a closed mould round a ball, prints for flutes, stacked foam for the rest. */
-const TURNED_BY: Readonly<Partial<Record<TurnedPiece['turned']['form'], Partial<MouldChoice>>>> = {
+const TURNED_BY: Readonly<Partial<Record<TurnedPiece['turned']['form'], MouldPatch>>> = {
   sphere: { method: 'closed' },
   // Straight flutes draw out of one shell.
   fluted: { method: 'printed', shells: 1 },
@@ -192,7 +173,7 @@ function begunInTube(piece: TurnedPiece, { tubes }: Stock): TurnedPiece {
   const { turned, mould } = piece
   const across = turned.form === 'cylinder' ? turned.diameter : turned.form === 'tube' ? turned.outside : null
   const tube = across !== null && tubes.find((t) => Math.abs(t.inside - across) < 0.5)
-  return tube ? { ...piece, mould: { ...mould, method: 'tube', tube: tube.id } } : piece
+  return tube ? { ...piece, mould: withChoice(mould, { method: 'tube', tube: tube.id }) } : piece
 }
 
 /** A turned piece, a cylinder unless told otherwise. */
@@ -202,6 +183,7 @@ export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> =
       ...begunBy(
         usualChoices(told, stock, 'bottom'),
         TURNED_BY[over.turned?.form ?? 'cylinder'] ?? inLayers(stock),
+        stock,
       ),
       kind: 'turned',
       turned: { form: 'cylinder', diameter: 300, height: 400 },
@@ -215,7 +197,7 @@ export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> =
 
 /** A swept profile, by default a block with a seat cut into it. */
 export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {}): SweptPiece => ({
-  ...begunBy(usualChoices(told, stock, 'end/front'), inLayers(stock)),
+  ...begunBy(usualChoices(told, stock, 'end/front'), inLayers(stock), stock),
   kind: 'swept',
   corners: [
     { x: 0, y: 0, radius: 0, side: 'foot', run: { kind: 'line' } },
@@ -232,7 +214,7 @@ export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {
 
 /** A planter cast in one, upside down over its core. */
 export const newBox = (told: NewPiece, stock: Stock, over: Own<BoxPiece> = {}): BoxPiece => ({
-  ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock)),
+  ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock), stock),
   kind: 'box',
   length: 600,
   width: 300,
@@ -259,7 +241,7 @@ export const newImported = (
   over: Own<ImportedPiece> = {},
 ): ImportedPiece => ({
   // A mesh is as freely shaped as its file: rubber forms it.
-  ...begunBy(usualChoices(told, stock, 'bottom'), { method: 'block' }),
+  ...begunBy(usualChoices(told, stock, 'bottom'), { method: 'block' }, stock),
   kind: 'imported',
   file,
   mmPerUnit,
@@ -271,7 +253,7 @@ export const newImported = (
 
 /** Made to fit what exists: by default a round lid with a seat. */
 export const newFitted = (told: NewPiece, stock: Stock, over: Own<FittedPiece> = {}): FittedPiece => ({
-  ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock)),
+  ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock), stock),
   kind: 'fitted',
   part: 'lid',
   measured: { kind: 'round', diameter: 600 },

@@ -1,8 +1,24 @@
 import fs from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { testJob, testTop } from '../testing/testPiece.ts'
-import { applyChange, type Job, jobFileName, readJob, type SlabPiece, writeJob } from './index.ts'
+import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
+import {
+  applyChange,
+  boxChoiceOf,
+  choiceFor,
+  choiceFromStock,
+  fieldsOf,
+  type Job,
+  jobFileName,
+  METHOD_IDS,
+  type MouldChoice,
+  mouldChoiceSchema,
+  readJob,
+  SHARED_FIELDS,
+  type SlabPiece,
+  withChoice,
+  writeJob,
+} from './index.ts'
 
 const job = testJob(testTop())
 const broken = (edit: (raw: ReturnType<typeof JSON.parse>) => void): string => {
@@ -180,7 +196,7 @@ it('brings the second version up to this one: every kind of piece, its mould mit
   expect(JSON.parse(old).version).toBe(2)
   const read = readJob(old)
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
-  expect(read.job.pieces.map((p) => [p.kind, p.mould.insideCorners])).toEqual([
+  expect(read.job.pieces.map((p) => [p.kind, boxChoiceOf(p.mould).insideCorners])).toEqual([
     ['slab', 'mitre'],
     ['turned', 'mitre'],
     ['swept', 'mitre'],
@@ -188,6 +204,118 @@ it('brings the second version up to this one: every kind of piece, its mould mit
     ['fitted', 'mitre'],
   ])
   expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
+})
+
+describe('the third version, whose choices stood in one record whatever the method', () => {
+  const load = (name: string) => {
+    const old = fs.readFileSync(new URL(`./versions/${name}.hollow.json`, import.meta.url), 'utf8')
+    const raw = JSON.parse(old) as { version: number; pieces: { mould: Record<string, unknown> }[] }
+    expect(raw.version).toBe(3)
+    const read = readJob(old)
+    if (!read.ok) throw new Error(JSON.stringify(read.problems))
+    expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
+    return { raw, job: read.job }
+  }
+  it.each(['v3-first', 'v3-last'])('%s: each piece keeps its method and what was chosen for it', (name) => {
+    const { raw, job: now } = load(name)
+    raw.pieces.forEach((piece, i) => {
+      const choice = now.pieces[i]!.mould as Record<string, unknown> & MouldChoice
+      expect(choice.method).toBe(piece.mould.method ?? 'board-box')
+      for (const field of [...SHARED_FIELDS, ...fieldsOf(choice.method)])
+        if (field in piece.mould) expect([field, choice[field]]).toEqual([field, piece.mould[field]])
+    })
+  })
+  it('keeps what was chosen for other methods, for when one goes back to them', () => {
+    const { raw, job: now } = load('v3-last')
+    raw.pieces.forEach((piece, i) => {
+      for (const method of METHOD_IDS) {
+        const back = choiceFor(now.pieces[i]!.mould, method) as unknown as Record<string, unknown>
+        for (const field of fieldsOf(method))
+          expect([method, field, back[field]]).toEqual([method, field, piece.mould[field]])
+      }
+    })
+  })
+  it('fills in what it lacked while it grew: prices of hours, off-cuts, stiffness across the grain', () => {
+    const { job: now } = load('v3-first')
+    expect(now.settings.hourPrice).toBeNull()
+    for (const board of now.stock.boards) {
+      expect(board.offcuts).toEqual([])
+      expect(board.elasticityAcross).toBeGreaterThan(0)
+      expect(board.elasticityAcross).toBeLessThanOrEqual(board.elasticity)
+    }
+    expect(now.stock.jackets.some((j) => j.soaks) && now.stock.jackets.some((j) => !j.soaks)).toBe(true)
+  })
+})
+
+describe('an old file that is broken is refused with its place, never opened by half', () => {
+  const text = (name: string) =>
+    fs.readFileSync(new URL(`./versions/${name}.hollow.json`, import.meta.url), 'utf8')
+  const names = ['v1', 'v2', 'v3-first', 'v3-last']
+  it.each(names)('%s cut short', (name) => {
+    for (const share of [0.1, 0.5, 0.9, 0.999]) {
+      const read = readJob(text(name).slice(0, text(name).length * share))
+      expect(read.ok || read.problems[0]!.code).toBe('notJson')
+    }
+  })
+  type Broken = [string, (mould: Record<string, unknown>, piece: Record<string, unknown>) => void, RegExp]
+  it.each<Broken>([
+    ['a method that nobody knows', (m) => (m.method = 'thrown'), /^pieces\[0\]\.mould/],
+    ['a part of the choice that is no number', (m) => (m.kerf = 'wide'), /^pieces\[0\]\.mould\.kerf/],
+    ['a field that no method has', (m) => (m.colour = 'red'), /^pieces\[0\]\.mould/],
+    ['no mould at all', (_, p) => delete p.mould, /^pieces\[0\]\.mould/],
+    ['a piece of no kind', (_, p) => (p.kind = 'cloud'), /^pieces\[0\]/],
+  ])('%s', (_, spoil, path) => {
+    for (const name of names.slice(2)) {
+      const raw = JSON.parse(text(name)) as { pieces: Record<string, Record<string, unknown>>[] }
+      const [piece] = raw.pieces
+      spoil(piece!.mould!, piece as Record<string, unknown>)
+      const read = readJob(JSON.stringify(raw))
+      expect(read.ok).toBe(false)
+      if (!read.ok) expect(read.problems.some((p) => path.test(p.path))).toBe(true)
+    }
+  })
+  it('fills in a part of the choice that is missing, in an old file; asks for it in one of this version', () => {
+    for (const name of names.slice(2)) {
+      const raw = JSON.parse(text(name)) as { pieces: { mould: Record<string, unknown> }[] }
+      delete raw.pieces[0]!.mould.kerf
+      expect(readJob(JSON.stringify(raw)).ok).toBe(true)
+    }
+    const now = JSON.parse(writeJob(job)) as { pieces: { mould: Record<string, unknown> }[] }
+    delete now.pieces[0]!.mould.kerf
+    const read = readJob(JSON.stringify(now))
+    expect(read.ok || read.problems[0]!.path).toBe('pieces[0].mould.kerf')
+  })
+})
+
+describe('the choice of a mould', () => {
+  const slab = testSlab().mould
+  it('goes to another method and back as it was', () => {
+    const chosen = withChoice(slab, { school: 'stand', runPast: 40, wrap: 3 })
+    const away = withChoice(chosen, { method: 'tube', tube: 'tube-200' })
+    expect(away).not.toHaveProperty('wrap')
+    expect(away.runPast).toBe(40)
+    const back = withChoice(away, { method: 'board-box' })
+    expect(back).toMatchObject({ school: 'stand', wrap: 3, runPast: 40 })
+    expect(withChoice(back, { method: 'tube' })).toMatchObject({ tube: 'tube-200' })
+  })
+  it('carries what both methods have', () => {
+    const printed = withChoice(slab, { method: 'printed', printer: 'printer-300', shellWall: 7 })
+    expect(withChoice(printed, { method: 'brushed' })).toMatchObject({ shellWall: 7 })
+    const box = withChoice(slab, { wrap: 5 })
+    expect(withChoice(box, { method: 'lined' })).toMatchObject({ wrap: 5, linerSheet: null })
+  })
+  it('is a whole choice of every method from any other, and refuses a field that the method has not', () => {
+    for (const from of METHOD_IDS)
+      for (const method of METHOD_IDS) {
+        const choice = choiceFor(choiceFromStock(from, testStock), method)
+        expect([from, method, mouldChoiceSchema.safeParse(choice).error?.issues ?? []]).toEqual([
+          from,
+          method,
+          [],
+        ])
+      }
+    expect(() => withChoice(slab, { tube: 'tube-150' })).toThrow('a board-box has no tube')
+  })
 })
 
 describe('changes', () => {

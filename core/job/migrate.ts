@@ -1,4 +1,5 @@
 import { startingStock } from '../stock/catalogue.ts'
+import { fieldsOf, METHOD_IDS, type MethodId, MOULD_DEFAULTS, SHARED_FIELDS } from './mouldChoice.ts'
 
 type Raw = Record<string, unknown>
 
@@ -49,78 +50,93 @@ const ACROSS: Readonly<Record<string, number>> = {
   'spruce-ply': 3500 / 7500,
 }
 
-/** What version 3 asks beside: rows of what moulds are made of beside boards, and the choices that name them. */
-const NEW_ROWS = () => {
+/** What version 3 asks beside: rows of what moulds are made of beside boards. */
+const NEW_ROWS = (): Raw => {
   const { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs, liners } =
     startingStock()
   return { skins, tubes, rubbers, foams, printers, filaments, jackets, vessels, plugs, liners }
 }
-const NEW_CHOICES = {
-  sideBoards: {},
-  joinLong: false,
-  formersPrinted: false,
-  proveSheets: false,
-  holdBy: 'screws',
-  knockoutKinds: {},
-  insideCorners: 'mitre',
-  rounds: 'block',
-  skin: 'skin-hardboard-3',
-  overlap: 30,
-  tube: 'tube-150',
-  rubber: 'polyurethane-40',
-  rubberWall: null,
-  rubberParts: 1,
-  skinCoat: 8,
-  jacket: 'jacket-plaster',
-  layerStock: 'foam-xps-20',
-  blockMargin: 40,
-  routerPass: 6,
-  printer: 'printer-220',
-  filament: 'filament-pla',
-  shellWall: 4,
-  shells: 2,
-  flange: 20,
-  boltSpacing: 120,
-  ribSpacing: null,
-  vessel: 'vessel-bucket-12',
-  vesselWaterKg: null,
-  vesselFill: 'water',
-  packing: 'earth',
-  liner: { thickness: 6, backing: 20 },
-  linerSheet: null,
-  bead: 'bead-first',
-  table: null,
-  braceSpacing: null,
-}
+
+/** A record with what it lacks filled in; what it has stays. */
+const filled = (raw: Raw, missing: Raw): Raw => ({
+  ...missing,
+  ...Object.fromEntries(Object.entries(raw).filter(([, value]) => value !== undefined)),
+})
 
 /** Version 2 built one mould, a box round a rectangle of boards alike both ways. */
 const mouldsOfAnyPlan = (raw: Raw): Raw => ({
   ...raw,
   ...(isRecord(raw.settings) && { settings: { ...raw.settings, hourPrice: null } }),
   ...(isRecord(raw.stock) && {
-    stock: {
-      ...raw.stock,
-      ...NEW_ROWS(),
-      boards: records(raw.stock.boards).map((board) => ({
-        ...board,
-        offcuts: [],
-        elasticityAcross: Number(board.elasticity) * (ACROSS[String(board.material)] ?? 1),
-      })),
-    },
+    stock: { ...raw.stock, ...NEW_ROWS() },
   }),
-  pieces: Array.isArray(raw.pieces)
-    ? raw.pieces.map((piece) =>
-        isRecord(piece) && isRecord(piece.mould)
-          ? { ...piece, mould: { ...piece.mould, ...NEW_CHOICES } }
-          : piece,
-      )
-    : raw.pieces,
 })
+
+/** A list's records changed, whatever else stands in it left as it is, to be refused with its place. */
+const each = (list: unknown, change: (record: Raw) => Raw): unknown =>
+  Array.isArray(list) ? list.map((item) => (isRecord(item) ? change(item) : item)) : list
+
+/**
+ * Version 3 grew while it was written: prices of hours, off-cuts, stiffness across the grain, rows and choices of mould
+ * methods came one after another. Whatever of them a file lacks is filled in; then the choice of a mould keeps the
+ * fields of its own method, and what was chosen for others beside them. Shells that are laid up say whether they soak.
+ */
+function choicesByMethod(raw: Raw): Raw {
+  const rows = NEW_ROWS()
+  return {
+    ...raw,
+    ...(isRecord(raw.settings) && { settings: filled(raw.settings, { hourPrice: null }) }),
+    ...(isRecord(raw.stock) && {
+      stock: {
+        ...filled(raw.stock, rows),
+        boards: each(raw.stock.boards, (board) =>
+          filled(board, {
+            offcuts: [],
+            elasticityAcross: Number(board.elasticity) * (ACROSS[String(board.material)] ?? 1),
+          }),
+        ),
+        jackets: each(raw.stock.jackets ?? rows.jackets, (jacket) =>
+          filled(jacket, {
+            soaks: records(rows.jackets).find((known) => known.id === jacket.id)?.soaks ?? true,
+          }),
+        ),
+      },
+    }),
+    pieces: each(raw.pieces, (piece) =>
+      isRecord(piece.mould) ? { ...piece, mould: choiceByMethod(piece.mould) } : piece,
+    ),
+  }
+}
+
+/** All fields in one record, whatever the method, become the chosen method's own and those kept from others. */
+function choiceByMethod(raw: Raw): Raw {
+  const method = (raw.method ?? 'board-box') as MethodId
+  // A method that nobody knows is left as it stands: the reader says where.
+  if (!METHOD_IDS.includes(method)) return raw
+  const flat = filled(raw, MOULD_DEFAULTS as unknown as Raw)
+  const known = new Set([...SHARED_FIELDS, ...METHOD_IDS.flatMap((m) => fieldsOf(m))])
+  const take = (fields: readonly string[]) => Object.fromEntries(fields.map((f) => [f, flat[f]]))
+  const strange = Object.fromEntries(Object.entries(raw).filter(([f]) => f !== 'method' && !known.has(f)))
+  const defaults = MOULD_DEFAULTS as unknown as Raw
+  const others = METHOD_IDS.filter(
+    (m) =>
+      m !== method &&
+      fieldsOf(m).some((f) => raw[f] !== undefined && JSON.stringify(raw[f]) !== JSON.stringify(defaults[f])),
+  )
+  return {
+    method,
+    ...take(SHARED_FIELDS),
+    ...take(fieldsOf(method)),
+    ...strange,
+    others: Object.fromEntries(others.map((m) => [m, take(fieldsOf(m))])),
+  }
+}
 
 /** One step a version: `steps[n]` turns a document of version n into n + 1. Version 1 is the first. */
 const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   1: piecesOfManyKinds,
   2: mouldsOfAnyPlan,
+  3: choicesByMethod,
 }
 
 /** Brings an older document up to the version this program writes, step by step. */

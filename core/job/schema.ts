@@ -31,13 +31,14 @@ import {
   type rimSchema,
   uniqueIds,
 } from './measures.ts'
+import { mouldChoiceSchema } from './mouldChoice.ts'
 import { pourRecordSchema } from './pourRecord.ts'
 import { runSchema } from './runSchema.ts'
 
 export { LIMITS } from './measures.ts'
 
 /** The version this program writes. Older ones migrate, newer ones are refused with words. */
-export const JOB_VERSION = 3
+export const JOB_VERSION = 4
 
 export const temperatureSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('constant'), degC: z.number().min(-30).max(60) }),
@@ -53,128 +54,6 @@ export const temperatureSchema = z.discriminatedUnion('kind', [
       ),
   }),
 ])
-
-export const mouldChoiceSchema = z.strictObject({
-  method: z.enum([
-    'board-box',
-    'upper-form',
-    'lined',
-    'tube',
-    'ribs',
-    'packed',
-    'layers',
-    'printed',
-    'block',
-    'brushed',
-    'closed',
-    'found',
-  ]),
-  school: z
-    .enum(['wrap', 'stand', 'mitre'])
-    .describe('sides round the base edge, on the base, or mitred and stuck on after'),
-  corners: z.enum(['front-and-back-long', 'ends-long', 'pinwheel']),
-  insideCorners: z
-    .enum(['mitre', 'short'])
-    .describe('two strips mitred, or one short of the other, whose raw end then faces the concrete'),
-  runPast: distance,
-  rounds: z.enum(['block', 'bent']).describe('rounded outside corners by blocks, or by a bent skin'),
-  skin: id.describe('the sheet that curved sides are bent from'),
-  overlap: distance.describe('of a bent ring on itself, mm'),
-  tube: id.describe('the card tube a cylinder is cast in'),
-  rubber: id.describe('of a block mould'),
-  rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
-  rubberParts: z.number().int().min(1).max(2).describe('a block poured in one, or in two halves'),
-  skinCoat: distance.describe('thickness of a brushed rubber skin, mm'),
-  jacket: id.describe('what stiff shells are laid up from'),
-  layerStock: id.describe('the foam or board that is stacked in layers'),
-  blockMargin: distance.describe('layers or packing round the piece, mm'),
-  routerPass: z.number().min(0.1).max(100).describe('depth of one pass of the router, mm'),
-  printer: id,
-  filament: id,
-  formersPrinted: z
-    .boolean()
-    .default(false)
-    .describe('formers of a board box printed, a wall as shellWall all round, instead of shaped by hand'),
-  shellWall: distance.describe('wall of a printed or laid-up shell, mm'),
-  shells: z.union([z.literal(1), z.literal(2), z.literal(4)]).describe('shells round the piece'),
-  flange: distance.describe('width of the flanges by which shells are held together, mm'),
-  boltSpacing: z.number().min(20).max(2000).describe('along a flange, mm'),
-  ribSpacing: z
-    .number()
-    .positive()
-    .max(LIMITS.coordinate)
-    .nullable()
-    .describe('mm; null takes it from the skin’s stiffness'),
-  vessel: id.describe('the bucket, bin or bowl that is cast in'),
-  vesselWaterKg: z
-    .number()
-    .positive()
-    .max(10_000)
-    .nullable()
-    .describe('what it held to the height of the piece, weighed; null is not measured'),
-  vesselFill: z
-    .enum(['water', 'rice', 'dry-sand'])
-    .default('water')
-    .describe('what the vessel was weighed with'),
-  packing: z.enum(['earth', 'sand']),
-  liner: z
-    .strictObject({ thickness: z.number().positive().max(200), backing: z.number().min(0).max(200) })
-    .describe('a textured sheet on the base and the foam behind it, mm'),
-  linerSheet: id.nullable().default(null).describe('the bought liner; null for one of own making'),
-  baseBoard: id,
-  sideBoard: id,
-  sideBoards: z
-    .record(id, id)
-    .default({})
-    .describe('boards of single sides by side, where another than sideBoard'),
-  baseMargin: distance.describe('stand only: base beyond the sides, mm'),
-  knockoutBoards: z
-    .array(id)
-    .max(50)
-    .nullable()
-    .describe('boards to laminate from; null is every board in stock'),
-  knockoutKinds: z
-    .record(id, z.enum(['laminate', 'foam', 'tube', 'split', 'bought']))
-    .default({})
-    .describe(
-      'by opening: boards glued up (where none is named), foam, card tube, two halves and a wedge, or a bought plug',
-    ),
-  knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
-  holdBy: z
-    .enum(['screws', 'glue', 'weight'])
-    .default('screws')
-    .describe('what holds knockouts, cores and patterns down'),
-  wrap: z.number().min(0).max(20).describe('thickness of tape or foam round each knockout, mm'),
-  sealant: id,
-  bead: z
-    .enum(['bead-first', 'wax-first'])
-    .describe(
-      'the sealant bead before the wax, where it bonds better, or after it, where its waste peels off',
-    ),
-  table: z
-    .array(z.number().min(-1000).max(1000))
-    .min(3)
-    .max(4)
-    .nullable()
-    .describe('heights of the table at its corners, front left first, anticlockwise, mm; null is level'),
-  kerf: z.number().min(0).max(20),
-  trim: z.number().min(0).max(200),
-  braceSpacing: z
-    .number()
-    .positive()
-    .max(LIMITS.coordinate)
-    .nullable()
-    .describe('tops of the sides held by braces no further apart, mm; null leaves them free'),
-  joinLong: z
-    .boolean()
-    .default(false)
-    .describe('what is larger than a sheet is joined from pieces, a splice behind each joint'),
-  proveSheets: z
-    .boolean()
-    .default(false)
-    .describe('the fewest sheets worked out for certain, where the list is short enough'),
-  turnParts: z.boolean().describe('whether a part may lie either way on the sheet'),
-})
 
 export const steelChoiceSchema = z.strictObject({
   kind: z.enum(['mesh', 'none']),
@@ -299,7 +178,6 @@ export type Outline = z.infer<typeof outlineSchema>
 export type TurnedForm = z.infer<typeof turnedFormSchema>
 export type Measured = z.infer<typeof measuredSchema>
 export type Run = z.infer<typeof runSchema>
-export type MouldChoice = z.infer<typeof mouldChoiceSchema>
 export type SteelChoice = z.infer<typeof steelChoiceSchema>
 export type ReleaseChoice = z.infer<typeof releaseChoiceSchema>
 export type MixChoice = z.infer<typeof mixChoiceSchema>

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
+import { withChoice } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { anyPiece, seeded } from '../testing/anyPiece.ts'
 import { testStock } from '../testing/testPiece.ts'
@@ -38,7 +39,7 @@ function plan(piece: Piece, quick: boolean): string[] {
 }
 
 const methodsOf = (piece: Piece): Piece[] =>
-  METHODS.map((m) => ({ ...piece, mould: { ...piece.mould, method: m.id } }))
+  METHODS.map((m) => ({ ...piece, mould: withChoice(piece.mould, { method: m.id }) }))
 
 it(`finds a mould or says why not, for any piece by every method while it is dragged: seed ${SEED}`, () => {
   const random = seeded(SEED)

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import { openKernel, type SolidRecipe } from '../geometry/index.ts'
+import { withChoice } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import { anyPiece, seeded } from '../testing/anyPiece.ts'
 import { testStock } from '../testing/testPiece.ts'
@@ -19,7 +20,7 @@ it.each(SEEDS)(
     for (let n = 0; n < PIECES; n += 1) {
       const base = anyPiece(random)
       for (const method of METHODS.filter((m) => m.why(base) === null)) {
-        const piece = { ...base, mould: { ...base.mould, method: method.id } }
+        const piece = { ...base, mould: withChoice(base.mould, { method: method.id }) }
         const pieceStation = planPieceStation(kernel, piece, 2300, false)
         if (!pieceStation.geometry.recipe) continue
         const { station, findings } = planMouldStation(piece, pieceStation, testStock, testStock.mixes[0]!, {

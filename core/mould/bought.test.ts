@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import {
   applyChange,
-  type MouldChoice,
+  type MouldPatch,
   newTurned,
   type Piece,
   type TurnedForm,
   type TurnedPiece,
+  withChoice,
 } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { type Stock, startingStock } from '../stock/index.ts'
@@ -18,16 +19,16 @@ import { sheetsOver } from './lined/planLined.ts'
 const kernel = await openKernel({ coarser: 6 })
 const stock = startingStock()
 const mix = stock.mixes[0]!
-const tile = (length: number, width: number, patch: Partial<MouldChoice>): Piece => {
+const tile = (length: number, width: number, patch: MouldPatch): Piece => {
   const slab = testSlab({ outline: { kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }, thickness: 40 })
-  return { ...slab, mould: { ...slab.mould, method: 'lined', ...patch } }
+  return { ...slab, mould: withChoice(slab.mould, { method: 'lined', ...patch }) }
 }
-const turned = (form: TurnedForm, patch: Partial<MouldChoice> = {}, over: Partial<TurnedPiece> = {}) => {
+const turned = (form: TurnedForm, patch: MouldPatch = {}, over: Partial<TurnedPiece> = {}) => {
   const piece = newTurned({ id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }, stock, {
     turned: form,
     ...over,
   })
-  return { ...piece, mould: { ...piece.mould, ...patch } }
+  return { ...piece, mould: withChoice(piece.mould, patch) }
 }
 const plan = (piece: Piece, own: Stock = stock) =>
   planMouldStation(piece, planPieceStation(kernel, piece, 2300, false), own, mix, { kernel })

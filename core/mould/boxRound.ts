@@ -38,13 +38,20 @@ export function boxRound(
   low: number,
   high: number,
   board: Board,
-  choice: MouldChoice,
+  choice: Pick<MouldChoice, 'corners' | 'runPast'>,
 ): BarePart[] {
   const plan = boxPlan(
     path,
     high - low,
     { base: board.thickness, sides: () => board.thickness, skin: 0 },
-    { ...choice, school: 'stand', baseMargin: 0, insideCorners: 'mitre' },
+    {
+      corners: choice.corners,
+      runPast: choice.runPast,
+      school: 'stand',
+      baseMargin: 0,
+      insideCorners: 'mitre',
+      rounds: 'block',
+    },
     [],
   )
   const flat = { boardId: board.id, thicknessMm: board.thickness, layers: oneLayer(board) }

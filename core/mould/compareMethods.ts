@@ -1,6 +1,6 @@
 import { type Stock, sheetStock } from '../stock/index.ts'
 import type { BarePart } from './bareParts.ts'
-import type { BuiltMould, MethodId, MethodInput } from './method.ts'
+import { type BuiltMould, inputFor, type MethodId, type MethodInput } from './method.ts'
 import { METHODS } from './methods.ts'
 import type { MethodRow } from './types.ts'
 
@@ -12,13 +12,14 @@ const BOARD_WASTE = 1.15
 /** Every method that can form the piece, side by side; the chosen one is not built again, the others from sizes. */
 export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltMould): MethodRow[] {
   return METHODS.filter((m) => m.why(input.piece) === null).flatMap((method): MethodRow[] => {
-    const guess = method.id !== chosen && method.estimate ? method.estimate(input) : null
+    const other = inputFor(input, method.id)
+    const guess = method.id !== chosen && method.estimate ? method.estimate(other) : null
     const built =
       method.id === chosen
         ? own
         : method.estimate
           ? null
-          : method.build({ ...input, quick: true, costsOnly: true }).built
+          : method.build({ ...other, quick: true, costsOnly: true }).built
     const told =
       guess ??
       (built && { ...built, materialCost: materialCost(built, input.stock), castCost: castCost(built) })

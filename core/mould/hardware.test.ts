@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import type { MouldChoice } from '../job/index.ts'
+import { type MouldPatch, withChoice } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { screwLength } from './hardware.ts'
 import { planMouldStation } from './index.ts'
 
 const kernel = await openKernel({ coarser: 6 })
-const figures = (patch: Partial<MouldChoice>, piece = testTop()) => {
-  const told = { ...piece, mould: { ...piece.mould, ...patch } }
+const figures = (patch: MouldPatch, piece = testTop()) => {
+  const told = { ...piece, mould: withChoice(piece.mould, patch) }
   const station = planPieceStation(kernel, told, 2300, false)
   return planMouldStation(told, station, testStock, testStock.mixes[0]!, { kernel }).station!.figures
 }

@@ -1,5 +1,13 @@
 import type { Kernel } from '../geometry/index.ts'
-import type { Finding, MouldChoice, Piece } from '../job/index.ts'
+import {
+  type BoxChoice,
+  type ChoiceOf,
+  choiceFor,
+  type Finding,
+  type MethodId,
+  mouldDefaults,
+  type Piece,
+} from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { FreshMix, Stock } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
@@ -19,10 +27,15 @@ import type {
   Undoing,
 } from './types.ts'
 
-export type MethodId = MouldChoice['method']
+export type { MethodId } from '../job/index.ts'
 
-export type MethodInput = {
-  readonly piece: Piece
+/** A piece that is built this way: its choice is this method's. */
+export type MouldedPiece<M extends MethodId = MethodId> = Piece & { readonly mould: ChoiceOf<M> }
+/** The ways that begin with a box of boards. */
+export type BoxMethodId = BoxChoice['method']
+
+export type MethodInput<M extends MethodId = MethodId> = {
+  readonly piece: MouldedPiece<M>
   readonly pieceStation: PieceStation
   readonly stock: Stock
   readonly mix: FreshMix
@@ -32,6 +45,13 @@ export type MethodInput = {
   /** Built only to compare its cost: nothing is worked out that costs nothing. */
   readonly costsOnly?: boolean
 }
+
+/** The same piece as it would be built another way: as that was chosen before, or as the stock suggests. */
+export const inputFor = <M extends MethodId>(input: MethodInput, method: M): MethodInput<M> =>
+  ({
+    ...input,
+    piece: { ...input.piece, mould: choiceFor(input.piece.mould, method, mouldDefaults(input.stock)) },
+  }) as unknown as MethodInput<M>
 
 /** A mould as its parts stand, before boards are laid out and costs are summed. */
 export type BuiltMould = {
@@ -107,19 +127,18 @@ export const NOTHING_BESIDE = {
 export const NO_STRAPS: MouldFigures['straps'] = { count: 0, spacingMm: 0 }
 
 /** One way of building a mould. To add one: a folder that makes its parts, and a row in `METHODS`. */
-export type MouldMethod = {
-  readonly id: MethodId
+export type MouldMethod<M extends MethodId = MethodId> = {
+  readonly id: M
   readonly name: string
-  /** Why it cannot form a piece, in a few words; null when it can. */
-  readonly why: (piece: Piece) => string | null
   /** What speaks for it. */
   readonly reason: string
   readonly finish: string
+  /** Why it cannot form a piece, in a few words; null when it can. */
+  why(piece: Piece): string | null
+  /** Whether its figures are told from solids, and guessed until those are built; left out where they never are. */
+  guesses?(choice: ChoiceOf<M>): boolean
   /** Null where it cannot be told. Without it the method is built to be compared. */
-  readonly estimate?: (input: MethodInput) => MethodEstimate | null
+  estimate?(input: MethodInput<M>): MethodEstimate | null
   /** Null where something it needs is missing from the stock; the findings say what. */
-  readonly build: (input: MethodInput) => {
-    readonly built: BuiltMould | null
-    readonly findings: readonly Finding[]
-  }
+  build(input: MethodInput<M>): { readonly built: BuiltMould | null; readonly findings: readonly Finding[] }
 }

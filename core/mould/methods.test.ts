@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { measureSolid, type SolidRecipe } from '../geometry/index.ts'
-import { type MouldChoice, newTurned, type Piece, type TurnedPiece } from '../job/index.ts'
+import { type MouldPatch, newTurned, type Piece, type TurnedPiece, withChoice } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import { says } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
@@ -16,9 +16,9 @@ import type { MethodRow } from './types.ts'
 const kernel = await testKernel()
 const mix = testStock.mixes[0]!
 const told = { id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }
-const chosen = <P extends Piece>(piece: P, patch: Partial<MouldChoice>): P => ({
+const chosen = <P extends Piece>(piece: P, patch: MouldPatch): P => ({
   ...piece,
-  mould: { ...piece.mould, ...patch },
+  mould: withChoice(piece.mould, patch),
 })
 const plan = (piece: Piece, stock = testStock) => {
   const pieceStation = planPieceStation(kernel, piece, 2300, false)
@@ -238,7 +238,7 @@ describe('methods side by side', () => {
     const costs = (kind: 'laminate' | 'foam', plannedCasts: number) => {
       const top = chosen(testTop(), {})
       const { id } = top.openings[0]!
-      const own = { ...top, plannedCasts, mould: { ...top.mould, knockoutKinds: { [id]: kind } } }
+      const own = { ...top, plannedCasts, mould: withChoice(top.mould, { knockoutKinds: { [id]: kind } }) }
       const box = plan(own).station!.figures.methods.find((m) => m.chosen)!
       return [box.castCost, box.materialCost!] as const
     }

@@ -32,10 +32,8 @@ export const METHODS: readonly MouldMethod[] = [
 export const methodOf = (id: MethodId): MouldMethod => METHODS.find((m) => m.id === id)!
 
 /** Whether a mould's figures are told from solids, and guessed until those are built. */
-export const measuresSolids = ({ method, rubberParts, formersPrinted }: MouldChoice): boolean =>
-  methodOf(method).estimate !== undefined ||
-  (method === 'block' && rubberParts === 2) ||
-  (method === 'board-box' && formersPrinted)
+export const measuresSolids = (choice: MouldChoice): boolean =>
+  methodOf(choice.method).guesses?.(choice) ?? false
 
 /** Why the chosen method cannot form a piece, in a few words; null when it can. */
 export const whyNoMould = (piece: Piece): string | null => methodOf(piece.mould.method).why(piece)

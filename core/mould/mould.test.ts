@@ -1,6 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, loopRegion, measureRegion, measureSolid, type SolidRecipe } from '../geometry/index.ts'
-import { type MouldChoice, type Piece, plainSide, type SlabPiece } from '../job/index.ts'
+import {
+  boxChoiceOf,
+  type MouldPatch,
+  type Piece,
+  plainSide,
+  type SlabPiece,
+  withChoice,
+} from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import type { Board } from '../stock/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
@@ -16,15 +23,15 @@ const mix = testStock.mixes[0]!
 const plan = (piece: Piece, stock = testStock) =>
   planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, mix, { kernel })
 const station = (piece: Piece, stock = testStock) => plan(piece, stock).station!
-const choose = (patch: Partial<MouldChoice>, piece = testSlab()): SlabPiece => ({
+const choose = (patch: MouldPatch, piece = testSlab()): SlabPiece => ({
   ...piece,
-  mould: { ...piece.mould, ...patch },
+  mould: withChoice(piece.mould, patch),
 })
 const cuts = (piece: Piece) =>
   station(piece).figures.cutList.map((r) => [r.name, r.count, r.lengthMm, r.widthMm, r.thicknessMm])
 
 describe('cut list of a box', () => {
-  it.each<[string, Partial<MouldChoice>, unknown[]]>([
+  it.each<[string, MouldPatch, unknown[]]>([
     [
       'wrap',
       {},
@@ -308,7 +315,7 @@ describe('every part is a solid in place', () => {
       const { volume } = measure(part.recipe)
       if (part.role === 'skin') {
         // Bent or flat, a skin is as much sheet; a ring is lapped beside.
-        const lap = part.id === 'skin/ring' ? piece.mould.overlap : 0
+        const lap = part.id === 'skin/ring' ? boxChoiceOf(piece.mould).overlap : 0
         const sheet = (part.lengthMm - lap) * part.widthMm * part.thicknessMm
         expect(Math.abs(volume / sheet - 1)).toBeLessThan(0.005)
         continue

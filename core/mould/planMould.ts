@@ -107,7 +107,8 @@ function assemble(
   const { parts } = listed
   const rows = piece.mould.joinLong ? joinLong(listed.rows, sheetStock(stock), piece.mould.trim) : listed.rows
   const layouts = layoutBoards(rows, stock, piece.mould, piece.mouldCount, search)
-  const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
+  const { mould: choice } = piece
+  const sealant = 'sealant' in choice ? stock.sealants.find((s) => s.id === choice.sealant) : undefined
   const millilitres = built.sealant.reduce((sum, r) => sum + r.millilitres, 0)
   const usable = sealant ? sealant.millilitres * (1 - sealant.wastePercent / 100) : Infinity
   const sheets = sheetStock(stock)
@@ -139,7 +140,7 @@ function assemble(
     method: method.name,
     finish: method.finish,
     lifeCasts: built.life,
-    school: piece.mould.school,
+    school: 'school' in choice ? choice.school : null,
     corners: piece.mould.corners,
     runPastMm: piece.mould.runPast,
     partCount:

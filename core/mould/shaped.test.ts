@@ -3,6 +3,7 @@ import { measureRegion, measureSolid, openKernel, type SolidRecipe } from '../ge
 import {
   applyChange,
   type MouldChoice,
+  type MouldPatch,
   newBox,
   newOpening,
   newSwept,
@@ -11,6 +12,7 @@ import {
   plainSide,
   type SlabPiece,
   type TurnedForm,
+  withChoice,
 } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
@@ -29,9 +31,9 @@ import { cells } from './shells/flangedShells.ts'
 const kernel = await openKernel({ coarser: 6 })
 const mix = testStock.mixes[0]!
 const told = { id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }
-const chosen = <P extends Piece>(piece: P, patch: Partial<MouldChoice>): P => ({
+const chosen = <P extends Piece>(piece: P, patch: MouldPatch): P => ({
   ...piece,
-  mould: { ...piece.mould, ...patch },
+  mould: withChoice(piece.mould, patch),
 })
 const inputOf = (piece: Piece, stock = testStock) => ({
   piece,
@@ -100,7 +102,7 @@ const post = slab(300, 260, 420, {
 })
 const seat = chosen(
   { ...swept, corners: swept.corners.map((c) => ({ ...c, radius: c.radius < 40 ? 0 : 60 })) },
-  { skin: 'skin-vinyl-2' },
+  { method: 'ribs', skin: 'skin-vinyl-2' },
 )
 const edged = (edge: SlabPiece['sides'][string]['top'], taper = 0) =>
   Object.fromEntries(
@@ -212,20 +214,20 @@ const cases: [MouldChoice['method'], string, Piece][] = [
   ['layers', 'a planter', planter],
   ['layers', 'a 3 mm tile', slab(60, 40, 3)],
   ['printed', 'a ball with a foot, up', turned({ form: 'sphere', diameter: 120, foot: 60 }, 'top')],
-  ['printed', 'a fluted shaft', chosen(fluted, { shells: 1 })],
+  ['printed', 'a fluted shaft', chosen(fluted, { method: 'printed', shells: 1 })],
   ['printed', 'a tile larger than the bed', slab(700, 300, 30)],
   ['printed', 'a 3 mm tile', slab(60, 40, 3)],
   [
     'printed',
     'a leaning post with a bore',
-    chosen(post, { shells: 1, printer: 'printer-300', shellWall: 6 }),
+    chosen(post, { method: 'printed', shells: 1, printer: 'printer-300', shellWall: 6 }),
   ],
   ['closed', 'a ball', sphere],
   ['closed', 'a slab', slab(200, 100, 40)],
   ['brushed', 'a bowl upside down', bowl],
   ['brushed', 'a slab with openings', slab(200, 150, 40)],
   ['ribs', 'a seat', seat],
-  ['packed', 'a seat', chosen(seat, { blockMargin: 100 })],
+  ['packed', 'a seat', chosen(seat, { method: 'packed', blockMargin: 100 })],
   ['lined', 'a tile', slab(300, 300, 40)],
   ['upper-form', 'a slab with its basin', trough],
 ]
@@ -456,7 +458,7 @@ describe('skin on ribs', () => {
 })
 
 it('says where a part locks: up the cast, or out from the joint, and of which part', () => {
-  const where = (piece: Piece, patch: Partial<MouldChoice>) => {
+  const where = (piece: Piece, patch: MouldPatch) => {
     const found = plan(chosen(piece, patch)).findings.find((f) => f.code === 'undercut-locks')!
     return { ...found.facts, id: found.about[0]!.kind === 'part' ? found.about[0]!.id : '' } as {
       heightMm: number
@@ -520,7 +522,7 @@ describe('findings', () => {
     ...testStock,
     [list]: testStock[list].slice(1),
   })
-  it.each<[string, Piece, Partial<MouldChoice>, typeof testStock]>([
+  it.each<[string, Piece, MouldPatch, typeof testStock]>([
     ['layers-missing', cone, { method: 'layers', layerStock: 'foam-gone' }, testStock],
     ['printer-missing', cone, { method: 'printed' }, without('printers')],
     ['filament-missing', cone, { method: 'printed' }, without('filaments')],

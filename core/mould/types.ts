@@ -1,5 +1,5 @@
 import type { Loop, Placement, SolidRecipe, Vector } from '../geometry/index.ts'
-import type { Finding, MouldChoice, SideId } from '../job/index.ts'
+import type { BoxChoice, Finding, MouldChoice, SideId } from '../job/index.ts'
 import type { Act, Attitude, FaceWord, Operation } from '../work/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
 
@@ -380,7 +380,8 @@ export type MouldFigures = {
   readonly method: string
   readonly finish: string
   readonly lifeCasts: number
-  readonly school: MouldChoice['school']
+  /** Of a box of boards: how its sides meet its base. */
+  readonly school: BoxChoice['school'] | null
   readonly corners: string
   readonly runPastMm: number
   readonly partCount: number

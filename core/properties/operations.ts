@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
-import type { Piece } from '../job/index.ts'
+import { choiceFor, type MouldChoice, type Piece } from '../job/index.ts'
 import { METHODS } from '../mould/index.ts'
 import { planPiece } from '../plan.ts'
 import { anyPiece, seeded } from '../testing/anyPiece.ts'
@@ -9,6 +9,10 @@ import { rounds } from '../testing/rounds.ts'
 import { testJob, testStock } from '../testing/testPiece.ts'
 
 const kernel = await openKernel({ coarser: 12 })
+
+/** A choice with its bead run first or last, where it has one. */
+const withBead = (choice: MouldChoice, bead: 'bead-first' | 'wax-first'): MouldChoice =>
+  'bead' in choice ? { ...choice, bead } : choice
 
 /** The rules of operations for random pieces of a kind, each by every method, with any mix at any temperature. */
 export function holdOperations(kind: Piece['kind'], seed: number): void {
@@ -25,7 +29,7 @@ export function holdOperations(kind: Piece['kind'], seed: number): void {
       for (const method of METHODS.filter((m) => m.why(base) === null)) {
         const piece: Piece = {
           ...base,
-          mould: { ...base.mould, method: method.id, bead: pick(['bead-first', 'wax-first'] as const) },
+          mould: withBead(choiceFor(base.mould, method.id), pick(['bead-first', 'wax-first'] as const)),
           mix: { ...base.mix, mix: pick(testStock.mixes).id },
           release: {
             ...base.release,

@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
-import { type MouldChoice, newOpening, type Opening, plainSide, type SlabPiece } from '../job/index.ts'
+import {
+  type BoxChoice,
+  type MouldPatch,
+  newOpening,
+  type Opening,
+  plainSide,
+  type SlabPiece,
+  withChoice,
+} from '../job/index.ts'
 import { planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { METRIC, says } from '../testing/says.ts'
@@ -9,9 +17,9 @@ import { partIdsOf, tell } from '../work/index.ts'
 import { takeOff } from './takeOff.ts'
 
 const kernel = await openKernel({ coarser: 8 })
-const plan = (over: Partial<SlabPiece>, patch: Partial<MouldChoice> = {}) => {
+const plan = (over: Partial<SlabPiece>, patch: MouldPatch = {}) => {
   const piece = testSlab(over)
-  const own = { ...piece, mould: { ...piece.mould, ...patch } }
+  const own = { ...piece, mould: withChoice(piece.mould, patch) }
   const station = planPieceStation(kernel, own, 2300, false)
   const mould = planMouldStation(own, station, testStock, testStock.mixes[0]!, { kernel, quick: false })
     .station!
@@ -24,7 +32,7 @@ const plan = (over: Partial<SlabPiece>, patch: Partial<MouldChoice> = {}) => {
 const hole = (over: Partial<Opening> = {}, shape: Opening['shape'] = { kind: 'round', diameter: 160 }) => ({
   openings: [{ ...newOpening('hole', 'drain', shape), ...over }],
 })
-const kind = (k: MouldChoice['knockoutKinds'][string]) => ({ knockoutKinds: { hole: k } })
+const kind = (k: BoxChoice['knockoutKinds'][string]) => ({ knockoutKinds: { hole: k } })
 const sides = (front: Parameters<typeof plainSide>[0], rest: Parameters<typeof plainSide>[0] = {}) => ({
   sides: { front: plainSide(front), right: plainSide(rest), back: plainSide(rest), left: plainSide(rest) },
 })
@@ -32,7 +40,7 @@ const tube = testStock.tubes.find((t) => t.id === 'tube-150')!
 const outside = tube.inside + 2 * tube.wall
 
 /** A piece and its choices, what the building order says of it, and how it comes off. */
-const CASES: [string, Partial<SlabPiece>, Partial<MouldChoice>, RegExp, RegExp][] = [
+const CASES: [string, Partial<SlabPiece>, MouldPatch, RegExp, RegExp][] = [
   ['boards', hole(), {}, /Screw drain knockout down from below/, /Press drain knockout out/],
   [
     'boards, glued',

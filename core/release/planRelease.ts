@@ -57,11 +57,18 @@ export function planReleaseStation(
   const agents = treatFaces(faces, stock, { face, seal, leftOut: left })
   const depth = geometry.thickness
 
-  // Draft, a slit tube, foam that is dug out and halves with a wedge let go by themselves.
-  const straight = mould.parts.filter(
-    (p) => p.source.of === 'opening' && p.source.is === 'boards' && p.recipe.kind === 'prism',
+  const wrapped = new Set(
+    mould.parts.flatMap((p) => (p.role === 'wrap' && p.source.of === 'opening' ? [p.source.key] : [])),
   )
-  if (straight.length > 0 && piece.mould.wrap === 0 && depth > DRAFT.depth)
+  // Draft, a wrap, a slit tube, foam that is dug out and halves with a wedge let go by themselves.
+  const straight = mould.parts.filter(
+    (p) =>
+      p.source.of === 'opening' &&
+      p.source.is === 'boards' &&
+      p.recipe.kind === 'prism' &&
+      !wrapped.has(p.source.key),
+  )
+  if (straight.length > 0 && depth > DRAFT.depth)
     raise(
       'knockout-locks',
       'warn',

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, rectangleLoop } from '../geometry/index.ts'
 import type { MouldChoice, SlabPiece } from '../job/index.ts'
+import { type MouldPatch, withChoice } from '../job/index.ts'
 import { type MouldPart, type MouldStation, planMouldStation } from '../mould/index.ts'
 import { type PieceStation, planPieceStation, pouredLoop } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
@@ -13,9 +14,9 @@ let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
 })
-const with_ = (mould: Partial<MouldChoice>, over: Partial<SlabPiece> = {}): SlabPiece => {
+const with_ = (mould: MouldPatch, over: Partial<SlabPiece> = {}): SlabPiece => {
   const piece = testTop(over)
-  return { ...piece, mould: { ...piece.mould, ...mould } }
+  return { ...piece, mould: withChoice(piece.mould, mould) }
 }
 const released = (piece: SlabPiece, pieceStation: PieceStation, mould: MouldStation) =>
   planReleaseStation(kernel, {

@@ -280,7 +280,7 @@ function cutTable(
   const base = parts.find((p) => p.role === 'base')
   const wrapped = stations.piece.geometry.thickness + (base?.thicknessMm ?? 0)
   const side = figures.cutList.find((r) => r.role === 'strip' && Math.abs(r.widthMm - wrapped) < 1e-6)
-  if (side && base && piece.mould.school === 'wrap') {
+  if (side && base && figures.school === 'wrap') {
     const closed = closeRounding(
       [stations.piece.geometry.thickness, base.thicknessMm],
       settings.units === 'inch' ? 25.4 / settings.inchDenominator : 0.5,

@@ -1,7 +1,7 @@
 import { unzipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { meshSolid, movedBy, openKernel, type Placement } from '../geometry/index.ts'
-import { newTurned } from '../job/index.ts'
+import { newTurned, withChoice } from '../job/index.ts'
 import { planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { prepareMesh } from '../readers/index.ts'
@@ -39,7 +39,7 @@ describe('printed parts as files', () => {
       attitude: { down: 'top', turnDeg: 0 },
     }),
   }
-  const printed = { ...piece, mould: { ...piece.mould, method: 'printed' as const } }
+  const printed = { ...piece, mould: withChoice(piece.mould, { method: 'printed' as const }) }
   const { station } = planMouldStation(
     printed,
     planPieceStation(kernel, printed, 2300, false),

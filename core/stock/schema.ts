@@ -124,6 +124,7 @@ export const jacketSchema = z.strictObject({
   densityKgPerM3: positive,
   leastWall: positive.describe('thinnest that keeps its shape, mm'),
   hoursPerM2: positive.describe('of laying up'),
+  soaks: z.boolean().describe('whether its bare face takes up water and must be sealed'),
   casts: positive,
   pricePerKg: price,
   source,

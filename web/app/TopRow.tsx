@@ -1,7 +1,7 @@
-import { DropdownMenu } from 'radix-ui'
-import { Link, useNavigate, useParams } from 'react-router'
-import type { Piece, StationName } from '../../core/job/index.ts'
-import { silhouettePath } from '../stage/paths.ts'
+import { lazy, Suspense } from 'react'
+import { Link, useParams } from 'react-router'
+import type { StationName } from '../../core/job/index.ts'
+import { Silhouette } from '../stage/Silhouette.tsx'
 import { openNew } from '../state/boot.ts'
 import { downloadJob, newId } from '../state/files.ts'
 import { jobOpened, redone, undone } from '../state/jobSlice.ts'
@@ -10,6 +10,8 @@ import { database } from '../state/useAutosave.ts'
 import { rememberTheme } from '../state/useTheme.ts'
 import { themeTurned } from '../state/viewSlice.ts'
 import { loadJob } from '../storage/jobStore.ts'
+
+const PieceMenu = lazy(() => import('./PieceMenu.tsx').then((m) => ({ default: m.PieceMenu })))
 
 /** How many pieces stand in the row beside the one shown. */
 const IN_ROW = 6
@@ -108,41 +110,20 @@ export function TopRow({ station }: { station: StationName }) {
   )
 }
 
-export function Silhouette({ piece }: { piece: Piece }) {
-  return (
-    <svg aria-hidden width="60" height="26" viewBox="-30 -13 60 26">
-      <path
-        d={silhouettePath(piece, [56, 22])}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth="1.3"
-        fillRule="evenodd"
-      />
-    </svg>
-  )
-}
-
+/** The button stands there at once; its list comes when the page has settled. */
 function AllPieces({ station }: { station: StationName }) {
-  const job = useAppSelector((s) => s.job.job)!
-  const navigate = useNavigate()
-  if (job.pieces.length <= IN_ROW) return null
+  const count = useAppSelector((s) => s.job.job?.pieces.length ?? 0)
+  if (count <= IN_ROW) return null
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="word label px-3">all {job.pieces.length} pieces</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content className="z-40 max-h-[70vh] overflow-auto border border-ink bg-sheet text-ink">
-          {job.pieces.map((p) => (
-            <DropdownMenu.Item
-              key={p.id}
-              className="label flex cursor-pointer items-center gap-2 px-3 py-1 data-[highlighted]:bg-sunk"
-              onSelect={() => navigate(`/job/${job.id}/${p.id}/${station}`)}
-            >
-              <Silhouette piece={p} /> {p.name}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Suspense
+      fallback={
+        <button type="button" className="word label px-3" disabled>
+          all {count} pieces
+        </button>
+      }
+    >
+      <PieceMenu station={station} />
+    </Suspense>
   )
 }
 

@@ -9,6 +9,7 @@ import {
   type Outline,
   type Piece,
   plainSide,
+  withChoice,
 } from '../../core/job/index.ts'
 import { skinFor } from '../../core/mould/index.ts'
 import { outlinePath } from '../../core/piece/index.ts'
@@ -39,8 +40,13 @@ const drawn =
   (told, stock) => {
     const outline = PLANS.find((p) => p.name === plan)!.outline(length, width)
     const piece = slab(told, stock, length, width, thickness)
-    const skin = skinFor(outlinePath(outline), stock.skins) ?? piece.mould.skin
-    return { ...piece, outline, sides: plainSides(outline), mould: { ...piece.mould, skin } }
+    const skin = skinFor(outlinePath(outline), stock.skins)
+    return {
+      ...piece,
+      outline,
+      sides: plainSides(outline),
+      mould: skin ? withChoice(piece.mould, { skin }) : piece.mould,
+    }
   }
 const plainSides = (outline: Outline) =>
   outline.kind === 'polygon'

@@ -143,7 +143,7 @@ function Drawing({
   const mould = plan?.stations.mould
   const base = mould?.parts.find((p) => p.role === 'base')
   const boxed = mould?.figures.top === 'sides' && mould.figures.fillLater !== 'upper-form'
-  const stripHigh = base && boxed && piece.mould.school === 'wrap' ? base.thicknessMm : 0
+  const stripHigh = base && boxed && mould.figures.school === 'wrap' ? base.thicknessMm : 0
   const rightmost = Math.max(
     ...drawing.parts.flatMap((p) => p.region.flat().map((q) => (broken ? high : low)(q)[0])),
   )

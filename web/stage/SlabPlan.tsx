@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useMemo, useState } from 'react'
 import { boundLoop, type Loop, type Point } from '../../core/geometry/index.ts'
-import { type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
+import { boxChoiceOf, type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
 import { planOf } from '../../core/mould/index.ts'
 import {
   holdFonts,
@@ -185,7 +185,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
         >
           <Hatches />
           {mouldParts
-            .filter((p) => p.role === 'base' && piece.mould.school !== 'wrap')
+            .filter((p) => p.role === 'base' && boxChoiceOf(piece.mould).school !== 'wrap')
             .map(
               (p) =>
                 planOf(p) && (

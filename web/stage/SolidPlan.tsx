@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
-import { pouredLoop, pouredSize } from '../../core/piece/index.ts'
+import { pouredLoop } from '../../core/piece/index.ts'
 import { formatLength } from '../../core/units/index.ts'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'

@@ -1,5 +1,5 @@
 import type { Point } from '../../core/geometry/index.ts'
-import type { Piece } from '../../core/job/index.ts'
+import { boxChoiceOf, type Piece } from '../../core/job/index.ts'
 import { curvesOf, RIB_DEPTH } from '../../core/mould/index.ts'
 import { pieceBox } from '../../core/piece/index.ts'
 
@@ -38,11 +38,10 @@ export function planFrame(
   const mirrored = poured && piece.kind === 'slab' && piece.attitude.down === 'top'
   const { length, width } = plan
   const { sides, corners } = curvesOf(piece)
-  const ribs = sides || (corners && piece.mould.rounds === 'bent') ? RIB_DEPTH : 0
+  const box = boxChoiceOf(piece.mould)
+  const ribs = sides || (corners && box.rounds === 'bent') ? RIB_DEPTH : 0
   const margin = poured
-    ? 24 +
-      Math.max(ribs, piece.mould.runPast, beyond) +
-      (piece.mould.school === 'wrap' ? 0 : piece.mould.baseMargin)
+    ? 24 + Math.max(ribs, piece.mould.runPast, beyond) + (box.school === 'wrap' ? 0 : box.baseMargin)
     : 0
   // The section line runs this far past the piece in either attitude, and dimensions stand beyond it.
   const beside = Math.max(margin, piece.mould.runPast + 40)

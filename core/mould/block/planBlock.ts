@@ -22,10 +22,11 @@ const POUR = { start: 5, perKg: 1.5 }
 const HEAVY = 15
 
 /** A block of rubber round any pattern, poured in a board box; it is flexed off the cast. */
-export const blockMethod: MouldMethod = {
+export const blockMethod: MouldMethod<'block'> = {
   id: 'block',
   name: 'rubber block',
   why: () => null,
+  guesses: (choice) => choice.rubberParts === 2,
   reason: 'any shape, undercuts and fine relief, many casts from one pattern',
   finish: 'every mark of the pattern, matt',
   build(input) {
@@ -197,7 +198,7 @@ export const blockMethod: MouldMethod = {
 const STRETCH = 1.5
 
 /** How much longer round the cast's greatest section is than the mouth of a one-part block. */
-function stretchOf(input: MethodInput): number | null {
+function stretchOf(input: MethodInput<'block'>): number | null {
   const body = castBody(input)
   const { z, area } = greatestSection(input.kernel, body)
   const near = Math.min(0.5, body.height / 50)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { measureSolid, movedBy, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import type { MouldChoice, Piece } from '../../job/index.ts'
-import { newTurned } from '../../job/index.ts'
+import { type MouldPatch, newTurned, withChoice } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement, pouredSize } from '../../piece/index.ts'
 import { says } from '../../testing/says.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
@@ -11,8 +11,8 @@ const kernel = await openKernel({ coarser: 4 })
 const volume = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)
 const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
 const turned = (over: Parameters<typeof newTurned>[2]): Piece => newTurned(told, testStock, over)
-const plan = (piece: Piece, patch: Partial<MouldChoice> = {}, quick = false) => {
-  const chosen = { ...piece, mould: { ...piece.mould, method: 'block' as const, ...patch } }
+const plan = (piece: Piece, patch: MouldPatch = {}, quick = false) => {
+  const chosen = { ...piece, mould: withChoice(piece.mould, { method: 'block' as const, ...patch }) }
   const pieceStation = planPieceStation(kernel, chosen, 2300, false)
   return {
     pieceStation,

@@ -38,7 +38,7 @@ export type TwoPart = {
  * A block in two halves round the whole pattern, parted level at its greatest section, keyed by half balls in the wall,
  * filled through a hole at the highest point, with an air hole at every other top.
  */
-export function twoPart(input: MethodInput, wall: number, rubber: Rubber, block: Loop): TwoPart {
+export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubber, block: Loop): TwoPart {
   const { kernel, quick } = input
   const body = castBody(input)
   const { height } = body

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Piece } from '../../job/index.ts'
-import { plainSide } from '../../job/index.ts'
+import { type MouldPatch, plainSide, withChoice } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
@@ -48,7 +48,7 @@ describe('bent strips', () => {
   })
 })
 
-const disc = (d: number, skin: string, s: Partial<Piece['mould']> = {}) => {
+const disc = (d: number, skin: string, s: MouldPatch = {}) => {
   const slab = testSlab({
     outline: {
       kind: 'polygon',
@@ -59,7 +59,7 @@ const disc = (d: number, skin: string, s: Partial<Piece['mould']> = {}) => {
     },
     sides: { front: plainSide(), back: plainSide() },
   })
-  return { ...slab, mould: { ...slab.mould, skin, ...s } }
+  return { ...slab, mould: withChoice(slab.mould, { skin, ...s }) }
 }
 const plan = (piece: Piece, stock = testStock) =>
   planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), stock, stock.mixes[0]!, { kernel })

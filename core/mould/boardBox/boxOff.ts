@@ -1,5 +1,4 @@
 import { edgeSize } from '../../geometry/index.ts'
-import type { Piece } from '../../job/index.ts'
 import { act } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { namesOf, OFF, undo } from '../buildingOrder.ts'
@@ -34,7 +33,7 @@ export function boxOff(piece: BoxedSlab, parts: readonly BarePart[], screws: rea
         'ease/knockouts',
         act('ease-knockouts', {
           names: namesOf(eased),
-          screwed: eased.some((p) => howFixed(p, piece as Piece) === 'screws'),
+          screwed: eased.some((p) => howFixed(p, piece) === 'screws'),
         }),
         [],
         {

@@ -1,13 +1,13 @@
-import type { Piece } from '../../job/index.ts'
 import type { Sealant } from '../../stock/index.ts'
 import { act, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { build, eachCast, namesOf, WAIT, WORK } from '../buildingOrder.ts'
 import { type BowRow, planOf, type ScrewRow, type SealantRow } from '../types.ts'
+import type { BoxedSlab } from './boxedSlab.ts'
 import { sealantReady } from './fixings.ts'
 
 type Told = {
-  readonly piece: Piece
+  readonly piece: BoxedSlab
   readonly parts: readonly BarePart[]
   readonly screws: readonly ScrewRow[]
   readonly sealing: readonly SealantRow[]
@@ -33,7 +33,7 @@ export const fixId = (part: Pick<BarePart, 'id'>): string => `fix/${part.id}`
 /** The operation after which blocks and knockouts have their shape. */
 export const SHAPED = 'laminate'
 /** What comes after the faces are waxed: formers that hang over them, and the bead where wax goes first. */
-export const afterWax = ({ mould }: Piece): string[] => [
+export const afterWax = ({ mould }: BoxedSlab): string[] => [
   'hang/formers',
   ...(mould.bead === 'wax-first' ? ['run/bead'] : []),
 ]
@@ -226,7 +226,7 @@ const isSet = (knockout: BarePart): boolean => !isOf(knockout, 'wedge', 'second 
 type How = 'split' | 'tube' | 'foam' | 'glue' | 'weight' | 'screws'
 
 /** How a knockout is fixed, by what it is made of and what was chosen to hold. */
-export function howFixed(knockout: BarePart, { mould }: Piece): How {
+export function howFixed(knockout: BarePart, { mould }: BoxedSlab): How {
   const is = openingOf(knockout)?.is
   if (is === 'first half' || is === 'second half' || is === 'wedge') return 'split'
   if (is === 'tube' || is === 'disc') return 'tube'
@@ -236,7 +236,7 @@ export function howFixed(knockout: BarePart, { mould }: Piece): How {
 
 /** The largest first; one is sealed round before a smaller one stands so near that no finger goes between. */
 function placeKnockouts(
-  piece: Piece,
+  piece: BoxedSlab,
   knockouts: readonly BarePart[],
   wraps: readonly BarePart[],
   ready: readonly string[],

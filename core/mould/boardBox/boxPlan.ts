@@ -8,7 +8,7 @@ import {
   rectangleLoop,
   type Vector,
 } from '../../geometry/index.ts'
-import type { MouldChoice, SideId } from '../../job/index.ts'
+import type { BoxChoice, SideId } from '../../job/index.ts'
 import { OUTLINE_NAMES } from '../../piece/index.ts'
 import { type BentSide, bentSides, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
@@ -38,6 +38,12 @@ export type BoxPlan = {
   })[]
 }
 
+/** What of a choice says how a box stands. */
+export type BoxSetting = Pick<
+  BoxChoice,
+  'school' | 'corners' | 'insideCorners' | 'runPast' | 'rounds' | 'baseMargin'
+>
+
 type Boards = {
   readonly base: number
   readonly sides: (side: SideId) => number
@@ -60,7 +66,7 @@ export function boxPlan(
   path: readonly PathCorner[],
   thickness: number,
   { base, sides, skin }: Boards,
-  choice: MouldChoice,
+  choice: BoxSetting,
   outline: Loop,
   { leanOf, highOf = () => thickness }: Standing = ALL_UPRIGHT,
 ): BoxPlan {

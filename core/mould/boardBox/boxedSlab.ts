@@ -1,5 +1,5 @@
 import { arcByRise, type PathCorner, type Point } from '../../geometry/index.ts'
-import type { Piece, SideId, SlabPiece } from '../../job/index.ts'
+import { type BoxChoice, boxChoiceOf, type Piece, type SideId, type SlabPiece } from '../../job/index.ts'
 import { outlinePath, sideWall, sideWords } from '../../piece/index.ts'
 import { bentRound, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
@@ -18,7 +18,8 @@ export type Pour = {
 }
 
 /** A slab that a board box forms, top or underside down, and how it lies in the pour. */
-export type BoxedSlab = Omit<SlabPiece, 'attitude'> & {
+export type BoxedSlab = Omit<SlabPiece, 'attitude' | 'mould'> & {
+  readonly mould: BoxChoice
   readonly attitude: { readonly down: 'top' | 'bottom'; readonly turnDeg: 0 }
   readonly poured: Pour
 }
@@ -65,7 +66,7 @@ function whyNoSide(piece: SlabPiece, path: ReturnType<typeof outlinePath>): stri
     for (const k of [i, (i + 1) % path.length])
       if (path[k]!.radius > 0 && isInside(path, k))
         return `its ${words} side ${shaped} beside a rounded inside corner`
-    if (piece.mould.rounds === 'bent' && (corner.radius > 0 || after.radius > 0))
+    if (boxChoiceOf(piece.mould).rounds === 'bent' && (corner.radius > 0 || after.radius > 0))
       return `its ${words} side ${shaped} beside a corner that is bent round: choose blocks for rounded corners`
   }
   return null
@@ -83,7 +84,7 @@ const deepestApron = (piece: Pick<SlabPiece, 'sides'>): number =>
   Object.values(piece.sides).reduce((most, s) => Math.max(most, s.apron?.drop ?? 0), 0)
 
 /** How far work stands out of a face, mm: fields, frames and letters. */
-function raisedOn(piece: SlabPiece, face: string): number {
+function raisedOn(piece: Pick<SlabPiece, 'panels' | 'lettering'>, face: string): number {
   const panels = piece.panels.map((p) => (p.kind === 'frame' ? (p.sunk ? 0 : p.height) : p.rise))
   return Math.max(
     0,
@@ -151,8 +152,8 @@ export function hasInsideCorner(piece: Piece): boolean {
 /** The piece as the board box takes it, with the heights it reaches in the pour; or null. */
 export function asBoxed(piece: Piece): BoxedSlab | null {
   if (whyNoBox(piece) !== null) return null
-  const slab = piece as BoxedSlab
-  const rise = raisedOn(slab as SlabPiece, slab.attitude.down)
+  const slab = { ...piece, mould: boxChoiceOf(piece.mould) } as BoxedSlab
+  const rise = raisedOn(slab, slab.attitude.down)
   const drop = deepestApron(slab)
   const low = slab.attitude.down === 'bottom' ? Math.max(rise, drop) : rise
   const high = low + slab.thickness

@@ -1,4 +1,4 @@
-import type { Change, Finding, Piece } from '../../job/index.ts'
+import type { Change, Finding } from '../../job/index.ts'
 import { outlinePath, sidesOf, sideWords } from '../../piece/index.ts'
 import type { Board, Sealant, Stock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
@@ -22,7 +22,7 @@ type Loads = {
 }
 
 /** Rows the mould needs that the stock does not hold. */
-export function checkBoxStock(piece: Piece, { base, side, sealant }: StockFound): Finding[] {
+export function checkBoxStock(piece: BoxedSlab, { base, side, sealant }: StockFound): Finding[] {
   const findings: Finding[] = []
   if (!base) findings.push(boardMissing(piece, 'the base', piece.mould.baseBoard))
   if (!side) findings.push(boardMissing(piece, 'the sides', piece.mould.sideBoard))

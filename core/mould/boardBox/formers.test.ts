@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { measureLoop, measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
-import { type Lettering, newOpening, type Panel, type SlabPiece } from '../../job/index.ts'
+import {
+  boxChoiceOf,
+  type Lettering,
+  type MouldPatch,
+  newOpening,
+  type Panel,
+  type SlabPiece,
+  withChoice,
+} from '../../job/index.ts'
 import { holdFonts, LETTER_FONTS, planPieceStation } from '../../piece/index.ts'
 import { says } from '../../testing/says.ts'
 import { testBasin, testSlab, testStock } from '../../testing/testPiece.ts'
@@ -153,7 +161,7 @@ describe('formers in a board box', () => {
     }
     const slab = testSlab({ panels: [field(9)] })
     const build = (formersPrinted: boolean) => {
-      const piece = { ...slab, mould: { ...slab.mould, formersPrinted } }
+      const piece = { ...slab, mould: withChoice(slab.mould, { formersPrinted }) }
       return planMouldStation(
         piece,
         planPieceStation(kernel, piece, 2300, false),
@@ -185,8 +193,8 @@ describe('formers in a board box', () => {
     expect(glued.map(partIdsOf)).toEqual(formers.length > 1 ? [formers.map((p) => p.id)] : [])
   })
   it('printed: a wall and a lattice, each as its solid is, flat side down, or told that it is over the bed', () => {
-    const printed = (piece: SlabPiece, patch: Partial<SlabPiece['mould']> = {}) =>
-      plan({ ...piece, mould: { ...piece.mould, formersPrinted: true, ...patch } })
+    const printed = (piece: SlabPiece, patch: MouldPatch = {}) =>
+      plan({ ...piece, mould: withChoice(piece.mould, { formersPrinted: true, ...patch }) })
     const { station, findings } = printed(
       testSlab({
         openings: [dish, { ...dish, id: 'under', on: 'bottom', u: { rule: 'fromStart', distance: 100 } }],
@@ -197,10 +205,10 @@ describe('formers in a board box', () => {
       ['former/dish', 1],
       ['former/under', -1],
     ])
-    const filament = testStock.filaments.find((f) => f.id === testSlab().mould.filament)!
+    const filament = testStock.filaments.find((f) => f.id === boxChoiceOf(testSlab().mould).filament)!
     for (const row of prints) {
       const body = measure(station!.parts.find((p) => p.id === row.partId)!.recipe)
-      const wall = Math.min(body.volume, body.area * testSlab().mould.shellWall)
+      const wall = Math.min(body.volume, body.area * boxChoiceOf(testSlab().mould).shellWall)
       const grams = (wall + 0.1 * (body.volume - wall)) * filament.densityKgPerM3 * 1e-6
       expect(row.grams / grams).toBeCloseTo(1, 3)
     }

@@ -1,13 +1,13 @@
-import type { MouldChoice, Opening } from '../../job/index.ts'
+import type { BoxChoice, Opening } from '../../job/index.ts'
 import type { Plug, Tube } from '../../stock/index.ts'
 
-export type KnockoutKind = MouldChoice['knockoutKinds'][string]
+export type KnockoutKind = BoxChoice['knockoutKinds'][string]
 
 /** Wrap that makes up the difference between a tube and its opening is at most this thick, mm [own]. */
 export const MOST_WRAP = 12
 
 /** What an opening is made by where the maker named nothing. */
-export const knockoutKind = (mould: MouldChoice, openingId: string): KnockoutKind =>
+export const knockoutKind = (mould: BoxChoice, openingId: string): KnockoutKind =>
   mould.knockoutKinds[openingId] ?? 'laminate'
 
 /** The widest tube that goes into a round opening with its wrap; null where none comes within a wrap of it. */

@@ -1,5 +1,5 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
-import type { Piece, SideId } from '../../job/index.ts'
+import type { SideId } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { PieceStation } from '../../piece/index.ts'
 import type { Board, Stock } from '../../stock/index.ts'
@@ -8,6 +8,7 @@ import type { BarePart } from '../bareParts.ts'
 import { bowedSides } from '../bowedSides.ts'
 import { volumeOf } from '../castBody.ts'
 import {
+  type BoxMethodId,
   type BuiltMould,
   type MethodInput,
   type MouldMethod,
@@ -31,113 +32,117 @@ import { printedFormers } from './printedFormers.ts'
 
 /** Hours to build [own]: one, and a quarter for each strip; a skin with its ribs a half, 0.2 a knockout. */
 const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2, former: 0.4 }
-export const boardBoxMethod: MouldMethod = {
+export const boardBoxMethod: MouldMethod<'board-box'> = {
   id: 'board-box',
   name: 'board box',
   why: whyNoBox,
   reason: 'flat work with upright sides: cheap, quick, accurate to the saw',
   finish: 'smooth from faced board, arrises from the sealant bead',
-  build(input) {
-    const { piece: any, pieceStation, stock, mix } = input
-    const piece = asBoxed(any)!
-    const base = stock.boards.find((b) => b.id === piece.mould.baseBoard)
-    const side = stock.boards.find((b) => b.id === piece.mould.sideBoard)
-    const sideBoard = (id: SideId): Board =>
-      stock.boards.find((b) => b.id === piece.mould.sideBoards[id]) ?? side!
-    const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
-    const { knockoutBoards } = piece.mould
-    const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
-    const findings = checkBoxStock(piece as Piece, { base, side, sealant })
-    if (!base || !side || !sealant) return { built: null, findings }
-    const { geometry, figures } = pieceStation
-    const skin = stock.skins.find((s) => s.id === piece.mould.skin)
-    const stood = boxParts(piece, geometry, {
-      base,
-      sideBoard,
-      laminate,
-      skin,
-      tubes: stock.tubes,
-      foams: stock.foams,
-      plugs: stock.plugs,
-      freshKgPerM3: mix.freshKgPerM3,
-    })
-    const box = stood.map((p) => measuredPart(input, p))
-    const bare = formers(
-      input,
-      piece,
-      geometry,
-      box.filter((p) => p.role === 'knockout' || p.role === 'wrap'),
-    )
-    const printed = piece.mould.formersPrinted && bare.length > 0 ? printedFormers(input, bare) : null
-    const formed = printed?.parts ?? bare
-    const parts = [...box, ...formed]
-    const { spacing, holds } = screwSpacing(piece, base, side, mix)
-    const bowing = input.costsOnly ? [] : bowedSides(piece, parts, sideBoard, mix, holds)
-    const raw = parts.filter((p) => (p.role === 'knockout' && p.layers.length > 0) || p.role === 'corner')
-    const count = (role: BarePart['role']) => parts.filter((p) => p.role === role).length
-    const life = Math.min(
-      LIFE[base.material],
-      LIFE[side.material],
-      count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
-    )
-    const screws = screwRows(piece, parts, base, side, spacing)
-    const sealing = sealantRows(piece, geometry)
-    const built: BuiltMould = {
-      parts,
-      building: boxBuilding({ piece: any, parts, screws, sealing, bowing, sealant }),
-      afterRelease: afterWax(any),
-      off: boxOff(piece, parts, screws),
-      faces: boxFaces(pieceStation, parts, piece.poured.full, { base, side, skin }),
-      top: 'sides',
-      fillLater: parts.some((p) => p.source.of === 'apron' && p.source.side !== null) ? 'aprons' : null,
-      materials: [...knockoutMaterials(piece, parts, stock), ...(printed?.materials ?? [])],
-      prints: printed?.prints ?? [],
-      lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
-      alternatives: [],
-      screws,
-      sealant: sealing,
-      facts: formed.length > 0 ? formerFacts(formed) : [],
-      holdDown: parts
-        .filter((p) => p.role === 'knockout' || (p.role === 'former' && p.pull[2] > 0))
-        .filter((p) => displacedBy(p) > 0)
-        .map((p) => {
-          const weight = massOf(partVolume(p), partDensity(p, stock))
-          const force = holdDownForce(displacedBy(p), weight, mix.freshKgPerM3)
-          return {
-            partId: p.id,
-            name: p.name,
-            holdForceN: force,
-            screws: Math.max(Math.min(p.lengthMm, p.widthMm) < 60 ? 1 : 2, Math.ceil(force / base.screwHold)),
-          }
-        }),
-      bowing,
-      straps: NO_STRAPS,
-      tapeLengthMm: raw.reduce(
-        (sum, p) => sum + rawEdgeLength(p, geometry.openings) * Math.ceil(p.thicknessMm / 50),
-        0,
+  guesses: (choice) => choice.formersPrinted,
+  build: buildBox,
+}
+
+/** The box, by itself or as what another way begins with. */
+export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMethod['build']> {
+  const { pieceStation, stock, mix } = input
+  const piece = asBoxed(input.piece)!
+  const base = stock.boards.find((b) => b.id === piece.mould.baseBoard)
+  const side = stock.boards.find((b) => b.id === piece.mould.sideBoard)
+  const sideBoard = (id: SideId): Board =>
+    stock.boards.find((b) => b.id === piece.mould.sideBoards[id]) ?? side!
+  const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
+  const { knockoutBoards } = piece.mould
+  const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
+  const findings = checkBoxStock(piece, { base, side, sealant })
+  if (!base || !side || !sealant) return { built: null, findings }
+  const { geometry, figures } = pieceStation
+  const skin = stock.skins.find((s) => s.id === piece.mould.skin)
+  const stood = boxParts(piece, geometry, {
+    base,
+    sideBoard,
+    laminate,
+    skin,
+    tubes: stock.tubes,
+    foams: stock.foams,
+    plugs: stock.plugs,
+    freshKgPerM3: mix.freshKgPerM3,
+  })
+  const box = stood.map((p) => measuredPart(input, p))
+  const bare = formers(
+    input,
+    piece,
+    geometry,
+    box.filter((p) => p.role === 'knockout' || p.role === 'wrap'),
+  )
+  const printed = piece.mould.formersPrinted && bare.length > 0 ? printedFormers(input, bare) : null
+  const formed = printed?.parts ?? bare
+  const parts = [...box, ...formed]
+  const { spacing, holds } = screwSpacing(piece, base, side, mix)
+  const bowing = input.costsOnly ? [] : bowedSides(piece, parts, sideBoard, mix, holds)
+  const raw = parts.filter((p) => (p.role === 'knockout' && p.layers.length > 0) || p.role === 'corner')
+  const count = (role: BarePart['role']) => parts.filter((p) => p.role === role).length
+  const life = Math.min(
+    LIFE[base.material],
+    LIFE[side.material],
+    count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
+  )
+  const screws = screwRows(piece, parts, base, side, spacing)
+  const sealing = sealantRows(piece, geometry)
+  const built: BuiltMould = {
+    parts,
+    building: boxBuilding({ piece, parts, screws, sealing, bowing, sealant }),
+    afterRelease: afterWax(piece),
+    off: boxOff(piece, parts, screws),
+    faces: boxFaces(pieceStation, parts, piece.poured.full, { base, side, skin }),
+    top: 'sides',
+    fillLater: parts.some((p) => p.source.of === 'apron' && p.source.side !== null) ? 'aprons' : null,
+    materials: [...knockoutMaterials(piece, parts, stock), ...(printed?.materials ?? [])],
+    prints: printed?.prints ?? [],
+    lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
+    alternatives: [],
+    screws,
+    sealant: sealing,
+    facts: formed.length > 0 ? formerFacts(formed) : [],
+    holdDown: parts
+      .filter((p) => p.role === 'knockout' || (p.role === 'former' && p.pull[2] > 0))
+      .filter((p) => displacedBy(p) > 0)
+      .map((p) => {
+        const weight = massOf(partVolume(p), partDensity(p, stock))
+        const force = holdDownForce(displacedBy(p), weight, mix.freshKgPerM3)
+        return {
+          partId: p.id,
+          name: p.name,
+          holdForceN: force,
+          screws: Math.max(Math.min(p.lengthMm, p.widthMm) < 60 ? 1 : 2, Math.ceil(force / base.screwHold)),
+        }
+      }),
+    bowing,
+    straps: NO_STRAPS,
+    tapeLengthMm: raw.reduce(
+      (sum, p) => sum + rawEdgeLength(p, geometry.openings) * Math.ceil(p.thicknessMm / 50),
+      0,
+    ),
+    hours:
+      HOURS.former * formed.length +
+      HOURS.box +
+      HOURS.strip * count('strip') +
+      HOURS.skin * count('skin') +
+      HOURS.knockout * raw.length,
+    life,
+    faceM2: figures.surfaceAreaM2,
+    depth: piece.poured.full,
+    check: (layouts) => [
+      ...checkBox(
+        piece,
+        parts,
+        layouts,
+        { holds, pressure: pressureAt(piece.poured.full, mix.freshKgPerM3), casts: life, bowing },
+        stock,
       ),
-      hours:
-        HOURS.former * formed.length +
-        HOURS.box +
-        HOURS.strip * count('strip') +
-        HOURS.skin * count('skin') +
-        HOURS.knockout * raw.length,
-      life,
-      faceM2: figures.surfaceAreaM2,
-      depth: piece.poured.full,
-      check: (layouts) => [
-        ...checkBox(
-          piece,
-          parts,
-          layouts,
-          { holds, pressure: pressureAt(piece.poured.full, mix.freshKgPerM3), casts: life, bowing },
-          stock,
-        ),
-        ...(printed?.findings ?? []),
-      ],
-    }
-    return { built, findings }
-  },
+      ...(printed?.findings ?? []),
+    ],
+  }
+  return { built, findings }
 }
 
 /** A part that is cut from several bodies weighs what its solid does. */

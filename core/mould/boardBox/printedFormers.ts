@@ -10,7 +10,7 @@ import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import { type BarePart, trimmed } from '../bareParts.ts'
 import { finding, rowMissing } from '../checkMould.ts'
-import type { MethodInput } from '../method.ts'
+import type { BoxMethodId, MethodInput } from '../method.ts'
 import { printFigures } from '../printed/printFigures.ts'
 import type { MaterialRow, PrintRow } from '../types.ts'
 
@@ -34,7 +34,10 @@ const MOST_PIECES = 36
  * Formers as prints: a wall all round of the chosen thickness and a lattice within, the flat side on the bed. One over
  * the bed is parted evenly into pieces that fit it, glued before it is set.
  */
-export function printedFormers(input: MethodInput, formers: readonly BarePart[]): PrintedFormers {
+export function printedFormers(
+  input: MethodInput<BoxMethodId>,
+  formers: readonly BarePart[],
+): PrintedFormers {
   const { piece, stock, kernel, quick } = input
   const printer = stock.printers.find((p) => p.id === piece.mould.printer)
   const filament = stock.filaments.find((f) => f.id === piece.mould.filament)
@@ -113,7 +116,11 @@ function cutsFor({ min, max }: Box, { bedX, bedY, bedZ }: Printer): number[][] {
 }
 
 /** What lies between the cuts, each piece a part; the first keeps the id. */
-function piecesOf({ kernel }: MethodInput, part: BarePart, cuts: readonly (readonly number[])[]): BarePart[] {
+function piecesOf(
+  { kernel }: MethodInput<BoxMethodId>,
+  part: BarePart,
+  cuts: readonly (readonly number[])[],
+): BarePart[] {
   let bodies: SolidRecipe[] = [part.recipe]
   cuts.forEach((offsets, k) => {
     const way = [0, 1, 2].map((i) => (i === k ? 1 : 0)) as unknown as Vector
@@ -153,7 +160,7 @@ const filamentRow = (filament: Filament, prints: readonly PrintRow[], grams: num
   isPart: false,
 })
 
-const missing = ({ piece, stock }: MethodInput, printer: Printer | undefined): Finding[] =>
+const missing = ({ piece, stock }: MethodInput<BoxMethodId>, printer: Printer | undefined): Finding[] =>
   printer
     ? [
         rowMissing(

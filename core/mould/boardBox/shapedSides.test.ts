@@ -2,12 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { insetPath, measureSolid, movedBy, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import {
-  type MouldChoice,
+  type BoxChoice,
+  boxChoiceOf,
+  type MouldPatch,
   newOpening,
   type Opening,
   plainSide,
   type Side,
   type SlabPiece,
+  withChoice,
 } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
 import { BEAD, testSlab, testStock } from '../../testing/testPiece.ts'
@@ -29,7 +32,7 @@ const plan = (piece: SlabPiece) => {
 }
 const sides = (over: Partial<Record<string, Partial<Side>>>, names = ['front', 'right', 'back', 'left']) =>
   Object.fromEntries(names.map((id) => [id, { ...plainSide(), ...over[id] }]))
-const mould = (patch: Partial<MouldChoice>) => ({ mould: { ...testSlab().mould, ...patch } })
+const mould = (patch: MouldPatch) => ({ mould: withChoice(testSlab().mould, patch) })
 const bottom = { attitude: { down: 'bottom', turnDeg: 0 } } as const
 const apron = { drop: 60, thickness: 30 }
 const INSIDE: readonly MouldPart['role'][] = [
@@ -259,7 +262,7 @@ describe('sides that lean, are lined or have an apron', () => {
     const strips = leaningStrips(
       corners,
       () => 18,
-      { ...testSlab().mould, school: 'mitre' },
+      { ...boxChoiceOf(testSlab().mould), school: 'mitre' },
       () => ({ at: 0, slope: Math.tan(rad(s)) }),
       () => [0, 100],
     )
@@ -317,7 +320,7 @@ describe('knockouts', () => {
     openings: [{ ...newOpening('hole', 'hole', shape), ...over }],
   })
   const round = (diameter: number): Opening['shape'] => ({ kind: 'round', diameter })
-  const kind = (k: MouldChoice['knockoutKinds'][string], more: Partial<MouldChoice> = {}) =>
+  const kind = (k: BoxChoice['knockoutKinds'][string], more: MouldPatch = {}) =>
     mould({ knockoutKinds: { hole: k }, ...more })
   it.each<[string, Partial<SlabPiece>, string[]]>([
     ['draft, wide at the base', { ...opening({ draftDeg: 4 }) }, ['knockout/hole']],
@@ -380,7 +383,7 @@ describe('knockouts', () => {
     expect(square.findings.map((f) => f.code)).toContain('no-tube-knockout')
   })
   it('a split one is taped round once, and weighs as much as whole', () => {
-    const weigh = (k: MouldChoice['knockoutKinds'][string]) => {
+    const weigh = (k: BoxChoice['knockoutKinds'][string]) => {
       const { figures } = plan(testSlab({ ...opening({}), ...kind(k) })).station!
       const own = figures.parts.filter((p) => p.role === 'knockout')
       return [figures.tapeLengthMm, own.reduce((sum, p) => sum + p.weightKg, 0)] as const
@@ -391,7 +394,7 @@ describe('knockouts', () => {
   })
   it('foam and tube are bought for every cast, a plug once', () => {
     const tube = testStock.tubes.find((t) => t.id === 'tube-150')!
-    const cost = (k: MouldChoice['knockoutKinds'][string], plannedCasts: number) => {
+    const cost = (k: BoxChoice['knockoutKinds'][string], plannedCasts: number) => {
       const [across, draftDeg] = k === 'bought' ? [110, 2] : [tube.inside + 2 * tube.wall + 4, 0]
       const piece = testSlab({ ...opening({ draftDeg }, round(across)), ...kind(k), plannedCasts })
       return plan(piece).station!.figures.materials[0]!.cost!

@@ -11,7 +11,8 @@ import {
   pathLoop,
   type Region,
 } from '../../geometry/index.ts'
-import type { MouldChoice } from '../../job/index.ts'
+import type { MouldPatch } from '../../job/index.ts'
+import { type BoxChoice, boxChoiceOf, withChoice } from '../../job/index.ts'
 import { OUTLINE_NAMES } from '../../piece/index.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab } from '../../testing/testPiece.ts'
@@ -22,10 +23,10 @@ import { boxStrips, type StripEndKind, stripEnd, tooSharp } from './strips.ts'
 
 const kernel = await testKernel()
 const T = 18
-const choice = (patch: Partial<MouldChoice> = {}): MouldChoice => ({ ...testSlab().mould, ...patch })
+const choice = (patch: MouldPatch = {}): BoxChoice => boxChoiceOf(withChoice(testSlab().mould, patch))
 const path = (points: readonly Point[], radius: readonly number[] = []): PathCorner[] =>
   points.map(([x, y], i) => ({ x, y, radius: radius[i] ?? 0, side: `side-${i + 1}`, run: { kind: 'line' } }))
-const plan = (corners: readonly PathCorner[], patch: Partial<MouldChoice>, t = T) =>
+const plan = (corners: readonly PathCorner[], patch: MouldPatch, t = T) =>
   boxPlan(corners, 45, { base: T, sides: () => t, skin: 3 }, choice(patch), pathLoop(corners, OUTLINE_NAMES))
 
 describe('how a strip ends', () => {
@@ -78,7 +79,7 @@ const L = path([
   [700, 600],
   [0, 600],
 ])
-it.each<[string, Partial<MouldChoice>, number[]]>([
+it.each<[string, MouldPatch, number[]]>([
   ['long ways over, inside mitred', {}, [1236, 300, 518, 300, 736, 600]],
   ['inside short', { insideCorners: 'short' }, [1236, 300, 518, 282, 736, 600]],
   ['short ways over', { corners: 'ends-long' }, [1200, 336, 500, 318, 700, 636]],
@@ -179,7 +180,7 @@ const anyChoice = fc.record({
   school: fc.constantFrom('wrap', 'stand', 'mitre'),
   corners: fc.constantFrom('front-and-back-long', 'ends-long', 'pinwheel'),
   insideCorners: fc.constantFrom('mitre', 'short'),
-}) as fc.Arbitrary<Pick<MouldChoice, 'school' | 'corners' | 'insideCorners'>>
+}) as fc.Arbitrary<Pick<BoxChoice, 'school' | 'corners' | 'insideCorners'>>
 
 it('rebuilds the mould of any plan: strips and blocks touch the whole outline, and neither it nor each other', () => {
   fc.assert(

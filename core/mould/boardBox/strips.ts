@@ -1,5 +1,5 @@
 import { filletReach, type Loop, type PathCorner, type Point } from '../../geometry/index.ts'
-import type { MouldChoice, SideId } from '../../job/index.ts'
+import type { BoxChoice, SideId } from '../../job/index.ts'
 import { postReach } from './cornerBlocks.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
@@ -36,7 +36,7 @@ export type Strip = {
   readonly corners: readonly [insideStart: Point, insideEnd: Point, outsideEnd: Point, outsideStart: Point]
 }
 
-export type StripChoice = Pick<MouldChoice, 'school' | 'corners' | 'insideCorners' | 'runPast' | 'rounds'>
+export type StripChoice = Pick<BoxChoice, 'school' | 'corners' | 'insideCorners' | 'runPast' | 'rounds'>
 
 /**
  * Where a strip of thickness `t` ends at a corner of interior angle `a` against a neighbour of thickness `u`: how far

@@ -28,12 +28,13 @@ const THICKENER = 0.03
 const HOURS = { start: 3, coat: 0.75 }
 
 /** A thin skin of rubber brushed onto the pattern, held in shape by a stiff jacket in pieces. */
-export const brushedMethod: MouldMethod = {
+export const brushedMethod: MouldMethod<'brushed'> = {
   id: 'brushed',
   name: 'brushed rubber in a jacket',
   why: () => null,
   reason: 'large or deep work in relief: a tenth of the rubber of a block',
   finish: 'every mark of the pattern, matt',
+  guesses: () => true,
   estimate(input) {
     const { rubber, jacket } = rowsOf(input)
     if (!rubber || !jacket) return null
@@ -284,15 +285,15 @@ export const brushedMethod: MouldMethod = {
   },
 }
 
-const rowsOf = (input: MethodInput) => ({
+const rowsOf = (input: MethodInput<'brushed'>) => ({
   rubber: input.stock.rubbers.find((r) => r.id === input.piece.mould.rubber),
   jacket: jacketOf(input),
 })
 
-const wallOf = ({ piece, stock }: MethodInput): number =>
+const wallOf = ({ piece, stock }: MethodInput<'brushed'>): number =>
   Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)
 
-const hoursOf = (input: MethodInput, area: number): number =>
+const hoursOf = (input: MethodInput<'brushed'>, area: number): number =>
   HOURS.start +
   HOURS.coat * Math.max(2, Math.ceil(input.piece.mould.skinCoat / COAT_MM)) +
   layUpHours(area, jacketOf(input)!)

@@ -7,7 +7,7 @@ import { firstParting } from '../printed/split.ts'
 import { type Parting, planeOf } from '../shells/flangedShells.ts'
 
 /** The joint: level at the greatest section; upright through the middle where a level one would lock and this does not. */
-export function jointOf(input: MethodInput, body: CastBody, z: number): Parting {
+export function jointOf(input: MethodInput<'closed'>, body: CastBody, z: number): Parting {
   const level: Parting = { normal: UP, offset: z }
   if (input.quick || locksAt(input, body, level).length === 0) return level
   const upright = firstParting(input.kernel, body)
@@ -16,7 +16,7 @@ export function jointOf(input: MethodInput, body: CastBody, z: number): Parting 
 
 /** The sides of a joint on which the shell would lock, 1 before it and -1 behind, and how far from the joint, mm. */
 export function locksAt(
-  { kernel }: MethodInput,
+  { kernel }: MethodInput<'closed'>,
   body: CastBody,
   { normal, offset }: Parting,
 ): { readonly side: 1 | -1; readonly away: number }[] {
@@ -29,7 +29,7 @@ export function locksAt(
   })
 }
 
-export const jointSection = ({ kernel }: MethodInput, body: CastBody, parting: Parting): Region =>
+export const jointSection = ({ kernel }: MethodInput<'closed'>, body: CastBody, parting: Parting): Region =>
   kernel.withSolids((scope) => sectionSolid(scope, scope.solid(body.recipe), planeOf(parting)))
 
 /** Degrees from the front to an upright joint, seen from above. */

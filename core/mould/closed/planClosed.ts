@@ -30,12 +30,13 @@ const HEAD = 100
 const HOURS = { start: 2, vent: 0.1 }
 
 /** Two stiff shells that close round the whole piece, filled by a hole in the upper one. */
-export const closedMethod: MouldMethod = {
+export const closedMethod: MouldMethod<'closed'> = {
   id: 'closed',
   name: 'closed two-shell',
   why: () => null,
   reason: 'balls, eggs and all that has no flat face to fill by',
   finish: 'as the shells’ inside, a seam round the greatest section',
+  guesses: () => true,
   estimate(input) {
     const jacket = jacketOf(input)
     if (!jacket) return null
@@ -233,7 +234,7 @@ export const closedMethod: MouldMethod = {
           partIds: parts.map((p) => p.id),
           areaM2: body.area / 1e6,
           material: jacket.name,
-          surface: 'soaks',
+          surface: jacket.soaks ? 'soaks' : 'smooth',
         },
       ],
       top: 'hole',
@@ -246,11 +247,11 @@ export const closedMethod: MouldMethod = {
 
 type ShellName = 'lower' | 'upper' | 'near' | 'far'
 
-const wallOf = ({ piece, stock }: MethodInput): number =>
+const wallOf = ({ piece, stock }: MethodInput<'closed'>): number =>
   Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)
 
 function checkClosed(
-  input: MethodInput,
+  input: MethodInput<'closed'>,
   body: CastBody,
   joint: Parting,
   greatest: number,

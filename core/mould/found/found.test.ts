@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel } from '../../geometry/index.ts'
 import {
   applyChange,
-  type MouldChoice,
+  type MouldPatch,
   newTurned,
   type TurnedForm,
   type TurnedPiece,
+  withChoice,
 } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import type { Vessel } from '../../stock/index.ts'
@@ -19,14 +20,14 @@ const mix = testStock.mixes[0]!
 const [bucket] = testStock.vessels
 const inVessel = (
   turned: TurnedForm,
-  patch: Partial<MouldChoice> = {},
+  patch: MouldPatch = {},
   down: 'top' | 'bottom' = 'bottom',
 ): TurnedPiece => {
   const piece = newTurned({ id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }, testStock, {
     turned,
     attitude: { down, turnDeg: 0 },
   })
-  return { ...piece, mould: { ...piece.mould, method: 'found', ...patch } }
+  return { ...piece, mould: withChoice(piece.mould, { method: 'found', ...patch }) }
 }
 const plan = (piece: TurnedPiece, vessels = testStock.vessels) => {
   const stock = { ...testStock, vessels: [...vessels] }
@@ -128,6 +129,8 @@ describe('a found vessel as a mould', () => {
   })
   it('is for round pieces that stand', () => {
     const slab = testSlab()
-    expect(whyNoMould({ ...slab, mould: { ...slab.mould, method: 'found' } })).toBe('it is not round')
+    expect(whyNoMould({ ...slab, mould: withChoice(slab.mould, { method: 'found' }) })).toBe(
+      'it is not round',
+    )
   })
 })

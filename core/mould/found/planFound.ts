@@ -8,7 +8,13 @@ import { barePart } from '../bareParts.ts'
 import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { type CastBody, castBody, levelSections, regionBox } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
-import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import {
+  type BuiltMould,
+  type MethodInput,
+  type MouldedPiece,
+  type MouldMethod,
+  NOTHING_BESIDE,
+} from '../method.ts'
 import type { MouldFact } from '../types.ts'
 import { diameterAt, FILL_KG_PER_L, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
 
@@ -21,6 +27,7 @@ const GROWTH = 1
 /** A weighed volume that differs by more is another vessel, or one read wrong; grain packs as it likes. */
 const MEASURED = { water: 0.02, rice: 0.05, 'dry-sand': 0.05 } as const
 const FILL_WORDS = { water: 'water', rice: 'rice', 'dry-sand': 'dry sand' } as const
+type FoundPiece = Extract<MouldedPiece<'found'>, { kind: 'turned' }>
 const VESSEL = { id: 'vessel' } as const
 /** Drilled through its floor, mm [own]. */
 const AIR_HOLE = 3
@@ -28,7 +35,7 @@ const AIR_HOLE = 3
 const KG_PER_M3 = 950
 
 /** A bucket, bin or bowl to hand, filled as it stands. */
-export const foundMethod: MouldMethod = {
+export const foundMethod: MouldMethod<'found'> = {
   id: 'found',
   name: 'found vessel',
   why(piece) {
@@ -39,7 +46,7 @@ export const foundMethod: MouldMethod = {
   finish: 'glossy from the plastic, every scratch of it too',
   build(input) {
     const { stock, mix } = input
-    const piece = input.piece as TurnedPiece
+    const piece = input.piece as FoundPiece
     const vessel = stock.vessels.find((v) => v.id === piece.mould.vessel)
     const first = stock.vessels[0]
     if (!vessel)
@@ -191,8 +198,8 @@ function vesselRecipe({ rings, wall }: Vessel, body: CastBody): SolidRecipe {
 const STEPS = 16
 
 function checkFound(
-  { kernel, quick, mix }: MethodInput,
-  piece: TurnedPiece,
+  { kernel, quick, mix }: MethodInput<'found'>,
+  piece: FoundPiece,
   vessel: Vessel,
   body: CastBody,
 ): Finding[] {

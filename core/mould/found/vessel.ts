@@ -1,8 +1,8 @@
-import type { MouldChoice } from '../../job/index.ts'
+import type { ChoiceOf } from '../../job/index.ts'
 import type { Vessel } from '../../stock/index.ts'
 
 /** What a vessel is measured by: kg a litre, poured in, not shaken, struck off level [own, but for water]. */
-export const FILL_KG_PER_L: Readonly<Record<MouldChoice['vesselFill'], number>> = {
+export const FILL_KG_PER_L: Readonly<Record<ChoiceOf<'found'>['vesselFill'], number>> = {
   water: 0.998,
   rice: 0.8,
   'dry-sand': 1.6,

@@ -44,12 +44,13 @@ export function layerHeights(
 }
 
 /** A block glued up from sheets of foam or board, the piece routed out of it layer by layer. */
-export const layersMethod: MouldMethod = {
+export const layersMethod: MouldMethod<'layers'> = {
   id: 'layers',
   name: 'layered block',
   why: () => null,
   reason: 'bowls, ramps and odd forms without a printer: sheets, glue and a router',
   finish: 'as good as its filler and coat: sanded smooth, or left in steps',
+  guesses: () => true,
   estimate(input) {
     const sheet = stackOf(input)
     if (!sheet) return null
@@ -230,10 +231,10 @@ export const layersMethod: MouldMethod = {
   },
 }
 
-const stackOf = ({ piece, stock }: Pick<MethodInput, 'piece' | 'stock'>): SheetStock | undefined =>
+const stackOf = ({ piece, stock }: Pick<MethodInput<'layers'>, 'piece' | 'stock'>): SheetStock | undefined =>
   sheetStock(stock).find((s) => s.id === piece.mould.layerStock)
 
-function blockOf({ piece }: MethodInput, body: CastBody, sheet: SheetStock) {
+function blockOf({ piece }: MethodInput<'layers'>, body: CastBody, sheet: SheetStock) {
   const heights = layerHeights(body.height, sheet.thickness)
   const margin = 2 * piece.mould.blockMargin
   return { length: body.length + margin, width: body.width + margin, heights, count: heights.length }
@@ -265,7 +266,7 @@ type Shape = {
 }
 
 function measureShape(
-  input: MethodInput,
+  input: MethodInput<'layers'>,
   body: CastBody,
   heights: readonly (readonly [number, number])[],
 ): Shape {
@@ -306,7 +307,7 @@ function measureShape(
   }
 }
 
-function checkShape({ piece }: MethodInput, shape: Shape, raw: boolean): Finding[] {
+function checkShape({ piece }: MethodInput<'layers'>, shape: Shape, raw: boolean): Finding[] {
   const found: Finding[] = []
   if (shape.locks)
     found.push(

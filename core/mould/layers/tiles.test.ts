@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel } from '../../geometry/index.ts'
 import type { SlabPiece } from '../../job/index.ts'
+import { choiceFor, withChoice } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
@@ -13,7 +14,10 @@ const plan = (length: number, width: number, thickness: number) => {
     outline: { kind: 'rectangle', length, width, radii: [0, 0, 0, 0] },
     thickness,
   })
-  const own = { ...piece, mould: { ...piece.mould, method: 'layers' as const, layerStock: sheet.id } }
+  const own = {
+    ...piece,
+    mould: withChoice(piece.mould, { method: 'layers' as const, layerStock: sheet.id }),
+  }
   const station = planPieceStation(kernel, own, 2300, false)
   return planMouldStation(own, station, testStock, testStock.mixes[0]!, { kernel, quick: false })
 }
@@ -37,7 +41,7 @@ describe('layers larger than their sheet', () => {
       fc.property(size, size, (length, width) => {
         const { station } = plan(length, width, 60)
         const parts = station!.parts.filter((p) => p.role === 'layer')
-        const margin = testSlab().mould.blockMargin
+        const margin = choiceFor(testSlab().mould, 'layers').blockMargin
         const solids = kernel.withSolids((s) => parts.map((p) => measureSolid(s.solid(p.recipe).body)))
         const deep = Math.max(...solids.map((b) => b.max[2])) - Math.min(...solids.map((b) => b.min[2]))
         for (const [i, p] of parts.entries()) {

@@ -48,7 +48,7 @@ export const LEAST = 100
 
 /** How much of the cast stands in each tile of a layer, mm3. */
 export function castInTiles(
-  { kernel, piece }: MethodInput,
+  { kernel, piece }: MethodInput<'layers'>,
   body: CastBody,
   tiles: readonly Tile[],
   [low, high]: readonly [number, number],

@@ -6,7 +6,7 @@ import { inText } from '../../units/index.ts'
 import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
-import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
+import { buildBox } from '../boardBox/planBoardBox.ts'
 import { build, undo } from '../buildingOrder.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
@@ -29,7 +29,7 @@ function whyNoLiner(piece: Piece): string | null {
 }
 
 /** A board box on a textured sheet: the sheet lies on its backing, the sides reach down past both. */
-export const linedMethod: MouldMethod = {
+export const linedMethod: MouldMethod<'lined'> = {
   id: 'lined',
   name: 'textured liner in a board box',
   why: whyNoLiner,
@@ -37,7 +37,7 @@ export const linedMethod: MouldMethod = {
   finish: 'the liner’s own texture; sides smooth from board',
   build(input) {
     const { piece, pieceStation } = input
-    const plain = boardBoxMethod.build(input)
+    const plain = buildBox(input)
     if (!plain.built) return plain
     const bought = piece.mould.linerSheet
     const row = input.stock.liners.find((l) => l.id === bought)

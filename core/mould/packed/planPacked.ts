@@ -26,7 +26,7 @@ const HOURS = { start: 1.5, strip: 0.4, m3: 6 }
 const ROOM = 80
 
 /** A liner bent to the profile, held by earth or sand packed behind it in a plain box. */
-export const packedMethod: MouldMethod = {
+export const packedMethod: MouldMethod<'packed'> = {
   id: 'packed',
   name: 'liner with packed fill',
   why: whyNoProfile,

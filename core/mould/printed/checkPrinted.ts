@@ -23,7 +23,7 @@ const choose = (pieceId: string, patch: Partial<Piece['mould']>): Change => ({
 
 /** What is wrong with printed shells: their walls, the bed, the fill's pull, whether they leave and can be filled. */
 export function checkPrinted(
-  input: MethodInput,
+  input: MethodInput<'printed'>,
   body: CastBody,
   partings: readonly Parting[],
   printer: Printer,
@@ -102,7 +102,7 @@ export function checkPrinted(
 
 /** Whether a shell cannot leave the cast: one draws off the whole, others leave outward, four on the diagonal. */
 function locksOf(
-  { kernel, piece }: MethodInput,
+  { kernel, piece }: MethodInput<'printed'>,
   body: CastBody,
   partings: readonly Parting[],
 ): Finding['facts'] | null {
@@ -126,7 +126,7 @@ function locksOf(
 }
 const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 
-const areasOf = ({ kernel }: MethodInput, body: CastBody): [number, number] => {
+const areasOf = ({ kernel }: MethodInput<'printed'>, body: CastBody): [number, number] => {
   const heights = [
     body.height - Math.min(0.5, body.height / 50),
     ...[0.25, 0.5, 0.75].map((k) => k * body.height),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
-import { newOpening, newTurned, type Piece, type SlabPiece } from '../../job/index.ts'
+import { newOpening, newTurned, type Piece, type SlabPiece, withChoice } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
@@ -18,7 +18,7 @@ const shared = (a: SolidRecipe, b: SolidRecipe) =>
     measure({ kind: 'intersection', of: [b, a] }).volume,
   )
 const plan = (piece: Piece, shells: 1 | 2 | 4) => {
-  const own = { ...piece, mould: { ...piece.mould, method: 'printed' as const, shells } }
+  const own = { ...piece, mould: withChoice(piece.mould, { method: 'printed' as const, shells }) }
   const pieceStation = planPieceStation(kernel, own, 2300, false)
   const cast: SolidRecipe = {
     kind: 'moved',

@@ -39,12 +39,13 @@ const BOLT = { radius: 2.2 }
 const SLIVER = 0.01
 
 /** Shells printed round the piece, split to the bed, bolted at their flanges. */
-export const printedMethod: MouldMethod = {
+export const printedMethod: MouldMethod<'printed'> = {
   id: 'printed',
   name: 'printed shells',
   why: () => null,
   reason: 'relief and free forms straight from the model, and the same again next year',
   finish: 'layer lines unless they are filled and sanded',
+  guesses: () => true,
   estimate(input) {
     const { printer, filament } = rowsOf(input)
     if (!printer || !filament) return null
@@ -233,7 +234,7 @@ const FLOOR: Parting = { normal: [0, 0, 1], offset: 0.02 }
 const FLAT = 0.2
 
 /** Whether the piece lies on a flat face of some size, with nothing let into it that a floor would have to carry. */
-function lyingFlat({ piece, pieceStation, kernel, quick }: MethodInput, body: CastBody): boolean {
+function lyingFlat({ piece, pieceStation, kernel, quick }: MethodInput<'printed'>, body: CastBody): boolean {
   const face = pieceStation.geometry.faces.find((f) => f.name === piece.attitude.down)
   if (!face || measureRegion(face.region) < FLAT * body.length * body.width) return false
   return !quick && levelSections(kernel, body.recipe, [FLOOR.offset])[0]!.length === 1
@@ -242,7 +243,7 @@ function lyingFlat({ piece, pieceStation, kernel, quick }: MethodInput, body: Ca
 const fitsBed = ([l, w]: readonly [number, number], { bedX, bedY }: Printer): boolean =>
   Math.max(l, w) <= Math.max(bedX, bedY) && Math.min(l, w) <= Math.min(bedX, bedY)
 
-function rowsOf({ piece, stock }: MethodInput): {
+function rowsOf({ piece, stock }: MethodInput<'printed'>): {
   printer: Printer | undefined
   filament: Filament | undefined
   findings: Finding[]

@@ -45,7 +45,7 @@ export function ribLevels(
 }
 
 /** Ribs cut to the profile, a thin skin inside them: the piece stands or lies on one end of its profile. */
-export const ribsMethod: MouldMethod = {
+export const ribsMethod: MouldMethod<'ribs'> = {
   id: 'ribs',
   name: 'skin on contour ribs',
   why: whyNoProfile,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
-import { applyChange, newSwept, type SweptPiece } from '../../job/index.ts'
+import { applyChange, newSwept, type SweptPiece, withChoice } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
 import { testJob, testStock } from '../../testing/testPiece.ts'
 import { partIdsOf } from '../../work/index.ts'
@@ -16,7 +16,7 @@ const parted = (cuts: readonly Partial<Cut>[], method: 'ribs' | 'packed' = 'ribs
   ...bare,
   attitude: { down: 'end/front', turnDeg: 0 },
   separators: cuts.map((c, i) => ({ id: `cut-${i}`, at: 200, leanDeg: 0, gap: 3, ...c })),
-  mould: { ...bare.mould, method, skin: 'skin-vinyl-2' },
+  mould: withChoice(bare.mould, { method, skin: 'skin-vinyl-2' }),
 })
 const planned = (piece: SweptPiece) => {
   const pieceStation = planPieceStation(kernel, piece, 2300, false)

@@ -22,7 +22,7 @@ const SET_MINUTES = 15
 const LIFT_MINUTES = 15
 
 /** The piece as it lies in the pour before separators part it: its skin runs past them. */
-export function wholeBody(input: MethodInput): CastBody {
+export function wholeBody(input: MethodInput<'ribs' | 'packed'>): CastBody {
   const body = castBody(input)
   const { geometry } = input.pieceStation
   if (!geometry.parted) return body
@@ -41,7 +41,7 @@ type Separation = {
 }
 
 /** The sheets that part the blocks of one pour, each from base to top. */
-export function separatorParts(input: MethodInput): Separation {
+export function separatorParts(input: MethodInput<'ribs' | 'packed'>): Separation {
   const { piece, pieceStation, stock, kernel, quick } = input
   const { geometry } = pieceStation
   const separators = geometry.parted?.separators ?? []

@@ -12,7 +12,7 @@ import { type SkinRun, skinRuns } from './skinRuns.ts'
 
 /** The skin of a profile, strip by strip, each standing in place. */
 export function skinParts(
-  { kernel, stock }: MethodInput,
+  { kernel, stock }: MethodInput<'ribs' | 'packed'>,
   body: CastBody,
   skin: Skin,
 ): { readonly runs: readonly SkinRun[]; readonly parts: readonly BarePart[] } {
@@ -51,7 +51,7 @@ export function skinParts(
 }
 
 /** Rows a skinned mould needs; what is missing is said. */
-export function skinRows(input: MethodInput) {
+export function skinRows(input: MethodInput<'ribs' | 'packed'>) {
   const { piece, stock } = input
   const skin = stock.skins.find((s) => s.id === piece.mould.skin)
   const board = stock.boards.find((b) => b.id === piece.mould.sideBoard)
@@ -64,7 +64,11 @@ export function skinRows(input: MethodInput) {
 }
 
 /** The strip that is bent tighter than the skin goes, with a skin that would do. */
-export function checkSkin({ piece, stock }: MethodInput, skin: Skin, runs: readonly SkinRun[]): Finding[] {
+export function checkSkin(
+  { piece, stock }: MethodInput<'ribs' | 'packed'>,
+  skin: Skin,
+  runs: readonly SkinRun[],
+): Finding[] {
   const tightest = Math.min(...runs.map((r) => r.leastRadius))
   if (tightest >= skin.leastRadius) return []
   const at = runs.findIndex((r) => r.leastRadius === tightest)

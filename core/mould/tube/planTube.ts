@@ -5,7 +5,7 @@ import { pouredSize } from '../../piece/index.ts'
 import type { Board, Tube } from '../../stock/index.ts'
 import { type BarePart, oneLayer, prism } from '../bareParts.ts'
 import { boardMissing, finding, TALL } from '../checkMould.ts'
-import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { type BuiltMould, type MouldedPiece, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MaterialRow, MouldFace } from '../types.ts'
 import { tubeBuilding, tubeOff } from './tubeOrder.ts'
@@ -47,7 +47,7 @@ export const strapSpacing = (depth: number, diameter: number, freshKgPerM3: numb
   STRAP.strengthN / (3 * hoopTension(depth, diameter, freshKgPerM3))
 
 /** A round upright piece in a card tube that is slit off it. */
-export const tubeMethod: MouldMethod = {
+export const tubeMethod: MouldMethod<'tube'> = {
   id: 'tube',
   name: 'card tube',
   why(piece) {
@@ -58,7 +58,7 @@ export const tubeMethod: MouldMethod = {
   reason: 'round columns: no joinery, one cast from each tube',
   finish: 'smooth, a faint spiral from the card; lined it is smoother',
   build({ piece: any, pieceStation, stock, mix }) {
-    const piece = any as TurnedPiece
+    const piece = any as Extract<MouldedPiece<'tube'>, { kind: 'turned' }>
     const form = tubeForm(piece)!
     const tube = stock.tubes.find((t) => t.id === piece.mould.tube)
     const board = stock.boards.find((b) => b.id === piece.mould.baseBoard)

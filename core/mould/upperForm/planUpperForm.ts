@@ -13,7 +13,7 @@ import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '../bareParts.ts'
 import { whyNoBox } from '../boardBox/boxedSlab.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
-import { boardBoxMethod } from '../boardBox/planBoardBox.ts'
+import { buildBox } from '../boardBox/planBoardBox.ts'
 import { build, eachCast, undo } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
@@ -39,7 +39,7 @@ function whyNoUpper(piece: Piece): string | null {
 }
 
 /** A slab in its box, the basin's core on the base, and a second form on the slab's back round the shell. */
-export const upperFormMethod: MouldMethod = {
+export const upperFormMethod: MouldMethod<'upper-form'> = {
   id: 'upper-form',
   name: 'board box with an upper form',
   why: whyNoUpper,
@@ -48,9 +48,9 @@ export const upperFormMethod: MouldMethod = {
   build(input) {
     const piece = slabOf(input.piece)!
     const { pieceStation, stock, mix, kernel, quick } = input
-    const flat = { ...piece, basin: null }
+    const flat = { ...piece, basin: null, mould: input.piece.mould }
     const { geometry } = pieceStation
-    const plain = boardBoxMethod.build({ ...input, piece: flat })
+    const plain = buildBox({ ...input, piece: flat })
     const board = stock.boards.find((b) => b.id === piece.mould.sideBoard)
     if (!plain.built || !board) return plain
     const body = castBody(input)

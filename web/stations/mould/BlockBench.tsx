@@ -9,7 +9,7 @@ import { useMould } from './useMould.ts'
 
 /** A rubber block: the rubber, its wall round the pattern, what to weigh out, and the box it is poured in. */
 export function BlockBench() {
-  const { mould, figures, job, choose, mm } = useMould()
+  const { mould, figures, job, choose, mm } = useMould('block')
   const block = figures?.parts.find((p) => p.role === 'rubber')
   return (
     <>

@@ -10,11 +10,11 @@ import { HoldDown } from './HoldDown.tsx'
 import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
 import { KnockoutKinds, SideBoards } from './SideBoards.tsx'
 import { UnderTheFill } from './UnderTheFill.tsx'
-import { useMould } from './useMould.ts'
+import { BOX, useMould } from './useMould.ts'
 
 /** What a board box decides: its school, corners, boards; and what holds it together. */
 export function BoardBoxBench() {
-  const { piece, mould, figures, look, job, choose, mm, style } = useMould()
+  const { piece, mould, figures, look, job, choose, mm, style } = useMould(...BOX)
   const curves = curvesOf(piece)
   const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
   return (

@@ -2,11 +2,11 @@ import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { PrinterPicks } from './PrinterPicks.tsx'
 import { Prints } from './Prints.tsx'
-import { useMould } from './useMould.ts'
+import { BOX, useMould } from './useMould.ts'
 
 /** Whether the formers of a box are shaped by hand or printed, and what they take to print. */
 export function FormerPrints() {
-  const { mould, station, choose, mm } = useMould()
+  const { mould, station, choose, mm } = useMould(...BOX)
   const formers = station?.parts.filter((p) => p.source.of === 'feature' || p.source.of === 'ground') ?? []
   if (formers.length === 0) return null
   return (

@@ -1,9 +1,9 @@
 import { Pick } from '../../ui/Choice.tsx'
-import { useMould } from './useMould.ts'
+import { BOX, useMould } from './useMould.ts'
 
 /** What is printed on, and of what. */
 export function PrinterPicks() {
-  const { mould, job, choose } = useMould()
+  const { mould, job, choose } = useMould('printed', ...BOX)
   return (
     <>
       <Pick

@@ -1,4 +1,4 @@
-import type { MouldChoice } from '../../../core/job/index.ts'
+import type { MouldDefaults } from '../../../core/job/index.ts'
 import { sheetStock } from '../../../core/stock/index.ts'
 import { Choice, Pick } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
@@ -32,7 +32,7 @@ function LengthField({
   return (
     <MeasureField
       label={label}
-      value={mould[field]}
+      value={(mould as Partial<MouldDefaults>)[field] ?? 0}
       min={min}
       max={max}
       onCommit={(value) => choose(`${label.toLowerCase()} ${mm(value)}`, { [field]: value })}
@@ -41,7 +41,7 @@ function LengthField({
 }
 
 function Shells({ label }: { label: string }) {
-  const { mould, choose } = useMould()
+  const { mould, choose } = useMould('printed', 'brushed')
   return (
     <Choice
       label={label}
@@ -51,13 +51,13 @@ function Shells({ label }: { label: string }) {
         { value: '2', name: 'two', note: 'parted upright' },
         { value: '4', name: 'four', note: 'parted crosswise' },
       ]}
-      onChoose={(n) => choose(`${n} shells`, { shells: Number(n) as MouldChoice['shells'] })}
+      onChoose={(n) => choose(`${n} shells`, { shells: Number(n) as MouldDefaults['shells'] })}
     />
   )
 }
 
 function JacketPick({ label }: { label: string }) {
-  const { mould, job, choose } = useMould()
+  const { mould, job, choose } = useMould('closed', 'brushed')
   return (
     <Pick
       label={label}
@@ -70,7 +70,7 @@ function JacketPick({ label }: { label: string }) {
 
 /** Sheets glued up and routed: which sheet, how much round the piece, the passes. */
 export function LayersBench() {
-  const { mould, job, choose } = useMould()
+  const { mould, job, choose } = useMould('layers')
   return (
     <>
       <Pick
@@ -106,7 +106,7 @@ export function PrintedBench() {
 
 /** A brushed skin of rubber and its jacket. */
 export function BrushedBench() {
-  const { mould, figures, job, choose } = useMould()
+  const { mould, figures, job, choose } = useMould('brushed')
   return (
     <>
       <Pick
@@ -144,7 +144,7 @@ export function ClosedBench() {
 }
 
 function SkinPicks({ boardLabel }: { boardLabel: string }) {
-  const { mould, job, choose } = useMould()
+  const { mould, job, choose } = useMould('ribs', 'packed')
   return (
     <>
       <Pick
@@ -165,7 +165,7 @@ function SkinPicks({ boardLabel }: { boardLabel: string }) {
 
 /** A skin on ribs cut to the profile. */
 export function RibsBench() {
-  const { mould, choose, mm } = useMould()
+  const { mould, choose, mm } = useMould('ribs')
   return (
     <>
       <SkinPicks boardLabel="Ribs and base" />
@@ -191,7 +191,7 @@ export function RibsBench() {
 
 /** A liner with earth or sand packed behind it. */
 export function PackedBench() {
-  const { mould, choose } = useMould()
+  const { mould, choose } = useMould('packed')
   return (
     <>
       <SkinPicks boardLabel="Box" />
@@ -213,7 +213,7 @@ export function PackedBench() {
 
 /** A textured liner under a board box. */
 export function LinedBench() {
-  const { mould, figures, job, choose, mm } = useMould()
+  const { mould, figures, job, choose, mm } = useMould('lined')
   const { liner, linerSheet } = mould
   return (
     <>
@@ -249,7 +249,7 @@ export function LinedBench() {
 
 /** A bucket, bin or bowl: which, what it held when it was weighed, what it is worth. */
 export function FoundBench() {
-  const { mould, figures, job, choose } = useMould()
+  const { mould, figures, job, choose } = useMould('found')
   const litres = figures?.facts.find((f) => f.key === 'fillLitres')?.value ?? 1
   return (
     <>

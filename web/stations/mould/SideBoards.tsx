@@ -1,11 +1,11 @@
-import type { MouldChoice } from '../../../core/job/index.ts'
+import type { BoxChoice } from '../../../core/job/index.ts'
 import { sidesOf, sideWords } from '../../../core/piece/index.ts'
 import { More, Pick } from '../../ui/Choice.tsx'
-import { useMould } from './useMould.ts'
+import { BOX, useMould } from './useMould.ts'
 
 /** A side cut from another board than the rest, and what each opening's knockout is made of. */
 export function SideBoards() {
-  const { piece, mould, job, choose } = useMould()
+  const { piece, mould, job, choose } = useMould(...BOX)
   if (piece.kind !== 'slab') return null
   const all = job.stock.boards.find((b) => b.id === mould.sideBoard)
   const choice = (side: string, id: string) => {
@@ -27,7 +27,7 @@ export function SideBoards() {
   )
 }
 
-type Kind = MouldChoice['knockoutKinds'][string]
+type Kind = BoxChoice['knockoutKinds'][string]
 const KINDS: readonly { readonly id: Kind; readonly name: string }[] = [
   { id: 'laminate', name: 'boards, glued up' },
   { id: 'split', name: 'two halves and a wedge' },
@@ -38,7 +38,7 @@ const KINDS: readonly { readonly id: Kind; readonly name: string }[] = [
 
 /** What each opening is made by. */
 export function KnockoutKinds() {
-  const { piece, mould, choose } = useMould()
+  const { piece, mould, choose } = useMould(...BOX)
   if (piece.kind !== 'slab') return null
   const through = piece.openings.filter((o) => o.depth === null)
   return through.map((o) => (

@@ -5,7 +5,7 @@ import { useMould } from './useMould.ts'
 
 /** A card tube: which one, the board it stands on, what holds it against the fill. */
 export function TubeBench() {
-  const { mould, figures, job, choose, mm } = useMould()
+  const { mould, figures, job, choose, mm } = useMould('tube')
   return (
     <>
       <Pick

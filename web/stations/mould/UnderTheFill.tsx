@@ -1,3 +1,4 @@
+import { boxChoiceOf } from '../../../core/job/index.ts'
 import type { MouldFigures } from '../../../core/mould/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -12,7 +13,7 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
   const { piece, looks } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
-  const { braceSpacing } = piece.mould
+  const { braceSpacing } = boxChoiceOf(piece.mould)
   const choose = (spacing: number | null) =>
     change(spacing === null ? 'tops left free' : `braces every ${formatLength(spacing, style)}`, {
       type: 'mouldChosen',

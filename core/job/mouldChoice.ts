@@ -1,0 +1,306 @@
+import { z } from 'zod'
+import { distance, id, LIMITS } from './measures.ts'
+
+/** What every way of building shares: the boards and how they are sawn, what holds things down, the table. */
+const SHARED = {
+  baseBoard: id,
+  sideBoard: id,
+  corners: z.enum(['front-and-back-long', 'ends-long', 'pinwheel']).describe('of a box of boards'),
+  runPast: distance.describe('ends of a box’s sides as handles, mm'),
+  holdBy: z
+    .enum(['screws', 'glue', 'weight'])
+    .default('screws')
+    .describe('what holds knockouts, cores and patterns down'),
+  table: z
+    .array(z.number().min(-1000).max(1000))
+    .min(3)
+    .max(4)
+    .nullable()
+    .describe('heights of the table at its corners, front left first, anticlockwise, mm; null is level'),
+  kerf: z.number().min(0).max(20),
+  trim: z.number().min(0).max(200),
+  joinLong: z
+    .boolean()
+    .default(false)
+    .describe('what is larger than a sheet is joined from pieces, a splice behind each joint'),
+  proveSheets: z
+    .boolean()
+    .default(false)
+    .describe('the fewest sheets worked out for certain, where the list is short enough'),
+  turnParts: z.boolean().describe('whether a part may lie either way on the sheet'),
+}
+
+const printing = { printer: id, filament: id }
+const shellWall = distance.describe('wall of a printed or laid-up shell, mm')
+const flanges = {
+  flange: distance.describe('width of the flanges by which shells are held together, mm'),
+  boltSpacing: z.number().min(20).max(2000).describe('along a flange, mm'),
+}
+const shells = z.union([z.literal(1), z.literal(2), z.literal(4)]).describe('shells round the piece')
+const skin = id.describe('the sheet that curved sides are bent from')
+const rubber = id.describe('of a block or a brushed skin')
+const jacket = id.describe('what stiff shells are laid up from')
+const blockMargin = distance.describe('layers or packing round the piece, mm')
+
+/** A box of boards in its three schools, with all that is fixed in it. */
+const BOX = {
+  school: z
+    .enum(['wrap', 'stand', 'mitre'])
+    .describe('sides round the base edge, on the base, or mitred and stuck on after'),
+  insideCorners: z
+    .enum(['mitre', 'short'])
+    .describe('two strips mitred, or one short of the other, whose raw end then faces the concrete'),
+  rounds: z.enum(['block', 'bent']).describe('rounded outside corners by blocks, or by a bent skin'),
+  skin,
+  overlap: distance.describe('of a bent ring on itself, mm'),
+  sideBoards: z
+    .record(id, id)
+    .default({})
+    .describe('boards of single sides by side, where another than sideBoard'),
+  baseMargin: distance.describe('stand only: base beyond the sides, mm'),
+  knockoutBoards: z
+    .array(id)
+    .max(50)
+    .nullable()
+    .describe('boards to laminate from; null is every board in stock'),
+  knockoutKinds: z
+    .record(id, z.enum(['laminate', 'foam', 'tube', 'split', 'bought']))
+    .default({})
+    .describe(
+      'by opening: boards glued up (where none is named), foam, card tube, two halves and a wedge, or a bought plug',
+    ),
+  knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
+  wrap: z.number().min(0).max(20).describe('thickness of tape or foam round each knockout, mm'),
+  sealant: id,
+  bead: z
+    .enum(['bead-first', 'wax-first'])
+    .describe(
+      'the sealant bead before the wax, where it bonds better, or after it, where its waste peels off',
+    ),
+  braceSpacing: z
+    .number()
+    .positive()
+    .max(LIMITS.coordinate)
+    .nullable()
+    .describe('tops of the sides held by braces no further apart, mm; null leaves them free'),
+  formersPrinted: z
+    .boolean()
+    .default(false)
+    .describe('formers of a board box printed, a wall as shellWall all round, instead of shaped by hand'),
+  ...printing,
+  shellWall,
+}
+
+/** What each way of building decides for itself. */
+const FIELDS = {
+  'board-box': BOX,
+  'upper-form': BOX,
+  lined: {
+    ...BOX,
+    liner: z
+      .strictObject({ thickness: z.number().positive().max(200), backing: z.number().min(0).max(200) })
+      .describe('a textured sheet on the base and the foam behind it, mm'),
+    linerSheet: id.nullable().default(null).describe('the bought liner; null for one of own making'),
+  },
+  tube: { tube: id.describe('the card tube a cylinder is cast in') },
+  ribs: {
+    skin,
+    ribSpacing: z
+      .number()
+      .positive()
+      .max(LIMITS.coordinate)
+      .nullable()
+      .describe('mm; null takes it from the skin’s stiffness'),
+  },
+  packed: { skin, packing: z.enum(['earth', 'sand']), blockMargin },
+  layers: {
+    layerStock: id.describe('the foam or board that is stacked in layers'),
+    blockMargin,
+    routerPass: z.number().min(0.1).max(100).describe('depth of one pass of the router, mm'),
+  },
+  printed: { ...printing, shellWall, shells, ...flanges },
+  block: {
+    rubber,
+    rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
+    rubberParts: z.number().int().min(1).max(2).describe('a block poured in one, or in two halves'),
+  },
+  brushed: {
+    rubber,
+    skinCoat: distance.describe('thickness of a brushed rubber skin, mm'),
+    jacket,
+    shellWall,
+    shells,
+    ...flanges,
+  },
+  closed: { jacket, shellWall, ...flanges },
+  found: {
+    vessel: id.describe('the bucket, bin or bowl that is cast in'),
+    vesselWaterKg: z
+      .number()
+      .positive()
+      .max(10_000)
+      .nullable()
+      .describe('what it held to the height of the piece, weighed; null is not measured'),
+    vesselFill: z
+      .enum(['water', 'rice', 'dry-sand'])
+      .default('water')
+      .describe('what the vessel was weighed with'),
+  },
+} as const
+
+export type MethodId = keyof typeof FIELDS
+export const METHOD_IDS = Object.keys(FIELDS) as readonly MethodId[]
+
+const own = <M extends MethodId>(method: M) => z.strictObject(FIELDS[method]).optional()
+
+/** Choices of ways that were tried before: one goes back to them as they were. */
+const others = z
+  .strictObject({
+    'board-box': own('board-box'),
+    'upper-form': own('upper-form'),
+    lined: own('lined'),
+    tube: own('tube'),
+    ribs: own('ribs'),
+    packed: own('packed'),
+    layers: own('layers'),
+    printed: own('printed'),
+    block: own('block'),
+    brushed: own('brushed'),
+    closed: own('closed'),
+    found: own('found'),
+  })
+  .default({})
+  .describe('choices of other methods, kept from when they were chosen')
+
+const member = <M extends MethodId>(method: M) =>
+  z.strictObject({ method: z.literal(method), ...SHARED, ...FIELDS[method], others })
+
+/** How a piece is moulded: what all methods share, and the chosen method's own fields. */
+export const mouldChoiceSchema = z.discriminatedUnion('method', [
+  member('board-box'),
+  member('upper-form'),
+  member('lined'),
+  member('tube'),
+  member('ribs'),
+  member('packed'),
+  member('layers'),
+  member('printed'),
+  member('block'),
+  member('brushed'),
+  member('closed'),
+  member('found'),
+])
+
+export type MouldChoice = z.infer<typeof mouldChoiceSchema>
+/** The choice of a piece that is built this way. */
+export type ChoiceOf<M extends MethodId> = Choices[M]
+type Choices = { [M in MethodId]: Extract<MouldChoice, { readonly method: M }> }
+/** What the ways that begin with a box of boards share. */
+export type BoxChoice = ChoiceOf<'board-box'> | ChoiceOf<'upper-form'> | ChoiceOf<'lined'>
+
+type Union<T> = (T extends unknown ? (t: T) => void : never) extends (t: infer I) => void ? I : never
+type Loose<T> = { [K in keyof T]?: T[K] }
+type EveryField = Omit<Union<{ [M in MethodId]: Omit<ChoiceOf<M>, 'method' | 'others'> }[MethodId]>, never>
+/** A change of a choice: to another method, and of fields that the method then has. */
+export type MouldPatch = Loose<EveryField> & { readonly method?: MethodId }
+/** A value for every field of every method. */
+export type MouldDefaults = EveryField
+
+/** The names of a method's own fields, and of those all share. */
+export const fieldsOf = (method: MethodId): readonly string[] => Object.keys(FIELDS[method])
+export const SHARED_FIELDS: readonly string[] = Object.keys(SHARED)
+
+/** Where nothing was chosen and no stock says better: starting values; rows by the ids of the starting catalogue. */
+export const MOULD_DEFAULTS: MouldDefaults = {
+  baseBoard: 'melamine-18',
+  sideBoard: 'melamine-18',
+  corners: 'front-and-back-long',
+  runPast: 0,
+  holdBy: 'screws',
+  table: null,
+  kerf: 3,
+  trim: 10,
+  joinLong: false,
+  proveSheets: false,
+  turnParts: true,
+  school: 'wrap',
+  insideCorners: 'mitre',
+  rounds: 'block',
+  skin: 'skin-hardboard-3',
+  overlap: 30,
+  sideBoards: {},
+  baseMargin: 0,
+  knockoutBoards: null,
+  knockoutKinds: {},
+  knockoutBelow: 0,
+  wrap: 0,
+  sealant: 'silicone-300',
+  bead: 'bead-first',
+  braceSpacing: null,
+  formersPrinted: false,
+  printer: 'printer-220',
+  filament: 'filament-pla',
+  shellWall: 4,
+  liner: { thickness: 6, backing: 20 },
+  linerSheet: null,
+  tube: 'tube-150',
+  ribSpacing: null,
+  packing: 'earth',
+  blockMargin: 40,
+  layerStock: 'foam-xps-20',
+  routerPass: 6,
+  shells: 2,
+  flange: 20,
+  boltSpacing: 120,
+  rubber: 'polyurethane-40',
+  rubberWall: null,
+  rubberParts: 1,
+  skinCoat: 8,
+  jacket: 'jacket-plaster',
+  vessel: 'vessel-bucket-12',
+  vesselWaterKg: null,
+  vesselFill: 'water',
+}
+
+type Flat = Readonly<Record<string, unknown>>
+
+/**
+ * The choice by another method: as it was when that was last chosen, else fields of the same name as they are now, else
+ * the defaults. By the method it has, itself.
+ */
+export function choiceFor<M extends MethodId>(
+  choice: MouldChoice,
+  method: M,
+  defaults: MouldDefaults = MOULD_DEFAULTS,
+): ChoiceOf<M> {
+  if (choice.method === method) return choice as ChoiceOf<M>
+  const [now, before] = [choice as Flat, (choice.others[method] ?? {}) as Flat]
+  const { [method]: _, ...rest } = choice.others
+  const left = { [choice.method]: pick(now, fieldsOf(choice.method)) }
+  return {
+    method,
+    ...pick(now, SHARED_FIELDS),
+    ...Object.fromEntries(fieldsOf(method).map((f) => [f, before[f] ?? now[f] ?? (defaults as Flat)[f]])),
+    others: { ...rest, ...left },
+  } as unknown as ChoiceOf<M>
+}
+
+/** The box of boards that a way begins with: its own where it is one, else as the board box would be. */
+export const boxChoiceOf = (choice: MouldChoice): BoxChoice =>
+  choice.method === 'upper-form' || choice.method === 'lined' ? choice : choiceFor(choice, 'board-box')
+
+/** A choice changed: first to another method where the change names one. Fields that the method has not are a bug of ours. */
+export function withChoice(
+  choice: MouldChoice,
+  { method, ...fields }: MouldPatch,
+  defaults: MouldDefaults = MOULD_DEFAULTS,
+): MouldChoice {
+  const at = method ? choiceFor(choice, method, defaults) : choice
+  const known = new Set([...SHARED_FIELDS, ...fieldsOf(at.method)])
+  for (const field of Object.keys(fields))
+    if (!known.has(field)) throw new Error(`a ${at.method} has no ${field}`)
+  return { ...at, ...fields } as MouldChoice
+}
+
+const pick = (from: Flat, keys: readonly string[]): Flat =>
+  Object.fromEntries(keys.filter((k) => k in from).map((k) => [k, from[k]]))
