@@ -162,7 +162,7 @@ export function pourDay(input: PourInput): Operation[] {
     const ready =
       later === 'upper-form'
         ? [add({ ...act('let-stiffen', {}), id: 'let-stiffen', ...sheen, notAfter: [set(1)] })]
-        : before
+        : before.slice()
     before.push(
       add({
         ...(later === 'aprons' ? act('fill-aprons', {}) : act('fill-upper', {})),

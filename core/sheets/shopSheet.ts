@@ -233,7 +233,7 @@ function openingTable(
 
 function cutTable(
   page: PageWriter,
-  { piece, settings, stations }: ShopSheetInput,
+  { settings, stations }: ShopSheetInput,
   { figures, parts }: MouldStation,
   x: number,
   top: number,
