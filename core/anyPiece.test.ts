@@ -16,11 +16,12 @@ import {
 import { planPiece } from './plan.ts'
 import { prepareMesh } from './readers/index.ts'
 import { anyPiece, seeded } from './testing/anyPiece.ts'
+import { rounds } from './testing/rounds.ts'
 import { testJob } from './testing/testPiece.ts'
 import { METRIC, wordsStyle } from './units/index.ts'
 import { explain } from './words.ts'
 
-const RUNS = 160
+const RUNS = rounds(60, 300)
 const SEED = 7
 
 let kernel: Kernel
@@ -94,7 +95,7 @@ describe('any piece', () => {
   })
 
   it('lies in the pour on the floor at the origin, in its stated size, and has lost nothing', () => {
-    for (const [name, piece] of pieces.slice(0, 60)) {
+    for (const [name, piece] of pieces.slice(0, RUNS / 3)) {
       for (const down of ['top', 'bottom', adviseAttitude(piece).down]) {
         const lying = { ...piece, attitude: { ...piece.attitude, down } } as Piece
         const { geometry, figures } = planPieceStation(kernel, lying, 2300, false)

@@ -1,3 +1,3 @@
-import { holdOperations } from './operations.ts'
+import { holdProperties } from './index.ts'
 
-holdOperations('box', 103)
+holdProperties('box', 103)

@@ -1,3 +1,3 @@
-import { holdOperations } from './operations.ts'
+import { holdProperties } from './index.ts'
 
-holdOperations('fitted', 106)
+holdProperties('fitted', 106)

@@ -3,10 +3,11 @@ import { openKernel } from '../geometry/index.ts'
 import { choiceFor, type MouldChoice, type Piece } from '../job/index.ts'
 import { METHODS } from '../mould/index.ts'
 import { planPiece } from '../plan.ts'
-import { anyPiece, seeded } from '../testing/anyPiece.ts'
+import { seeded } from '../testing/anyPiece.ts'
 import { brokenRules } from '../testing/operationRules.ts'
 import { rounds } from '../testing/rounds.ts'
 import { testJob, testStock } from '../testing/testPiece.ts'
+import { someOf } from './someOf.ts'
 
 const kernel = await openKernel({ coarser: 12 })
 
@@ -19,11 +20,7 @@ export function holdOperations(kind: Piece['kind'], seed: number): void {
   it(`keeps the rules of operations for any ${kind} by every method: seed ${seed}`, () => {
     const random = seeded(seed)
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
-    const pieces: Piece[] = []
-    while (pieces.length < rounds(5, 60)) {
-      const piece = anyPiece(random)
-      if (piece.kind === kind) pieces.push(piece)
-    }
+    const pieces = someOf(kind, random, rounds(4, 60))
     let planned = 0
     for (const [n, base] of pieces.entries())
       for (const method of METHODS.filter((m) => m.why(base) === null)) {

@@ -1,3 +1,3 @@
-import { holdOperations } from './operations.ts'
+import { holdProperties } from './index.ts'
 
-holdOperations('slab', 104)
+holdProperties('slab', 104)

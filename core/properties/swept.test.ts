@@ -1,3 +1,3 @@
-import { holdOperations } from './operations.ts'
+import { holdProperties } from './index.ts'
 
-holdOperations('swept', 105)
+holdProperties('swept', 105)

@@ -1,3 +1,3 @@
-import { holdOperations } from './operations.ts'
+import { holdProperties } from './index.ts'
 
-holdOperations('turned', 106)
+holdProperties('turned', 106)

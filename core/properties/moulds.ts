@@ -1,14 +1,14 @@
 import { expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
-import type { Piece } from '../job/index.ts'
-import { withChoice } from '../job/index.ts'
+import { type Piece, withChoice } from '../job/index.ts'
+import { explainMould, METHODS, planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { anyPiece, seeded } from '../testing/anyPiece.ts'
+import { seeded } from '../testing/anyPiece.ts'
+import { rounds } from '../testing/rounds.ts'
 import { testStock } from '../testing/testPiece.ts'
 import { METRIC, wordsStyle } from '../units/index.ts'
-import { explainMould, METHODS, planMouldStation } from './index.ts'
+import { someOf } from './someOf.ts'
 
-const SEED = 20261126
 const kernel = await openKernel({ coarser: 12 })
 const style = wordsStyle(METRIC)
 
@@ -41,26 +41,15 @@ function plan(piece: Piece, quick: boolean): string[] {
 const methodsOf = (piece: Piece): Piece[] =>
   METHODS.map((m) => ({ ...piece, mould: withChoice(piece.mould, { method: m.id }) }))
 
-it(`finds a mould or says why not, for any piece by every method while it is dragged: seed ${SEED}`, () => {
-  const random = seeded(SEED)
-  for (let i = 0; i < 80; i += 1)
-    for (const piece of methodsOf(anyPiece(random)))
-      expect([i, piece.kind, piece.mould.method, plan(piece, true)]).toEqual([
-        i,
-        piece.kind,
-        piece.mould.method,
-        [],
-      ])
-}, 120_000)
-
-it(`and measured, for a few of them: seed ${SEED + 1}`, () => {
-  const random = seeded(SEED + 1)
-  for (let i = 0; i < 6; i += 1)
-    for (const piece of methodsOf(anyPiece(random)))
-      expect([i, piece.kind, piece.mould.method, plan(piece, false)]).toEqual([
-        i,
-        piece.kind,
-        piece.mould.method,
-        [],
-      ])
-}, 120_000)
+/** A mould or words that say why not, for any piece of a kind by every method: from sizes, and a few from solids. */
+export function holdMoulds(kind: Piece['kind'], seed: number): void {
+  it(`finds a mould of any ${kind} by every method, or says why not: seed ${seed}`, () => {
+    const random = seeded(seed)
+    for (const [i, base] of someOf(kind, random, rounds(8, 120)).entries())
+      for (const piece of methodsOf(base)) {
+        const { method } = piece.mould
+        const quick = i >= rounds(1, 10)
+        expect([i, method, plan(piece, quick)]).toEqual([i, method, []])
+      }
+  }, 600_000)
+}
