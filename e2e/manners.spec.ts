@@ -1,58 +1,59 @@
 import fs from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { expect } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { bench, findings, newSlab, openDemo, plan, rail, restingMiddle, station, test, type } from './app.ts'
 
 const STATIONS = ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish', 'log', 'sheets']
 
-for (const theme of ['day', 'night'] as const)
-  test(`every page passes the accessibility checker by ${theme}`, async ({ page }) => {
-    test.setTimeout(300_000)
+/** Fails for what the accessibility checker finds on the page as it stands. By night colours change and nothing else. */
+async function checkAccess(page: Page, where: string, night = false) {
+  const checker = new AxeBuilder({ page })
+  if (night) checker.withRules(['color-contrast'])
+  const { violations } = await checker.analyze()
+  expect(violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
+}
+
+for (const night of [false, true])
+  test(`every station passes the accessibility checker by ${night ? 'night' : 'day'}`, async ({ page }) => {
     await openDemo(page)
-    if (theme === 'night') await page.getByRole('button', { name: 'night' }).click()
-    const check = async (where: string) => {
-      const checker = new AxeBuilder({ page })
-      // Night changes colours and nothing else.
-      if (theme === 'night') checker.withRules(['color-contrast'])
-      const { violations } = await checker.analyze()
-      expect(violations.map((v) => `${where}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
-    }
+    if (night) await page.getByRole('button', { name: 'night' }).click()
     for (const name of STATIONS) {
       await station(page, name).click()
       await page.waitForTimeout(500)
-      await check(name)
+      await checkAccess(page, name, night)
     }
-    await station(page, 'piece').click()
-    await plan(page).locator('[data-opening]').first().press('Enter')
-    await check('an opening')
-    await page.keyboard.press('?')
-    await check('keys')
-    await page.keyboard.press('Escape')
     await page.getByRole('link', { name: 'stock' }).click()
     await page.getByRole('heading', { name: 'Stock of this job' }).waitFor()
-    await check('stock')
-    const job = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
-    for (const [where, heading] of [
-      ['new', 'New piece'],
-      ['run/warming-top', 'Run of pieces'],
-    ] as const) {
-      await page.goto(`${job}/${where}`)
-      await page.getByRole('heading', { name: heading, exact: true }).waitFor()
-      await check(where)
-    }
-    // By night only colours differ, and they are the same for every kind.
-    const kinds = ['egg-finial', 'stargazing-seat', 'terrace-planter', 'hatch-cover', 'star-tile']
-    for (const piece of kinds.slice(0, theme === 'night' ? 1 : undefined)) {
-      await page.goto(`${job}/${piece}/piece`)
-      await expect(station(page, 'Piece')).toContainText(/\d/)
-      await expect(page.locator('.stale')).toHaveCount(0)
-      await page.waitForTimeout(500)
-      await check(piece)
-    }
-    await page.goto('/jobs')
-    await page.getByRole('heading', { name: 'Jobs' }).waitFor()
-    await check('jobs')
+    await checkAccess(page, 'stock', night)
   })
+
+test('every other page and kind passes the accessibility checker', async ({ page }) => {
+  await openDemo(page)
+  await station(page, 'piece').click()
+  await plan(page).locator('[data-opening]').first().press('Enter')
+  await checkAccess(page, 'an opening')
+  await page.keyboard.press('?')
+  await checkAccess(page, 'keys')
+  await page.keyboard.press('Escape')
+  const job = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
+  for (const [where, heading] of [
+    ['new', 'New piece'],
+    ['run/warming-top', 'Run of pieces'],
+  ] as const) {
+    await page.goto(`${job}/${where}`)
+    await page.getByRole('heading', { name: heading, exact: true }).waitFor()
+    await checkAccess(page, where)
+  }
+  for (const piece of ['egg-finial', 'stargazing-seat', 'terrace-planter', 'hatch-cover', 'star-tile']) {
+    await page.goto(`${job}/${piece}/piece`)
+    await expect(station(page, 'Piece')).toContainText(/\d/)
+    await expect(page.locator('.stale')).toHaveCount(0)
+    await checkAccess(page, piece)
+  }
+  await page.goto('/jobs')
+  await page.getByRole('heading', { name: 'Jobs' }).waitFor()
+  await checkAccess(page, 'jobs')
+})
 
 test('the short route: a plain box from nothing to its sheet in few fields', async ({ page }) => {
   await page.goto('/jobs')

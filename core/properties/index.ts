@@ -1,5 +1,6 @@
 import type { Piece } from '../job/index.ts'
 import { holdBodies } from './bodies.ts'
+import { holdMemory } from './memory.ts'
 import { holdMoulds } from './moulds.ts'
 import { holdOperations } from './operations.ts'
 import { holdSolids } from './solids.ts'
@@ -10,4 +11,5 @@ export function holdProperties(kind: Piece['kind'], seed: number): void {
   holdMoulds(kind, seed)
   holdBodies(kind, seed)
   holdOperations(kind, seed)
+  holdMemory(kind, seed)
 }
