@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    include: ['{core,web,server,cli,scripts}/**/*.test.ts'],
+    include: ['{core,web,server,cli,scripts}/**/*.test.{ts,tsx}'],
     environment: 'node',
     testTimeout: 60_000,
     // Nothing else runs beside them: no core is kept free.

@@ -49,7 +49,7 @@ export type Look = '' | 'stale' | 'guess'
 const FROM_MOULD: ReadonlySet<StationName> = new Set(['mould', 'release', 'pour', 'finish', 'sheets'])
 
 /** The look of each station's figures. */
-const looksOf = (fresh: boolean, guessed: boolean): PlanView['looks'] =>
+export const looksOf = (fresh: boolean, guessed: boolean): PlanView['looks'] =>
   Object.fromEntries(
     STATIONS.map((s): [StationName, Look] => [
       s,
@@ -58,6 +58,9 @@ const looksOf = (fresh: boolean, guessed: boolean): PlanView['looks'] =>
   ) as PlanView['looks']
 
 const Context = createContext<PlanView | null>(null)
+
+/** A plan shown as it is given, with no worker behind it. */
+export const PlanShown = Context.Provider
 
 /** The plan of the piece shown. */
 export function usePlan(): PlanView {

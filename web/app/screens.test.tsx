@@ -1,0 +1,153 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { act, type ComponentType, Suspense } from 'react'
+import { Provider } from 'react-redux'
+import { MemoryRouter } from 'react-router'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { openKernel } from '../../core/geometry/index.ts'
+import { type Job, type Piece, readJob, type StationName } from '../../core/job/index.ts'
+import { holdFonts, LETTER_FONTS } from '../../core/piece/index.ts'
+import { type PiecePlan, planPiece } from '../../core/plan.ts'
+import demoText from '../../demo/kestrel-rise.hollow.json?raw'
+import { jobOpened } from '../state/jobSlice.ts'
+import { looksOf, PlanShown, type PlanView } from '../state/PlanContext.tsx'
+import { store } from '../state/store.ts'
+import { FaultBoundary } from '../ui/FaultBoundary.tsx'
+import { SCREENS } from './stations.ts'
+
+/** No worker answers here: a plan is shown as it is given. */
+vi.mock('../worker/planner.ts', () => {
+  const silent = { listen: () => () => {}, post: () => {} }
+  return { nextRun: () => 1, quickWorker: silent, solidWorker: silent, slowWorker: silent }
+})
+
+/** Charts ask how large they are; here they have no size. */
+vi.stubGlobal(
+  'ResizeObserver',
+  class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  },
+)
+
+const kernel = await openKernel({ coarser: 12 })
+await holdFonts(LETTER_FONTS.map((f) => f.id))
+const read = readJob(demoText)
+if (!read.ok) throw new Error('the demo job does not read')
+const demo: Job = read.job
+const pieces = demo.pieces.filter((p) => p.kind !== 'imported')
+afterEach(cleanup)
+
+const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView => ({
+  job,
+  piece,
+  plan,
+  fresh: true,
+  looks: looksOf(true, plan?.guessed.mould ?? false),
+  solidFresh: true,
+  scene: null,
+  findings: plan?.findings ?? [],
+  failed: null,
+  layingOut: null,
+  preview: () => {},
+  previewing: false,
+})
+async function show(Screen: ComponentType, view: PlanView): Promise<string> {
+  store.dispatch(
+    jobOpened({ id: view.job.id, job: view.job, past: [], future: [], revision: 1, savedAt: 0 } as never),
+  )
+  const { container } = await act(async () =>
+    render(
+      <Provider store={store}>
+        <MemoryRouter>
+          <PlanShown value={view}>
+            <Suspense fallback="loading">
+              <Screen />
+            </Suspense>
+          </PlanShown>
+        </MemoryRouter>
+      </Provider>,
+    ),
+  )
+  await vi.waitFor(() => expect(container.textContent).not.toContain('loading'), { timeout: 30_000 })
+  return container.textContent ?? ''
+}
+const screensOf = (name: StationName) =>
+  [SCREENS[name].bench, SCREENS[name].band].filter((s) => s !== undefined)
+/** What a screen of a plan must not say: no number that is none, and nothing of what is not there. */
+function wrongIn(text: string, plan: PiecePlan): string[] {
+  const roles = new Set(plan.stations.mould?.parts.map((p) => p.role))
+  const never = /undefined|NaN|Infinity|\[object/.exec(text)?.[0]
+  return [
+    ...(never ? [`says ${never}`] : []),
+    ...(/knockouts? (out|tops|are)/.test(text) && !roles.has('knockout') ? ['speaks of knockouts'] : []),
+    ...(/[Ss]ides off|[Ss]creed to the sides/.test(text) && !roles.has('strip') ? ['speaks of sides'] : []),
+  ]
+}
+
+describe('every bench and band', () => {
+  it.each(pieces.map((p): [string, string, Piece] => [p.name, p.mould.method, p]))(
+    'of %s, by %s: whole, guessed, and in inches',
+    async (_, __, piece) => {
+      for (const [units, guessMould] of [
+        ['mm', false],
+        ['inch', true],
+      ] as const) {
+        const job: Job = { ...demo, settings: { ...demo.settings, units } }
+        const plan = planPiece(kernel, job, piece, { guessMould })
+        for (const name of Object.keys(SCREENS) as StationName[])
+          for (const Screen of screensOf(name)) {
+            const text = await show(Screen, viewOf(job, piece, plan))
+            expect([name, units, wrongIn(text, plan)]).toEqual([name, units, []])
+            cleanup()
+          }
+      }
+    },
+  )
+  it('stands while there is no plan yet, and where stations have failed', async () => {
+    const piece = pieces[0]!
+    const whole = planPiece(kernel, demo, piece, { quick: true })
+    const none = Object.fromEntries(Object.keys(whole.stations).map((k) => [k, null]))
+    const failed = { ...whole, stations: none, work: [] } as unknown as PiecePlan
+    for (const name of Object.keys(SCREENS) as StationName[])
+      for (const Screen of screensOf(name))
+        for (const plan of [null, failed]) {
+          const text = await show(Screen, viewOf(demo, piece, plan))
+          expect([name, /undefined|NaN/.test(text)]).toEqual([name, false])
+          cleanup()
+        }
+  })
+})
+
+const Broken = () => {
+  throw new Error('no such board')
+}
+
+describe('a fault of the page', () => {
+  it('stays in its part: it is told, the rest stands, and it is forgotten when another is shown', () => {
+    vi.spyOn(console, 'error').mockImplementation(() => {})
+    const page = (of: string, broken: boolean) => (
+      <Provider store={store}>
+        <p>The rail</p>
+        <FaultBoundary what="The bench" of={of}>
+          {broken ? <Broken /> : <p>a bench</p>}
+        </FaultBoundary>
+      </Provider>
+    )
+    store.dispatch(
+      jobOpened({ id: demo.id, job: demo, past: [], future: [], revision: 1, savedAt: 0 } as never),
+    )
+    const { rerender } = render(page('one', true))
+    expect(screen.getByRole('alert').textContent).toContain('The bench could not be shown.')
+    expect(screen.getByRole('alert').textContent).toContain('no such board')
+    expect(screen.getByText('The rail')).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Save the job as a file' })).toBeTruthy()
+    rerender(page('one', false))
+    fireEvent.click(screen.getByRole('button', { name: 'Try again' }))
+    expect(screen.getByText('a bench')).toBeTruthy()
+    rerender(page('one', true))
+    rerender(page('two', false))
+    expect(screen.getByText('a bench')).toBeTruthy()
+  })
+})
