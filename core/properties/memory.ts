@@ -42,7 +42,7 @@ function edited(random: Random, job: Job): Job {
   const roll = random()
   if (roll < 0.4) nudge(random, pickOf(random, Object.values(next.stock).flat()) as unknown as Tree)
   else if (roll < 0.7) nudge(random, tree[pickOf(random, CHOICES)] as Tree)
-  else if (roll < 0.8) tree.exposure = pickOf(random, ['indoors', 'outdoors'])
+  else if (roll < 0.8) tree.exposure = pickOf(random, ['dry', 'outdoors'])
   else if (roll < 0.9) tree.name = `${piece!.name} again`
   else tree.quantity = piece!.quantity + 1
   return next

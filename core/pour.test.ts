@@ -1,0 +1,193 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import type { Kernel } from './geometry/index.ts'
+import { type Job, newTurned, type Piece, type SlabPiece, withChoice } from './job/index.ts'
+import { planPiece } from './plan.ts'
+import { judgeLift } from './pour/index.ts'
+import { testKernel } from './testing/testKernel.ts'
+import { testJob, testSlab, testStock } from './testing/testPiece.ts'
+
+let kernel: Kernel
+beforeAll(async () => {
+  kernel = await testKernel()
+})
+const at = (degC: number, over: Partial<SlabPiece> = {}): SlabPiece =>
+  testSlab({ pour: { ...testSlab().pour, temperature: { kind: 'constant', degC } }, ...over })
+const plan = (piece: Piece, people = 2) => {
+  const job = testJob(piece)
+  return planPiece(kernel, { ...job, settings: { ...job.settings, people } } as Job, piece, { quick: true })
+}
+/** Days at 20 degC until a share of f28 by the law of the fib Model Code with s 0.38. */
+const days = (share: number) => 28 * (1 - Math.log(share) / 0.38) ** -2
+/** Speed of hydration by Arrhenius, 40 kJ/mol, against 20 degC. */
+const rate = (degC: number) => Math.exp((40_000 / 8.314) * (1 / 293.15 - 1 / (273.15 + degC)))
+
+describe('times of a mix that sets in 4 to 6 h and reaches 24 MPa', () => {
+  it.each([20, 14, 28])('at %d degC, each by its share of the set or of the strength', (degC) => {
+    const { figures } = plan(at(degC)).stations.pour!
+    const want = {
+      workingMinutes: 120,
+      sheenGoneMinutes: 84,
+      initialSetMinutes: 240,
+      finalSetMinutes: 360,
+      easeFromMinutes: 360,
+      easeUntilMinutes: 720,
+      firstStripMinutes: days(5 / 24) * 1440,
+      sharpStripMinutes: days(8 / 24) * 1440,
+      flipMinutes: days(10 / 24) * 1440,
+      curedMinutes: days(0.7) * 1440,
+    } as const
+    for (const [key, minutes] of Object.entries(want))
+      expect([key, figures[key as keyof typeof want]! * rate(degC)]).toEqual([
+        key,
+        expect.closeTo(minutes, 1),
+      ])
+    expect(figures.rate).toBeCloseTo(rate(degC), 9)
+  })
+  it('draws the strength: nothing before it has set, and what it is at its times', () => {
+    const { figures } = plan(at(20)).stations.pour!
+    expect(figures.strength).toHaveLength(49)
+    expect(figures.strength.at(-1)!.hours).toBe(72)
+    for (const { hours, mpa } of figures.strength) {
+      if (hours < 6) expect(mpa).toBe(0)
+      if (hours >= 24) expect(mpa).toBeCloseTo(24 * Math.exp(0.38 * (1 - Math.sqrt(28 / (hours / 24)))), 6)
+    }
+  })
+})
+
+describe('the day, worked out by hand', () => {
+  it('goes on one after another from the first water, as fast as those who are there', () => {
+    // 2 bags: 8 min to mix; 50 kg carried (2 min for 20 kg) and 24 L placed (1.5 min for 10 L) by two;
+    // 3 min for the mat; 0.45 m2 compacted at 3.5 min a quarter; screeded at least 5.
+    for (const people of [1, 2, 4]) {
+      const { work } = plan(at(20), people)
+      const of = (code: string) => work.find((op) => op.code === code)!
+      const place = (50 / 20) * (2 / people) + (24 / 10) * (1.5 / people)
+      const ends = { 'mix-batch': 8, 'place-batch': 8 + place, 'lay-mesh': 11 + place, compact: 17.3 + place }
+      for (const [code, end] of Object.entries(ends))
+        expect([people, code, of(code).endMinutes]).toEqual([people, code, expect.closeTo(end, 6)])
+      const screed = Math.max(5, (0.45 * 12) / people)
+      expect(of('screed').endMinutes).toBeCloseTo(17.3 + place + screed, 6)
+      expect(plan(at(20), people).stations.pour!.figures.placedByMinutes).toBeCloseTo(
+        17.3 + place + screed,
+        6,
+      )
+    }
+  })
+  it('floats when the sheen is gone, covers, and keeps it damp until 0.7 of its strength and three days', () => {
+    const { work } = plan(at(20))
+    const of = (code: string) => work.find((op) => op.code === code)!
+    expect(of('float').startMinutes).toBeCloseTo(84, 6)
+    expect(of('float').latestMinutes).toBeCloseTo(240, 6)
+    expect(of('place-batch').latestMinutes).toBeCloseTo(120, 6)
+    expect(of('cover').startMinutes!).toBeGreaterThanOrEqual(of('float').endMinutes!)
+    expect(of('keep-damp').endMinutes).toBeCloseTo(days(0.7) * 1440, 1)
+    expect(of('uncover').startMinutes!).toBeGreaterThanOrEqual(days(0.7) * 1440 - 1e-6)
+    const fast = plan(at(20, { mix: { ...testSlab().mix, mix: 'fast-20' } }))
+    expect(fast.work.find((op) => op.code === 'keep-damp')!.endMinutes! / 1440).toBeGreaterThanOrEqual(3)
+    // Fast mortar is no stronger than 0 before its final set at 35 min: nothing is off before.
+    for (const op of fast.work.filter((o) => o.station === 'release' && o.attitude))
+      expect(op.startMinutes!).toBeGreaterThanOrEqual(35)
+  })
+  it('joins lifts: rodded into the one below before that has set', () => {
+    const { work } = plan(at(20, { thickness: 120 }))
+    const batches = work.filter((op) => op.code === 'place-batch')
+    const joins = work.filter((op) => op.code === 'join-lift')
+    // 54 L and 10 percent are 5 bags of 12 L, at most two at once.
+    expect([batches.length, joins.length]).toEqual([3, 2])
+    for (const op of joins)
+      expect([op.latestMinutes, op.facts]).toEqual([
+        expect.closeTo(216, 6),
+        expect.objectContaining({ rodMm: 25 }),
+      ])
+    expect(batches.map((op) => op.latestMinutes)).toEqual([120, 216, 216].map((n) => expect.closeTo(n, 6)))
+    const all = work.filter((op) =>
+      ['mix-batch', 'place-batch', 'join-lift', 'compact', 'screed'].includes(op.code),
+    )
+    expect(all.map((op) => op.code)).toEqual([
+      'mix-batch',
+      'place-batch',
+      'mix-batch',
+      'place-batch',
+      'join-lift',
+      'mix-batch',
+      'place-batch',
+      'join-lift',
+      'compact',
+      'screed',
+    ])
+  })
+  it('fills through a hole and tops it up where shells close over it: nothing is struck off or floated', () => {
+    const told = { id: 'ball', name: 'Ball', start: '2026-05-30T09:00', zone: 'UTC' }
+    const ball = newTurned(told, testStock, { turned: { form: 'sphere', diameter: 200, foot: 0 } })
+    const { work } = plan({ ...ball, mould: withChoice(ball.mould, { method: 'closed' }) })
+    const codes = new Set(work.map((op) => op.code))
+    expect(['place-batch', 'compact', 'top-up', 'cover'].map((c) => codes.has(c as never))).toEqual([
+      true,
+      true,
+      true,
+      true,
+    ])
+    expect(
+      ['screed', 'float', 'trowel', 'shape-back', 'tool-edges'].map((c) => codes.has(c as never)),
+    ).toEqual([false, false, false, false, false])
+  })
+})
+
+describe('who lifts it', () => {
+  it.each([
+    [24, 1, 'fine'],
+    [26, 1, 'too few'],
+    [41, 1, 'by machine'],
+    [33, 2, 'fine'],
+    [34, 2, 'plan'],
+    [51, 2, 'too few'],
+    [81, 2, 'by machine'],
+    [37, 3, 'fine'],
+    [38, 3, 'plan'],
+    [76, 3, 'too few'],
+    [50, 4, 'fine'],
+    [51, 4, 'plan'],
+    [100, 4, 'plan'],
+    [101, 4, 'by machine'],
+    [100, 9, 'plan'],
+    [101, 9, 'by machine'],
+  ] as const)('%d kg by %d: %s', (kg, people, want) => expect(judgeLift(kg, people)).toBe(want))
+  it('lifts half of what is turned about an edge, and all of what is carried', () => {
+    const { stations } = plan(at(20))
+    const { liftKg, liftTurns } = stations.pour!.figures
+    const { strippingKg } = stations.steel!.figures
+    expect(liftKg).toBeCloseTo(Math.max(strippingKg, stations.release!.figures.turnKg! / 2), 9)
+    expect(liftTurns).toBe(false)
+    // 20.25 L at 2350 kg/m3 fresh, with its steel in place of concrete.
+    const steel = stations.steel!.figures.massKg
+    expect(strippingKg).toBeCloseTo((20.25 - steel / 7.85) * 2.35 + steel, 3)
+  })
+})
+
+describe('what is wrong with a day', () => {
+  const air = (degC: number, humidity: number, windKmPerH: number) =>
+    at(degC, { pour: { ...at(degC).pour, humidity, windKmPerH } })
+  it.each<[string, SlabPiece, string[]]>([
+    ['4.9 degC', at(4.9), ['too-cold stop']],
+    ['5 degC', at(5), []],
+    // 0.91 kg/m2 h at 30 degC, 0.4, 15 km/h; 0.424 at 25, 0.5, 10; over 1 at 30, 0.3, 15.
+    ['dry and windy', air(30, 0.4, 15), ['dries-fast note']],
+    ['drier', air(30, 0.3, 15), ['dries-fast warn']],
+    ['mild', air(25, 0.5, 10), []],
+  ])('%s', (_, piece, want) => {
+    const { findings } = plan(piece, 4)
+    expect(findings.filter((f) => f.station === 'pour').map((f) => `${f.code} ${f.level}`)).toEqual(want)
+  })
+  it('watches the coldest of the hours until it is stripped, and no later', () => {
+    const hours = (...points: [number, number][]) =>
+      at(20, {
+        pour: {
+          ...at(20).pour,
+          temperature: { kind: 'list', points: points.map(([hour, degC]) => ({ hour, degC })) },
+        },
+      })
+    const cold = (piece: SlabPiece) => plan(piece).stations.pour!.figures.coldestDegC
+    expect(cold(hours([0, 18], [10, 6], [20, 18]))).toBe(6)
+    expect(cold(hours([0, 18], [60, 18], [70, -4]))).toBe(18)
+  })
+})
