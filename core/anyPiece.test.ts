@@ -1,10 +1,11 @@
 import fs from 'node:fs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureSolid, openKernel } from './geometry/index.ts'
-import { type HoldTarget, holdDimensions, holdFigure } from './hold.ts'
+import { type HoldTarget, holdFigure } from './hold.ts'
 import { applyChange, type Job, type Piece, readJob, writeJob } from './job/index.ts'
 import {
   adviseAttitude,
+  holdDimensions,
   holdFonts,
   LETTER_FONTS,
   pieceBox,

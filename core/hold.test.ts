@@ -1,8 +1,8 @@
 import { beforeAll, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import { type HoldTarget, holdDimensions, holdFigure } from './hold.ts'
+import { type HoldTarget, holdFigure } from './hold.ts'
 import { applyChange, newBox, newFitted, newSwept, newTurned, type Piece } from './job/index.ts'
-import { planPieceStation } from './piece/index.ts'
+import { holdDimensions, planPieceStation } from './piece/index.ts'
 import { testKernel } from './testing/testKernel.ts'
 import { testJob, testSlab, testStock, testTop } from './testing/testPiece.ts'
 

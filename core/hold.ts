@@ -1,17 +1,9 @@
 import type { Kernel } from './geometry/index.ts'
 import { applyChange, type Change, type Job, type Piece } from './job/index.ts'
 import { defaultWaste } from './mix/index.ts'
-import { outlineSize, planPieceStation, resizedOutline } from './piece/index.ts'
+import { type HeldDimension, planPieceStation } from './piece/index.ts'
 import { teamLimit } from './pour/index.ts'
 import { USUAL_DENSITY } from './stock/index.ts'
-
-/** A measure of a piece that can be solved for. */
-export type HeldDimension = {
-  readonly key: string
-  readonly label: string
-  readonly value: number
-  readonly changes: (mm: number) => readonly Change[]
-}
 
 export type HoldWhat = 'weight' | 'volume' | 'bags' | 'people'
 export type HoldTarget = { readonly what: HoldWhat; readonly value: number }
@@ -23,96 +15,6 @@ export type HoldAnswer = {
   readonly mm: number
   readonly reached: number
   readonly changes: readonly Change[]
-}
-
-/** The measures of a piece by which a figure can be held, in the order a maker would try them. */
-export function holdDimensions(piece: Piece): HeldDimension[] {
-  const pieceId = piece.id
-  const shape = (
-    key: string,
-    label: string,
-    value: number,
-    patch: (mm: number) => Record<string, unknown>,
-  ): HeldDimension => ({
-    key,
-    label,
-    value,
-    changes: (mm) => [{ type: 'shapeChanged', pieceId, patch: patch(mm) as never }],
-  })
-  switch (piece.kind) {
-    case 'slab': {
-      const { length, width } = outlineSize(piece.outline)
-      const outline = (key: 'length' | 'width', value: number): HeldDimension => ({
-        key,
-        label: key,
-        value,
-        changes: (mm) => [
-          { type: 'outlineChanged', pieceId, outline: resizedOutline(piece.outline, { [key]: mm }) },
-        ],
-      })
-      return [
-        {
-          key: 'thickness',
-          label: 'thickness',
-          value: piece.thickness,
-          changes: (thickness) => [{ type: 'thicknessChanged', pieceId, thickness }],
-        },
-        outline('length', length),
-        outline('width', width),
-        {
-          key: 'size',
-          label: 'length and width together',
-          value: length,
-          changes: (mm) => [
-            {
-              type: 'outlineChanged',
-              pieceId,
-              outline: resizedOutline(piece.outline, { length: mm, width: (width * mm) / length }),
-            },
-          ],
-        },
-      ]
-    }
-    case 'turned': {
-      const form = piece.turned
-      const fields = Object.entries(form).filter(
-        ([key, value]) => typeof value === 'number' && !['count', 'share', 'exponent'].includes(key),
-      ) as [string, number][]
-      return [
-        ...fields.map(([key, value]) => shape(key, key, value, (mm) => ({ turned: { ...form, [key]: mm } }))),
-        ...(form.form === 'profile'
-          ? [
-              shape(
-                'scale',
-                'width of the whole profile',
-                Math.max(...form.corners.map((c) => c.x)),
-                (mm) => {
-                  const k = mm / Math.max(...form.corners.map((c) => c.x))
-                  return { turned: { ...form, corners: form.corners.map((c) => ({ ...c, x: c.x * k })) } }
-                },
-              ),
-            ]
-          : []),
-        ...(piece.bore > 0 ? [shape('bore', 'bore', piece.bore, (bore) => ({ bore }))] : []),
-      ]
-    }
-    case 'swept':
-      return [shape('width', 'width', piece.width, (width) => ({ width }))]
-    case 'box':
-      return (['height', 'length', 'width', 'wall', 'floor'] as const).map((key) =>
-        shape(key, key, piece[key], (mm) => ({ [key]: mm })),
-      )
-    case 'imported':
-      return [
-        shape('scale', 'size (length)', piece.file.extents[0] * piece.mmPerUnit, (mm) => ({
-          mmPerUnit: mm / piece.file.extents[0],
-        })),
-      ]
-    case 'fitted':
-      return (['thickness', 'overlap', 'seat', 'wall'] as const).map((key) =>
-        shape(key, key, piece[key], (mm) => ({ [key]: mm })),
-      )
-  }
 }
 
 /** The continuous figure that stands for a target: kilograms, litres, bags as a fraction, kilograms for people. */

@@ -1,7 +1,7 @@
 /** Writes the demo job and its pattern mesh into demo/ from the pieces below: sizes and records are made up for it. */
 import fs from 'node:fs'
 import { meshSolid, openKernel } from '../core/geometry/index.ts'
-import { holdDimensions, holdFigure } from '../core/hold.ts'
+import { holdFigure } from '../core/hold.ts'
 import {
   type CornerOfPath,
   emptyJob,
@@ -25,6 +25,7 @@ import {
   withChoice,
   writeJob,
 } from '../core/job/index.ts'
+import { holdDimensions } from '../core/piece/index.ts'
 import { prepareMesh, writeStl } from '../core/readers/index.ts'
 import { startingStock } from '../core/stock/index.ts'
 import { starTile } from './starTile.ts'

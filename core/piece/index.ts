@@ -1,5 +1,4 @@
 export {
-  adviseAttitude,
   inversePlacement,
   pouredLoop,
   pouredPlacement,
@@ -9,11 +8,11 @@ export {
 } from './attitude.ts'
 export { type BoxPanel, boxPanels } from './box/panels.ts'
 export { quadrilateral } from './fitted/measured.ts'
+export { adviseAttitude, type HeldDimension, holdDimensions, pieceBox, silhouette } from './kinds.ts'
 export { holdFonts, LETTER_FONTS, letterFont } from './lettering/fonts.ts'
 export { layLetters } from './lettering/layLetters.ts'
 export { loftLoop } from './loftLoop.ts'
 export { describePiece, planPieceStation } from './planPiece.ts'
-export { pieceBox, silhouette } from './silhouette.ts'
 export { type BasinSolids, basinSolids } from './slab/basin.ts'
 export { drainerFall } from './slab/drainers.ts'
 export {

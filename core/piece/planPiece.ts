@@ -9,11 +9,11 @@ import {
 } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import { massOf, mm3ToLitres } from '../units/convert.ts'
-import { adviseAttitude } from './attitude.ts'
 import { buildBox } from './box/buildBox.ts'
 import { placeInserts } from './features/checkInserts.ts'
 import { buildFitted } from './fitted/buildFitted.ts'
 import { buildImported } from './imported/buildImported.ts'
+import { adviseAttitude } from './kinds.ts'
 import { letteringSolids } from './lettering/letteringSolid.ts'
 import { buildSlab } from './slab/buildSlab.ts'
 import { halfSize, sidesOf } from './slab/outlineLoop.ts'
@@ -22,22 +22,18 @@ import { buildTurned } from './turned/buildTurned.ts'
 import type { Built, PieceFigures, PieceGeometry, PieceStation } from './types.ts'
 
 /** One builder for each kind of piece. */
-function build(kernel: Kernel, piece: Piece): Built {
-  switch (piece.kind) {
-    case 'slab':
-      return buildSlab(kernel, piece)
-    case 'turned':
-      return buildTurned(kernel, piece)
-    case 'swept':
-      return buildSwept(kernel, piece)
-    case 'box':
-      return buildBox(kernel, piece)
-    case 'imported':
-      return buildImported(kernel, piece)
-    case 'fitted':
-      return buildFitted(kernel, piece)
-  }
+const BUILDERS: {
+  readonly [K in Piece['kind']]: (kernel: Kernel, piece: Extract<Piece, { kind: K }>) => Built
+} = {
+  slab: buildSlab,
+  turned: buildTurned,
+  swept: buildSwept,
+  box: buildBox,
+  imported: buildImported,
+  fitted: buildFitted,
 }
+const build = (kernel: Kernel, piece: Piece): Built =>
+  (BUILDERS[piece.kind] as (kernel: Kernel, piece: Piece) => Built)(kernel, piece)
 
 /** The piece as its recipe tells it, before anything is measured: the same for quick figures and for the solid. */
 export type DescribedPiece = {

@@ -10,11 +10,17 @@ import {
   type SolidRecipe,
   seenLines,
 } from '../../core/geometry/index.ts'
-import { type HoldAnswer, holdDimensions, holdFigure } from '../../core/hold.ts'
+import { type HoldAnswer, holdFigure } from '../../core/hold.ts'
 import type { Job, Piece } from '../../core/job/index.ts'
 import { stationMemo } from '../../core/memo.ts'
 import { measuresSolids } from '../../core/mould/index.ts'
-import { holdFonts, inversePlacement, pouredPlacement, pouredSize } from '../../core/piece/index.ts'
+import {
+  holdDimensions,
+  holdFonts,
+  inversePlacement,
+  pouredPlacement,
+  pouredSize,
+} from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { teamLimit } from '../../core/pour/index.ts'
 import { proveRemedies } from '../../core/remedies.ts'

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
-import { type HoldAnswer, type HoldWhat, holdDimensions } from '../../../core/hold.ts'
+import type { HoldAnswer, HoldWhat } from '../../../core/hold.ts'
 import { applyChange, type Job, type Piece } from '../../../core/job/index.ts'
+import { holdDimensions } from '../../../core/piece/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
