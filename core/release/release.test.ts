@@ -1,7 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, rectangleLoop } from '../geometry/index.ts'
-import type { MouldChoice, SlabPiece } from '../job/index.ts'
-import { type MouldPatch, withChoice } from '../job/index.ts'
+import {
+  type MouldChoice,
+  type MouldPatch,
+  newBox,
+  type Piece,
+  type SlabPiece,
+  withChoice,
+} from '../job/index.ts'
 import { type MouldPart, type MouldStation, planMouldStation } from '../mould/index.ts'
 import { type PieceStation, planPieceStation, pouredLoop } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
@@ -18,7 +24,8 @@ const with_ = (mould: MouldPatch, over: Partial<SlabPiece> = {}): SlabPiece => {
   const piece = testTop(over)
   return { ...piece, mould: withChoice(piece.mould, mould) }
 }
-const released = (piece: SlabPiece, pieceStation: PieceStation, mould: MouldStation) =>
+const told = { id: 'pot', name: 'Pot', start: '2026-05-30T09:00', zone: 'UTC' }
+const released = (piece: Piece, pieceStation: PieceStation, mould: MouldStation) =>
   planReleaseStation(kernel, {
     piece,
     pieceStation,
@@ -30,7 +37,7 @@ const released = (piece: SlabPiece, pieceStation: PieceStation, mould: MouldStat
 /** Every part that an operation of the release station is about. */
 const strippedOf = (release: ReturnType<typeof released>) =>
   release.operations.filter((op) => op.attitude !== null).flatMap(partIdsOf)
-function plan(piece: SlabPiece) {
+function plan(piece: Piece) {
   const station = planPieceStation(kernel, piece, 2300, true)
   const mould = planMouldStation(piece, station, testStock, testStock.mixes[0]!, { kernel }).station!
   return { station, mould, release: released(piece, station, mould) }
@@ -156,6 +163,27 @@ describe('agents', () => {
       3,
     )
   })
+})
+
+it.each<[string, Piece, string[]]>([
+  // Rim down over foam: nobody digs a core out from below.
+  [
+    'a pot upside down',
+    newBox(told, testStock, { attitude: { down: 'top', turnDeg: 0 } }),
+    ['turn-in-block', 'dig-core-up', 'break-foam'],
+  ],
+  [
+    'a pot upright, its core hung in the fill',
+    newBox(told, testStock, { attitude: { down: 'bottom', turnDeg: 0 } }),
+    ['dig-core', 'break-foam'],
+  ],
+  ['a plain block', with_({}, { openings: [] }), ['break-foam']],
+])('foam that lasts one cast: %s', (_, base, codes) => {
+  const piece = { ...base, mould: withChoice(base.mould, { method: 'layers', layerStock: 'foam-eps-100' }) }
+  const { release } = plan(piece)
+  expect(release.operations.filter((op) => op.attitude !== null).map((op) => op.code)).toEqual(codes)
+  const turned = release.operations.find((op) => op.code === 'turn-in-block')
+  expect(release.figures.turns).toBe(turned ? 1 : 0)
 })
 
 describe('a shaped mould comes off as it tells, its face released as its material asks', () => {

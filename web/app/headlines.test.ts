@@ -1,9 +1,9 @@
 import { beforeAll, expect, it } from 'vitest'
 import type { Kernel } from '../../core/geometry/index.ts'
-import { STATIONS } from '../../core/job/index.ts'
+import { newTurned, STATIONS, withChoice } from '../../core/job/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { testKernel } from '../../core/testing/testKernel.ts'
-import { testJob, testSlab, testTaps, testTop } from '../../core/testing/testPiece.ts'
+import { testJob, testSlab, testStock, testTaps, testTop } from '../../core/testing/testPiece.ts'
 import { headline } from './headlines.ts'
 
 const metric = { units: 'mm', inchDenominator: 16 } as const
@@ -27,6 +27,16 @@ it('gives each station its figure, unit and line', () => {
     '0 | pours | nothing to compare',
     '3 | pages | none printed',
   ])
+})
+
+it('calls nothing free that was not looked at: it counts the steps instead', () => {
+  const told = { id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }
+  const drum = newTurned(told, testStock, { turned: { form: 'cylinder', diameter: 300, height: 400 } })
+  for (const method of ['tube', 'layers', 'closed', 'brushed'] as const) {
+    const piece = { ...drum, mould: withChoice(drum.mould, { method }) }
+    const { unit, figure } = headline('release', planPiece(kernel, testJob(piece), piece), metric, 0)
+    expect([method, /^steps? off$/.test(unit), Number(figure) > 0]).toEqual([method, true, true])
+  }
 })
 
 it('shows a thickness in the job’s inches, small volumes finely, one bag as one', () => {

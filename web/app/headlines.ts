@@ -58,12 +58,12 @@ export function headline(
     }
     case 'release': {
       if (!s.release) return NONE
-      const { agents, partsTrapped, partsUnexamined, waitMinutes } = s.release.figures
+      const { agents, partsTrapped, partsExamined, partsUnexamined, waitMinutes } = s.release.figures
       const agent = agents.find((a) => a.use === 'release')
       const line = agent ? `${AGENT[agent.agentKind]}, ${waitMinutes} min` : 'no agent'
       // Nothing is called free that was not looked at: then the steps are counted.
       const steps = work.filter(isStripping).length
-      return partsTrapped > 0 || partsUnexamined === 0
+      return partsTrapped > 0 || (partsExamined > 0 && partsUnexamined === 0)
         ? { figure: String(partsTrapped), unit: 'trapped', line }
         : { figure: String(steps), unit: `${plural(steps, 'step')} off`, line }
     }

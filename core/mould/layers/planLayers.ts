@@ -261,8 +261,8 @@ type Shape = {
   readonly locks: ReturnType<typeof undercut>
   /** Volumes of what stands loose in the block, mm3. */
   readonly islands: readonly number[]
-  /** Whether the block stands inside the cast somewhere: a core. */
-  readonly cored: boolean
+  /** Where the hollow that the block fills is open: over the fill, on the block's own floor, or no core at all. */
+  readonly cored: 'above' | 'below' | null
 }
 
 function measureShape(
@@ -299,12 +299,22 @@ function measureShape(
   )
   return {
     middles,
-    cored: middles.some((region) => region.some((ring) => signedArea(ring) < 0)),
+    cored: coredAt(kernel, body),
     jointAreas: levelSections(kernel, body.recipe, inside).map(measureRegion),
     router: routerSteps(kernel, body, piece.mould.routerPass),
     locks: undercut(kernel, body),
     islands,
   }
+}
+
+/** A hollow is open where it is widest: drains through a floor are narrower than what they drain. */
+function coredAt(kernel: MethodInput['kernel'], body: CastBody): Shape['cored'] {
+  const near = Math.min(1, body.height / 4)
+  const [below, above] = levelSections(kernel, body.recipe, [near, body.height - near]).map((region) =>
+    region.reduce((sum, ring) => sum + Math.max(0, -signedArea(ring)), 0),
+  ) as [number, number]
+  if (below === 0 && above === 0) return null
+  return above > below ? 'above' : 'below'
 }
 
 function checkShape({ piece }: MethodInput<'layers'>, shape: Shape, raw: boolean): Finding[] {
@@ -365,19 +375,33 @@ function layersBuilding({ parts, sheet, layers, dowels, passes, mirrored, foam, 
   ])
 }
 
-/** Foam that lasts one cast is broken away, its cores dug out first; a block that is kept is turned over and drawn off. */
+/**
+ * Cores that hang over the fill come out first. Foam that lasts one cast is broken away; where it also fills a hollow
+ * that opens downward the cast is turned over in it, and dug out from above. A block that is kept is turned over and
+ * drawn off.
+ */
 function layersOff(parts: readonly BarePart[], foam: boolean, life: number, shape: Shape | null): Undoing[] {
-  const cores = Math.max(shape?.islands.length ?? 0, shape?.cored ? 1 : 0)
   const kept = !foam || life > 1
+  const loose = shape?.islands.length ?? 0
+  const hung = loose > 0 ? loose : !kept && shape?.cored === 'above' ? 1 : 0
+  const filled = !kept && hung === 0 && shape?.cored === 'below'
   return oneByOne([
-    ...(cores > 0 && (!kept || (shape?.islands.length ?? 0) > 0)
-      ? [undo('out/cores', act('dig-core', { cores, foam }), [], { from: 'sides', minutes: 30 * cores })]
-      : []),
-    ...(kept
+    ...(hung > 0
       ? [
-          undo('turn', act('turn-in-block', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
-          undo('off/block', act('block-off', {}), parts),
+          undo('out/cores', act('dig-core', { cores: hung, foam }), [], {
+            from: 'sides',
+            minutes: DIG * hung,
+          }),
         ]
-      : [undo('off/block', act('break-foam', {}), parts, { from: 'sides', minutes: 60 })]),
+      : []),
+    ...(kept || filled
+      ? [undo('turn', act('turn-in-block', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' })]
+      : []),
+    ...(filled ? [undo('out/core', act('dig-core-up', {}), [], { minutes: DIG })] : []),
+    kept
+      ? undo('off/block', act('block-off', {}), parts)
+      : undo('off/block', act('break-foam', {}), parts, { from: 'sides', minutes: 60 }),
   ])
 }
+/** Minutes to dig a core out [own]. */
+const DIG = 30

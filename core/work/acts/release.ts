@@ -198,7 +198,7 @@ export const RELEASE_ACTS = {
 
   // Shells
   'upper-shell-off': told(
-    'upper shell off',
+    'first shell off',
     (f: { name: string; level: boolean }) =>
       `Straps and clamps off, the ${f.name} straight ${f.level ? 'up' : 'back'}, rocked loose at its rim.`,
   ),
@@ -231,6 +231,11 @@ export const RELEASE_ACTS = {
     f.foam
       ? `Take ${f.cores === 1 ? 'the core' : `the ${f.cores} cores`} out of the hollow first: saw into the foam, break it inward and dig it out, never prising against the wall.`
       : `Draw ${f.cores === 1 ? 'the core' : `the ${f.cores} cores`} out of the hollow first, straight, by the bridge it hung from.`,
+  ),
+  'dig-core-up': told(
+    'core out',
+    (_: None) =>
+      'The hollow is open upward now: cut away the foam that was its floor, saw into the core, break it inward and dig it out, never prising against the wall.',
   ),
   'break-foam': told(
     'foam off',

@@ -11,6 +11,10 @@ export function ReleaseBench() {
   const change = useChange()
   const figures = plan?.stations.release?.figures
   const off = useWork(isStripping)
+  /** Only what has raw faces is sealed; a row that is gone must be chosen anew wherever it is wanted. */
+  const seals =
+    !figures?.agents.every((a) => a.use !== 'seal') ||
+    !job.stock.agents.some((a) => a.id === piece.release.edgeSeal)
   const choose = (label: string, patch: Partial<typeof piece.release>) =>
     change(label, { type: 'releaseChosen', pieceId: piece.id, patch })
   return (
@@ -19,17 +23,19 @@ export function ReleaseBench() {
       <p>What goes on the faces, and how the mould comes off.</p>
       <h2>Agents</h2>
       <Pick
-        label="On faced board"
+        label="Release agent"
         value={piece.release.faceAgent}
         options={job.stock.agents}
         onChoose={(faceAgent) => choose('release agent', { faceAgent })}
       />
-      <Pick
-        label="On raw edges"
-        value={piece.release.edgeSeal}
-        options={job.stock.agents}
-        onChoose={(edgeSeal) => choose('edge seal', { edgeSeal })}
-      />
+      {seals && (
+        <Pick
+          label="Seal where it is raw"
+          value={piece.release.edgeSeal}
+          options={job.stock.agents}
+          onChoose={(edgeSeal) => choose('edge seal', { edgeSeal })}
+        />
+      )}
       {figures && (
         <div className={looks.release}>
           <h2>By face</h2>

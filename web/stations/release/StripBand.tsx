@@ -15,7 +15,8 @@ export function StripBand() {
       <ol className="mt-3 flex">
         {steps.map(({ short, of }, i) => {
           const parts = [...new Set(of.flatMap(partIdsOf))]
-          const massKg = of[0]!.attitude?.massKg ?? 0
+          // What is turned is told with all that turns with it.
+          const turned = of.find((op) => 'massKg' in op.facts)?.attitude?.massKg ?? null
           return (
             <li
               key={of[0]!.id}
@@ -36,10 +37,10 @@ export function StripBand() {
               </span>
               <span className="label block text-[16px] font-semibold leading-tight">{short}</span>
               <span className="label block text-[13px] leading-tight text-soft">
-                {parts.length > 0
-                  ? `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}`
-                  : massKg > 0
-                    ? `${massKg.toFixed(0)} kg`
+                {turned !== null
+                  ? `${turned.toFixed(0)} kg`
+                  : parts.length > 0
+                    ? `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}`
                     : ''}
               </span>
             </li>
