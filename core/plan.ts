@@ -1,5 +1,6 @@
 import { type FinishStation, planFinishStation } from './finish/index.ts'
 import type { Kernel } from './geometry/index.ts'
+import { isGlued, type PanelOfBox, planGluedBox } from './gluedBox.ts'
 import { type Finding, type Job, type Piece, rankFindings, type StationName } from './job/index.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
@@ -31,6 +32,8 @@ export type PiecePlan = {
   readonly stations: Stations
   /** Everything that is done, in order: with times where the pour is planned, without where it is not. */
   readonly work: readonly Timed[]
+  /** Of a box that is glued up: its panels, each a piece of its own. The stations after the first are theirs. */
+  readonly panels: readonly PanelOfBox[] | null
   /** What of it is still guessed from sizes, and therefore neither printed nor exported. */
   readonly guessed: { readonly mould: boolean }
   /** Worst first. */
@@ -97,15 +100,19 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       ),
     ),
   )
+  const glued = isGlued(piece) && pieceRun?.value.geometry.recipe ? planGluedBox(job, piece) : null
+  if (glued) findings.push(...glued.findings)
+  // What is glued up is not cast: the stations after the first answer for its panels.
+  const castRun = isGlued(piece) ? null : pieceRun
   const mouldRun = present(
-    pieceRun &&
+    castRun &&
       attempt('mould', () =>
         runStation(
           memo,
           'mould',
           {
             piece: pieceWith(piece, 'mould', 'plannedCasts', 'mouldCount'),
-            pieceStation: pieceRun,
+            pieceStation: castRun,
             stock,
             fresh,
             quick: quick || guessMould,
@@ -127,14 +134,14 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       ),
   )
   const steelRun =
-    pieceRun && mix
+    castRun && mix
       ? attempt('steel', () =>
           runStation(
             memo,
             'steel',
             {
               piece: pieceWith(piece, 'steel', 'exposure'),
-              pieceStation: pieceRun,
+              pieceStation: castRun,
               meshes: stock.meshes,
               mix,
             },
@@ -143,14 +150,14 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         )
       : null
   const releaseRun =
-    pieceRun && mouldRun
+    castRun && mouldRun
       ? attempt('release', () =>
           runStation(
             memo,
             'release',
             {
               piece: pieceWith(piece, 'mould', 'release', 'finish'),
-              pieceStation: pieceRun,
+              pieceStation: castRun,
               mould: mouldRun,
               earlier: { steel: steelRun },
               agents: stock.agents,
@@ -170,14 +177,14 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         )
       : null
   const mixRun = present(
-    pieceRun &&
+    castRun &&
       attempt('mix', () =>
         runStation(
           memo,
           'mix',
           {
             piece: pieceWith(piece, 'mix', 'quantity'),
-            pieceStation: pieceRun,
+            pieceStation: castRun,
             mixes: stock.mixes,
             mixers: stock.mixers,
           },
@@ -185,11 +192,11 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         ),
       ),
   )
-  const pourable = pieceRun?.value.geometry.recipe != null
+  const pourable = castRun?.value.geometry.recipe != null
   // A mould without its release is no ground for a day: what failed is told.
   const whole = (mouldRun === null) === (releaseRun === null)
   const pourRun =
-    pieceRun && pourable && steelRun && mixRun && mixRow && mixer && whole
+    castRun && pourable && steelRun && mixRun && mixRow && mixer && whole
       ? attempt('pour', () =>
           runStation(
             memo,
@@ -198,7 +205,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
               piece: pieceWith(piece, 'pour'),
               people: settings.people,
               mix: mixRow,
-              before: { piece: pieceRun, steel: steelRun, mix: mixRun },
+              before: { piece: castRun, steel: steelRun, mix: mixRun },
               mould: { mould: mouldRun, release: releaseRun },
             },
             ({ piece: told, people, mix: row, before, mould }) =>
@@ -207,7 +214,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         )
       : null
   const finishRun =
-    pieceRun && pourRun
+    castRun && pourRun
       ? present(
           attempt('finish', () =>
             runStation(
@@ -216,7 +223,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
               {
                 piece: pieceWith(piece, 'finish', 'exposure'),
                 sealers: stock.sealers,
-                before: { piece: pieceRun, pour: pourRun },
+                before: { piece: castRun, pour: pourRun },
                 mould: { mould: mouldRun, release: releaseRun },
               },
               ({ piece: told, sealers, before, mould }) =>
@@ -226,7 +233,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         )
       : null
   const logRun =
-    pieceRun && mixRun && pourRun && mixRow
+    castRun && mixRun && pourRun && mixRow
       ? attempt('log', () =>
           runStation(
             memo,
@@ -235,7 +242,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
               pieceId: piece.id,
               pours: job.pours,
               mix: mixRow,
-              before: { piece: pieceRun, mix: mixRun, pour: pourRun },
+              before: { piece: castRun, mix: mixRun, pour: pourRun },
             },
             (i) => planLogStation(i.pieceId, i.pours, i.before, i.mix),
           ),
@@ -246,9 +253,11 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
   const finish = finishRun?.value ?? null
   const pour = pourRun?.value ?? null
   const work =
-    finish?.work ?? pour?.work ?? untimed([...(mould?.operations ?? []), ...(release?.operations ?? [])])
+    finish?.work ??
+    pour?.work ??
+    untimed(glued?.operations ?? [...(mould?.operations ?? []), ...(release?.operations ?? [])])
   const sheetsRun =
-    pieceRun && pourable && steelRun && mixRun && pourRun
+    castRun && pourable && steelRun && mixRun && pourRun
       ? attempt('sheets', () =>
           runStation(
             memo,
@@ -257,7 +266,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
               piece,
               settings,
               jobName: job.name,
-              before: { piece: pieceRun, steel: steelRun, mix: mixRun, pour: pourRun },
+              before: { piece: castRun, steel: steelRun, mix: mixRun, pour: pourRun },
               mould: { mould: mouldRun, release: releaseRun },
               finish: { finish: finishRun },
             },
@@ -289,6 +298,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       sheets: sheetsRun?.value ?? null,
     },
     work,
+    panels: glued?.panels ?? null,
     guessed: { mould: (quick || guessMould) && measuresSolids(piece.mould) },
     findings: rankFindings(findings),
     failed,

@@ -25,7 +25,7 @@ import {
   withChoice,
   writeJob,
 } from '../core/job/index.ts'
-import { holdDimensions } from '../core/piece/index.ts'
+import { holdDimensions, panelPieces } from '../core/piece/index.ts'
 import { prepareMesh, writeStl } from '../core/readers/index.ts'
 import { startingStock } from '../core/stock/index.ts'
 import { starTile } from './starTile.ts'
@@ -626,7 +626,6 @@ built(rainBasin, { method: 'layers', layerStock: 'foam-xps-50', blockMargin: 30 
 built(seat, { method: 'ribs', skin: 'skin-vinyl-2', sideBoard: 'film-ply-18' })
 built(plinth, { method: 'packed', skin: 'skin-vinyl-2', blockMargin: 100 })
 built(planter, { method: 'layers', layerStock: 'foam-eps-100', blockMargin: 50 })
-built(trough, { method: 'layers', layerStock: 'foam-eps-100', blockMargin: 40 })
 built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 }, linerSheet: 'liner-grain' })
 built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
 built(plateTrough, { method: 'upper-form' })
@@ -648,6 +647,7 @@ const others: Piece[] = [
   plinth,
   planter,
   trough,
+  ...panelPieces(trough, stock),
   shelf,
   wallTile,
   hatch,

@@ -6,6 +6,23 @@ export function explainMould(finding: Finding, style: WordsStyle): Explanation |
   const { code, facts: f } = finding
   const { mm, fine } = style
   switch (code) {
+    case 'panels-missing':
+      return {
+        what: `${f.missing === 1 ? 'One of its panels is' : `${f.missing} of its panels are`} no piece of the job yet`,
+        why: `It is glued up of ${f.panels} panels, cast flat in ${f.moulds === 1 ? 'one mould' : `${f.moulds} moulds`}: each has its own mould, steel, mix and day.`,
+        remedy: f.missing === 1 ? 'Make it a piece' : `Make ${f.missing} pieces of them`,
+      }
+    case 'panels-differ':
+      return {
+        what: `${f.differing === 1 ? 'A panel is' : `${f.differing} panels are`} no longer as this box wants them`,
+        why: 'Size, mitres or number were changed since they were made pieces.',
+        remedy: 'Make them fit',
+      }
+    case 'cast-as-panels':
+      return {
+        what: `Glued up of ${f.panels} panels, cast flat in ${f.moulds === 1 ? 'one mould' : `${f.moulds} moulds`}`,
+        why: 'Each is a piece of this job, with its own mould, steel, mix and day.',
+      }
     case 'board-missing':
       return {
         what: `No board ${f.row} in the stock for ${f.for}`,

@@ -6,6 +6,7 @@ export {
   pouredSize,
   sideAt,
 } from './attitude.ts'
+export { type PanelGroup, panelGroups, panelPieces } from './box/panelPieces.ts'
 export { type BoxPanel, boxPanels } from './box/panels.ts'
 export { quadrilateral } from './fitted/measured.ts'
 export { adviseAttitude, type HeldDimension, holdDimensions, pieceBox, silhouette } from './kinds.ts'

@@ -1,7 +1,7 @@
-import { Suspense, useEffect } from 'react'
+import { lazy, Suspense, useEffect } from 'react'
 import { Navigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
-import { PlanProvider } from '../state/PlanContext.tsx'
+import { PlanProvider, usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { pieceShown } from '../state/viewSlice.ts'
 import { FaultBoundary } from '../ui/FaultBoundary.tsx'
@@ -12,6 +12,17 @@ import { Rail } from './Rail.tsx'
 import { Stage } from './Stage.tsx'
 import { SCREENS } from './stations.ts'
 import { TopRow } from './TopRow.tsx'
+
+const PanelsBench = lazy(() =>
+  import('../stations/PanelsBench.tsx').then((m) => ({ default: m.PanelsBench })),
+)
+
+/** A station's own bench; of a box that is glued up, its panels stand in place of all but the first. */
+function StationBench({ name }: { name: StationName }) {
+  const { plan } = usePlan()
+  const { bench: Bench } = SCREENS[name]
+  return plan?.panels && name !== 'piece' ? <PanelsBench /> : <Bench />
+}
 
 /** The frame: top row, the line on the left, the stage with its findings, the bench on the right. */
 export function Shell() {
@@ -27,7 +38,6 @@ export function Shell() {
   if (!STATIONS.includes(station as StationName))
     return <Navigate to={`/job/${jobId}/${pieceId}/piece`} replace />
   const name = station as StationName
-  const { bench: Bench } = SCREENS[name]
   const here = `${pieceId}/${name}`
   return (
     <PlanProvider key={job.id} job={job} pieceId={pieceId}>
@@ -48,7 +58,7 @@ export function Shell() {
         <aside className="bench" aria-label="Bench">
           <FaultBoundary what={`The ${name} bench`} of={here}>
             <Suspense fallback={<h1 className="capitalize">{name}</h1>}>
-              <Bench />
+              <StationBench name={name} />
             </Suspense>
           </FaultBoundary>
         </aside>

@@ -19,7 +19,7 @@ export function Stage({ station }: { station: StationName }) {
   const dispatch = useAppDispatch()
   const turning = useTurning(attitude)
   const { band, stage: Own } = SCREENS[station]
-  if (Own)
+  if (Own && !plan?.panels)
     return (
       <Suspense fallback={null}>
         <Own />
@@ -29,7 +29,9 @@ export function Stage({ station }: { station: StationName }) {
   const mould = plan?.stations.mould
   const bare =
     plan !== null &&
-    ((station === 'release' && !mould) || (station === 'mould' && !mould?.figures.layouts.length))
+    (plan.panels !== null ||
+      (station === 'release' && !mould) ||
+      (station === 'mould' && !mould?.figures.layouts.length))
   const Band = bare ? undefined : band
   const down = piece.attitude.down === 'top'
   const geometry = plan?.stations.piece?.geometry

@@ -23,10 +23,17 @@ export const hours = (minutes: number): string =>
 /** The headline of each station: its figure, unit and the line below. */
 export function headline(
   station: StationName,
-  { stations: s, work }: PiecePlan,
+  { stations: s, work, panels }: PiecePlan,
   style: MeasureStyle,
   printed: number,
 ): Headline {
+  // What is glued up is cast as other pieces.
+  if (panels && station !== 'piece')
+    return {
+      figure: String(panels.reduce((sum, p) => sum + p.count, 0)),
+      unit: 'panels',
+      line: 'pieces of their own',
+    }
   switch (station) {
     case 'piece': {
       if (!s.piece) return NONE

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router'
-import { type BoxPiece, newSlab, plainSide } from '../../../../core/job/index.ts'
-import { boxPanels } from '../../../../core/piece/index.ts'
-import { newId, usualStart } from '../../../state/files.ts'
+import type { BoxPiece } from '../../../../core/job/index.ts'
+import { panelPieces } from '../../../../core/piece/index.ts'
+import { newId } from '../../../state/files.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { Choice, More } from '../../../ui/Choice.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
@@ -142,33 +142,13 @@ function BuiltFields({ piece, built }: { piece: BoxPiece; built: NonNullable<Box
   const navigate = useNavigate()
   const set = (patch: Partial<typeof built>, label: string) => shape({ built: { ...built, ...patch } }, label)
   const toSlabs = () => {
-    const { panels } = boxPanels(piece)
-    const added = panels.map((p) => ({
-      ...newSlab(
-        {
-          id: newId('piece'),
-          name: `${piece.name}: ${p.name}`,
-          length: p.length,
-          width: p.width,
-          thickness: p.thickness,
-          ...usualStart(),
-        },
-        job.stock,
-      ),
-      exposure: piece.exposure,
-      // A mitre of 45 degrees leans the end in by the thickness.
-      sides: {
-        front: plainSide(),
-        back: plainSide(),
-        left: plainSide(p.mitred ? { taper: p.thickness } : {}),
-        right: plainSide(p.mitred ? { taper: p.thickness } : {}),
-      },
-    }))
-    change(
-      `${added.length} panels as slabs`,
-      ...added.map((slab) => ({ type: 'pieceAdded', piece: slab }) as const),
-    )
-    navigate(`/job/${job.id}/${added[0]!.id}/piece`)
+    const added = panelPieces(piece, job.stock).filter((p) => !job.pieces.some((own) => own.id === p.id))
+    if (added.length > 0)
+      change(
+        `${added.length} panels as pieces`,
+        ...added.map((slab) => ({ type: 'pieceAdded', piece: slab }) as const),
+      )
+    navigate(`/job/${job.id}/${panelPieces(piece, job.stock)[0]!.id}/piece`)
   }
   return (
     <>
@@ -202,7 +182,7 @@ function BuiltFields({ piece, built }: { piece: BoxPiece; built: NonNullable<Box
         onCommit={(dividers) => dividers !== null && set({ dividers }, `${dividers} dividers`)}
       />
       <button type="button" className="act mt-2" onClick={toSlabs}>
-        Make each panel a slab piece
+        Cast its panels
       </button>
     </>
   )
