@@ -456,8 +456,9 @@ const trough = newBox(told('herb-trough', 'Herb trough'), stock, {
   width: 320,
   height: 300,
   taper: 0,
-  wall: 40,
-  floor: 40,
+  wall: 50,
+  floor: 50,
+  steel: { ...washTop.steel, kind: 'none' },
   attitude: { down: 'bottom', turnDeg: 0 },
   built: { corners: 'mitre', floor: 'between', glue: 2, dividers: 1 },
 })

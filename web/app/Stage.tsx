@@ -41,31 +41,35 @@ export function Stage({ station }: { station: StationName }) {
     <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)]">
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
-        <fieldset className="flex border-[1.5px] border-ink">
-          <legend className="sr-only">Attitude shown</legend>
-          {(['poured', 'placed'] as const).map((a) => (
-            <button
-              key={a}
-              type="button"
-              aria-pressed={attitude === a}
-              className="label min-h-8 px-4 text-[16px] font-bold"
-              style={attitude === a ? { background: 'var(--ink)', color: 'var(--sheet)' } : undefined}
-              onClick={() => dispatch(attitudeShown(a))}
-            >
-              as {a}
-            </button>
-          ))}
-        </fieldset>
+        {!plan?.panels && (
+          <fieldset className="flex border-[1.5px] border-ink">
+            <legend className="sr-only">Attitude shown</legend>
+            {(['poured', 'placed'] as const).map((a) => (
+              <button
+                key={a}
+                type="button"
+                aria-pressed={attitude === a}
+                className="label min-h-8 px-4 text-[16px] font-bold"
+                style={attitude === a ? { background: 'var(--ink)', color: 'var(--sheet)' } : undefined}
+                onClick={() => dispatch(attitudeShown(a))}
+              >
+                as {a}
+              </button>
+            ))}
+          </fieldset>
+        )}
         <span className="label min-w-0 flex-1 truncate text-[15px] text-soft">
-          {attitude === 'placed'
-            ? piece.kind === 'slab'
-              ? 'show face up, as it will stand'
-              : 'as it will stand'
-            : piece.kind !== 'slab'
-              ? (poured ?? '')
-              : down
-                ? 'show face down: the plan is a mirror image'
-                : 'show face up in the pour: nothing is mirrored'}
+          {plan?.panels
+            ? 'as it is glued up'
+            : attitude === 'placed'
+              ? piece.kind === 'slab'
+                ? 'show face up, as it will stand'
+                : 'as it will stand'
+              : piece.kind !== 'slab'
+                ? (poured ?? '')
+                : down
+                  ? 'show face down: the plan is a mirror image'
+                  : 'show face up in the pour: nothing is mirrored'}
         </span>
         <button
           type="button"

@@ -210,7 +210,7 @@ function Drawing({
           name="strip width"
         />
       )}
-      {poured && (
+      {poured && !plan?.panels && (
         <g>
           <line
             x1={farEdge - 150}

@@ -58,7 +58,7 @@ export function SolidPlan() {
   return (
     <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
       <span className="view-name absolute left-4 top-2">
-        Plan{view.attitude === 'poured' ? ', as it lies in the pour' : ', from above'}
+        Plan{view.attitude === 'poured' && !plan?.panels ? ', as it lies in the pour' : ', from above'}
       </span>
       {size.width > 0 && (
         <svg

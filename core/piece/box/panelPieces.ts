@@ -54,6 +54,7 @@ export function panelPieces(piece: BoxPiece, stock: Stock): SlabPiece[] {
       quantity: panels.length * piece.quantity,
       mouldCount: 1,
       plannedCasts: Math.max(slab.plannedCasts, panels.length * piece.quantity),
+      steel: piece.steel,
       mix: piece.mix,
       pour: piece.pour,
       finish: piece.finish,

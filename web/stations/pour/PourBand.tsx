@@ -36,13 +36,19 @@ export function PourBand() {
   const root = (m: number) => Math.cbrt(m)
   const at = (m: number) => 30 + ((root(m) - root(first)) / (root(last) - root(first))) * (line - 90)
   const rows: number[] = []
+  const named = new Set<string>()
+  const most = Math.max(1, Math.floor((size.height - 66) / 19))
   const placed = steps.map((s) => {
     const x = at(s.start)
+    // What comes again (a batch, a block) is a point like the others; a name has room above the line or is left out.
+    const again = named.has(s.short)
+    named.add(s.short)
+    if (again) return { s, x, row: null }
     const width = s.short.length * 7 + 16
     let row = rows.findIndex((end) => end < x)
     if (row < 0) row = rows.push(0) - 1
     rows[row] = x + width
-    return { s, x, row }
+    return { s, x, row: row < most ? row : null }
   })
   const flip = figures.flipMinutes
   return (
@@ -85,11 +91,16 @@ export function PourBand() {
         />
         {placed.map(({ s, x, row }) => (
           <g key={s.id}>
-            <line x1={x} x2={x} y1={24 + row * 19 + 12} y2={size.height - 26} stroke="var(--hair)" />
+            <title>{s.short}</title>
+            {row !== null && (
+              <>
+                <line x1={x} x2={x} y1={24 + row * 19 + 12} y2={size.height - 26} stroke="var(--hair)" />
+                <text x={x} y={24 + row * 19 + 10} className="dim" style={{ fontSize: 14 }}>
+                  {s.short}
+                </text>
+              </>
+            )}
             <circle cx={x} cy={size.height - 26} r="3.5" fill="var(--ink)" />
-            <text x={x} y={24 + row * 19 + 10} className="dim" style={{ fontSize: 14 }}>
-              {s.short}
-            </text>
           </g>
         ))}
       </svg>
