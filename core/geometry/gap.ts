@@ -52,10 +52,15 @@ function alongEdge(edges: Float64Array, e: number, x: number, y: number): number
   return t < 0 ? 0 : Math.min(t, 1)
 }
 
-/** The least squared distance from (x, y) to any edge, and which edge that is. */
-function nearestEdge({ packed, boxes }: Edges, x: number, y: number): { squared: number; edge: number } {
-  let squared = Number.POSITIVE_INFINITY
-  let edge = 0
+/** The edge nearest to (x, y) of those nearer than `within` (squared), and how near; -1 where there is none. */
+function nearestEdge(
+  { packed, boxes }: Edges,
+  x: number,
+  y: number,
+  within: number,
+): { squared: number; edge: number } {
+  let squared = within
+  let edge = -1
   for (let b = 0; b < boxes.length; b += 4) {
     const bx = Math.max(0, boxes[b]! - x, x - boxes[b + 2]!)
     const by = Math.max(0, boxes[b + 1]! - y, y - boxes[b + 3]!)
@@ -116,8 +121,8 @@ export function measureGap(of: Region, against: Region): Gap {
     const facing = others.packed
     for (let e = 0; e < edges.length; e += 5) {
       const [x, y] = [edges[e]!, edges[e + 1]!]
-      const near = nearestEdge(others, x, y)
-      if (near.squared >= least) continue
+      const near = nearestEdge(others, x, y, least)
+      if (near.edge < 0) continue
       least = near.squared
       const t = alongEdge(facing, near.edge, x, y)
       const foot: Point = [
@@ -135,11 +140,12 @@ export function measureGap(of: Region, against: Region): Gap {
   let narrowLength = 0
   for (let e = 0; e < own.length; e += 5) {
     const length = Math.sqrt(own[e + 4]!)
-    const at = (t: number) =>
-      Math.sqrt(nearestEdge(againstEdges, own[e]! + t * own[e + 2]!, own[e + 1]! + t * own[e + 3]!).squared)
-    if (at(0.5) - length / 2 > narrow) continue
+    const isWithin = (t: number, reach: number) =>
+      nearestEdge(againstEdges, own[e]! + t * own[e + 2]!, own[e + 1]! + t * own[e + 3]!, reach * reach)
+        .edge >= 0
+    if (!isWithin(0.5, narrow + length / 2 + 1e-9)) continue
     const steps = length < least / 8 ? 1 : STEPS
-    for (let i = 0; i < steps; i += 1) if (at((i + 0.5) / steps) < narrow) narrowLength += length / steps
+    for (let i = 0; i < steps; i += 1) if (isWithin((i + 0.5) / steps, narrow)) narrowLength += length / steps
   }
   return { least, from, to, narrowLength }
 }
