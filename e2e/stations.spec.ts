@@ -144,7 +144,7 @@ test('a job of many pieces: neighbours in the row, the rest by name; a piece rem
   fs.writeFileSync(file, JSON.stringify(job))
   await page.goto('/jobs')
   await page.getByLabel('Import a job file').setInputFiles(file)
-  await page.getByRole('button', { name: 'all 26 pieces' }).click()
+  await page.getByRole('button', { name: 'all 22 pieces' }).click()
   await page.getByRole('menuitem', { name: 'Slab 20' }).click()
   await expect(page.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue('Slab 20')
   await expect(
@@ -153,7 +153,7 @@ test('a job of many pieces: neighbours in the row, the rest by name; a piece rem
   await bench(page).getByText('How many, balance').click()
   await bench(page).getByRole('button', { name: 'Remove this piece' }).click()
   await page.getByRole('button', { name: 'undo' }).first().click()
-  await page.getByRole('button', { name: 'all 26 pieces' }).click()
+  await page.getByRole('button', { name: 'all 22 pieces' }).click()
   await expect(page.getByRole('menuitem', { name: 'Slab 20' })).toBeVisible()
 })
 
