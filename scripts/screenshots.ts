@@ -5,7 +5,7 @@ import { newSlab } from '../e2e/app.ts'
 import { CHROMIUM, serveApp } from '../e2e/chromium.ts'
 
 const PORT = 4327
-const FOLDER = new URL('../docs/screenshots', import.meta.url)
+const FOLDER = new URL('../docs/screenshots/', import.meta.url)
 
 const server = await serveApp(PORT)
 const browser = await chromium.launch(CHROMIUM)
