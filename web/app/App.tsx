@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { Navigate, Route, Routes, useNavigate, useParams } from 'react-router'
-import { addressOf, firstAddress } from '../state/boot.ts'
+import { addressOf, firstAddress, keepDemoMeshes } from '../state/boot.ts'
 import { jobOpened } from '../state/jobSlice.ts'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { database, useAutosave } from '../state/useAutosave.ts'
@@ -64,7 +64,9 @@ function WithJob({ page }: { page: React.ReactNode }) {
     if (!jobId || open === jobId) return
     let gone = false
     loadJob(database, jobId)
-      .then((row) => {
+      .then(async (row) => {
+        // A first visit that was left at once may not have kept it.
+        if (row) await keepDemoMeshes(row.job)
         if (gone) return
         if (row) dispatch(jobOpened(row))
         else setMissing(jobId)

@@ -1,7 +1,7 @@
 import type { StationName } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
-import { formatLength, type MeasureStyle, showNumber } from '../../core/units/index.ts'
-import { isStripping } from '../../core/work/index.ts'
+import { formatLength, type MeasureStyle, showNumber, wordsStyle } from '../../core/units/index.ts'
+import { isStripping, tell } from '../../core/work/index.ts'
 
 export type Headline = { readonly figure: string; readonly unit: string; readonly line: string }
 
@@ -69,7 +69,7 @@ export function headline(
       const agent = agents.find((a) => a.use === 'release')
       const line = agent ? `${AGENT[agent.agentKind]}, ${waitMinutes} min` : 'no agent'
       // Nothing is called free that was not looked at: then the steps are counted.
-      const steps = work.filter(isStripping).length
+      const steps = tell(work.filter(isStripping), wordsStyle(style)).length
       return partsTrapped > 0 || (partsExamined > 0 && partsUnexamined === 0)
         ? { figure: String(partsTrapped), unit: 'trapped', line }
         : { figure: String(steps), unit: `${plural(steps, 'step')} off`, line }

@@ -15,9 +15,9 @@ export async function demoJob(): Promise<Job> {
 }
 
 /** Puts the demo's pattern mesh among this device's files; until it is there its piece says that it is missing. */
-async function keepDemoMeshes(job: Job): Promise<void> {
+export async function keepDemoMeshes(job: Job): Promise<void> {
   const piece = job.pieces.find((p) => p.kind === 'imported')
-  if (piece?.kind !== 'imported') return
+  if (piece?.kind !== 'imported' || piece.file.name !== 'star-tile.stl') return
   try {
     if (await database.files.get(piece.file.id)) return
     const [{ default: url }, { prepareMesh }] = await Promise.all([
