@@ -23,8 +23,8 @@ export function panelGroups(piece: BoxPiece): PanelGroup[] {
 /** `front panel`, `front and back panels`, `dividers 1 to 3`. */
 function nameOf(panels: readonly BoxPanel[]): string {
   if (panels.length === 1) return panels[0]!.name
-  const bare = panels.map((p) => p.name.replace(/ panel$/, ''))
-  return `${bare.slice(0, -1).join(', ')} and ${bare.at(-1)}${bare.length < panels.length || panels.some((p) => p.name.endsWith(' panel')) ? ' panels' : ''}`
+  const which = panels.map((p) => p.which)
+  return `${which.slice(0, -1).join(', ')} and ${which.at(-1)}${panels.every((p) => p.divider) ? '' : ' panels'}`
 }
 
 /**

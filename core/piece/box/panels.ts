@@ -8,6 +8,9 @@ export type BoxPanel = Block & {
   readonly width: number
   readonly thickness: number
   readonly mitred: boolean
+  /** Which it is, as it stands before the word panel: `front`; a divider is called by it alone. */
+  readonly which: string
+  readonly divider: boolean
 }
 
 /** The panels of a built box in place, and the glue lines between them. */
@@ -18,14 +21,16 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { labe
   const rise = H - low
   const panel = (
     id: string,
-    name: string,
+    which: string,
     plan: readonly Point[],
     z0: number,
     z1: number,
     size: [number, number, number],
   ): BoxPanel => ({
     id: `panel-${id}`,
-    name,
+    name: id.startsWith('divider') ? which : `${which} panel`,
+    which,
+    divider: id.startsWith('divider'),
     recipe: prism(`panel/${id}`, plan, z0, z1),
     length: size[0],
     width: size[1],
@@ -59,12 +64,12 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { labe
     const ys = plans[id].map((p) => p[1])
     const long =
       id === 'front' || id === 'back' ? Math.max(...xs) - Math.min(...xs) : Math.max(...ys) - Math.min(...ys)
-    return panel(id, `${id} panel`, plans[id], low, H, [long, rise, w])
+    return panel(id, id, plans[id], low, H, [long, rise, w])
   })
   const under = floor === 'under'
   const floorPlan = under ? rect(0, 0, L, W) : rect(w + g, w + g, L - w - g, W - w - g)
   const [fl, fw] = under ? [L, W] : [L - 2 * (w + g), W - 2 * (w + g)]
-  const base = panel('floor', 'floor panel', floorPlan, 0, f, [fl, fw, f])
+  const base = panel('floor', 'floor', floorPlan, 0, f, [fl, fw, f])
   const clear = L - 2 * w
   const inner = H - f - g
   const across = Array.from({ length: dividers }, (_, i) => {
