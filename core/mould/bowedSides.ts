@@ -15,8 +15,8 @@ export function bowedSides(
   const known = new Map<string, Omit<BowRow, 'partId' | 'name'>>()
   return parts.flatMap((part): BowRow[] => {
     const length = part.bevels?.insideLengthMm ?? 0
-    if (part.role !== 'strip' || length <= 0) return []
-    const board = boardOf(part.id.replace('strip/', ''))
+    if (part.role !== 'strip' || part.source.of !== 'side' || length <= 0) return []
+    const board = boardOf(part.source.side)
     const key = `${length.toFixed(3)} ${board.id}`
     const row = known.get(key) ?? bowOf(piece, length, board, mix, footHolds)
     known.set(key, row)
