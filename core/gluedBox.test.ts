@@ -123,6 +123,8 @@ describe('the box itself', () => {
       'One mould makes the divider 1: it is cast once.',
       expect.stringContaining('Glue the 6 panels together'),
     ])
+    const under = planned(testJob(pot({ floor: 'under' }))).work.at(-1)!
+    expect(sayAct(under, style)).toContain('walls on the floor first')
     expect(panels!.map((p) => p.inJob)).toEqual([false, false, false, false])
     expect(findings.filter((f) => f.station === 'mould').map((f) => f.code)).toEqual(['panels-missing'])
   })

@@ -80,7 +80,11 @@ export function planGluedBox(
       }),
     ),
     operation({
-      ...act('glue-up', { panels: facts.panels, adhesive: 'with a two-part adhesive for concrete' }),
+      ...act('glue-up', {
+        panels: facts.panels,
+        adhesive: 'with a two-part adhesive for concrete',
+        floor: box.built?.floor ?? 'between',
+      }),
       ...each,
       id: 'glue-up',
       minutes: GLUE_MINUTES * facts.panels,

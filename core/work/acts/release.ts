@@ -288,8 +288,8 @@ export const RELEASE_ACTS = {
 
   'glue-up': told(
     'glue it up',
-    (f: { panels: number; adhesive: string }) =>
-      `Glue the ${count(f.panels, 'panel')} together on a flat board, ${f.adhesive}, taped outside and squared by its diagonals; walls round the floor first.`,
+    (f: { panels: number; adhesive: string; floor: 'between' | 'under' }) =>
+      `Glue the ${count(f.panels, 'panel')} together on a flat board, ${f.adhesive}, taped outside and squared by its diagonals; ${f.floor === 'between' ? 'walls round the floor first' : 'walls on the floor first'}.`,
   ),
 }
 
