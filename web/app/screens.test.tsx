@@ -45,6 +45,7 @@ const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView => ({
   plan,
   fresh: true,
   looks: looksOf(true, plan?.guessed.mould ?? false),
+  whole: true,
   solidFresh: true,
   scene: null,
   findings: plan?.findings ?? [],

@@ -8,8 +8,8 @@ import { jobClosed, jobOpened } from '../state/jobSlice.ts'
 import { store, useAppDispatch } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
 import { listJobs, loadJob, loadShelf } from '../storage/jobStore.ts'
-import type { ImportReply } from '../worker/import.worker.ts'
 import { importFile } from '../worker/importFile.ts'
+import type { ImportReply } from '../worker/importWork.ts'
 
 type Listed = { readonly id: string; readonly name: string; readonly savedAt: number }
 

@@ -31,7 +31,9 @@ export type PlanView = {
   readonly fresh: boolean
   /** How figures and texts of each station look: `stale` while they are worked out again, `guess` while they are guessed from sizes. */
   readonly looks: Readonly<Record<StationName, Look>>
-  /** Whether the solid is. */
+  /** Whether they are all measured: nothing of them is guessed or still to come. */
+  readonly whole: boolean
+  /** Whether the solid is that of the piece as shown. */
   readonly solidFresh: boolean
   readonly scene: Scene | null
   /** Findings with remedies that were proven. */
@@ -159,6 +161,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       plan: current?.plan ?? null,
       fresh,
       looks: looksOf(fresh, current?.plan.guessed.mould ?? false),
+      whole: fresh && current?.stage === 'solid',
       solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
       scene: scene?.scene ?? null,
       findings: proven && proven.runId === asked ? proven.findings : unproven,

@@ -1,4 +1,4 @@
-import type { ImportReply, ImportRequest } from './import.worker.ts'
+import type { ImportReply, ImportRequest } from './importWork.ts'
 
 /** Reads a file in a worker of its own; the function given back ends it. */
 export function importFile(request: ImportRequest, onReply: (reply: ImportReply) => void): () => void {

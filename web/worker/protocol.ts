@@ -57,13 +57,7 @@ export type Request =
       readonly to: Point
     }
   | { readonly kind: 'remedies'; readonly runId: number; readonly job: Job; readonly pieceId: string }
-  | {
-      readonly kind: 'sheet'
-      readonly runId: number
-      readonly job: Job
-      readonly pieceId: string
-      readonly fonts: { readonly regular: string; readonly bold: string }
-    }
+  | SheetRequest
 
 /** A run of pieces: split it, propose its seams, or make its pieces. */
 export type RunRequest = {
@@ -106,16 +100,29 @@ export type HoldReply = {
   readonly done: boolean
 }
 
-export type PagesRequest = {
-  readonly kind: 'pages'
+/** Paper is drawn from the plan that the page shows: it is not worked out again. */
+type PaperOf = {
   readonly runId: number
   readonly job: Job
   readonly pieceId: string
+  readonly plan: PiecePlan
+}
+export type PagesRequest = PaperOf & { readonly kind: 'pages' }
+export type SheetRequest = PaperOf & {
+  readonly kind: 'sheet'
+  readonly fonts: { readonly regular: string; readonly bold: string }
 }
 export type PagesReply = {
   readonly kind: 'pages'
   readonly runId: number
   readonly pages: readonly Page[] | null
+  readonly why: string | null
+}
+
+export type SheetReply = {
+  readonly kind: 'sheet'
+  readonly runId: number
+  readonly pdf: Uint8Array | null
   readonly why: string | null
 }
 
@@ -147,12 +154,7 @@ export type Reply =
   | { readonly kind: 'scene'; readonly runId: number; readonly pieceId: string; readonly scene: Scene | null }
   | { readonly kind: 'section'; readonly runId: number; readonly drawing: SectionDrawing | null }
   | { readonly kind: 'remedies'; readonly runId: number; readonly plan: PiecePlan }
-  | {
-      readonly kind: 'sheet'
-      readonly runId: number
-      readonly pdf: Uint8Array | null
-      readonly why: string | null
-    }
+  | SheetReply
   | {
       readonly kind: 'failed'
       readonly runId: number

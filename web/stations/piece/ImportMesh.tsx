@@ -5,8 +5,8 @@ import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
 import { database } from '../../state/useAutosave.ts'
 import { Pick, Row } from '../../ui/Choice.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
-import type { ImportReply } from '../../worker/import.worker.ts'
 import { importFile } from '../../worker/importFile.ts'
+import type { ImportReply } from '../../worker/importWork.ts'
 
 type Read = Extract<ImportReply, { kind: 'mesh' }> & { readonly name: string }
 

@@ -1,31 +1,11 @@
-import { useEffect, useRef, useState } from 'react'
-import type { Mark, Page } from '../../../core/sheets/types.ts'
+import type { Mark } from '../../../core/sheets/types.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
-import { nextRun, slowWorker } from '../../worker/planner.ts'
+import { usePaper } from './usePaper.ts'
 
 /** The sheets as they will be printed, drawn from the same marks as the PDF. */
 export function PaperStage() {
-  const { job, piece } = usePlan()
-  const latest = useRef(0)
-  const [pages, setPages] = useState<readonly Page[] | null>(null)
-  const [why, setWhy] = useState<string | null>(null)
-  const [working, setWorking] = useState(true)
-  useEffect(
-    () =>
-      slowWorker.listen((reply) => {
-        if (reply.kind !== 'pages' || reply.runId !== latest.current) return
-        setPages(reply.pages)
-        setWhy(reply.why)
-        setWorking(false)
-      }),
-    [],
-  )
-  useEffect(() => {
-    const runId = nextRun()
-    latest.current = runId
-    setWorking(true)
-    slowWorker.post({ kind: 'pages', runId, job, pieceId: piece.id })
-  }, [job, piece.id])
+  const { piece } = usePlan()
+  const { reply, why, working } = usePaper('pages')
   return (
     <section
       aria-label="Sheets"
@@ -35,7 +15,7 @@ export function PaperStage() {
     >
       <h2 className="sr-only">Shop sheet of {piece.name}</h2>
       {why && <p className="label text-[17px]">{why}</p>}
-      {pages?.map((page, i) => (
+      {reply?.pages?.map((page, i) => (
         <svg
           key={`page-${i + 1}`}
           viewBox={`0 ${-page.height} ${page.width} ${page.height}`}

@@ -4,11 +4,12 @@ import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../state/store.ts'
 import { sheetPrinted } from '../../state/viewSlice.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
-import { useSheet } from './useSheet.ts'
+import { usePaper } from './usePaper.ts'
 
 export function SheetsBench() {
   const { job, piece, fresh } = usePlan()
-  const { pdf, why, working } = useSheet()
+  const { reply, why, working } = usePaper('sheet')
+  const pdf = reply?.pdf
   const change = useChange()
   const dispatch = useAppDispatch()
   const name = `${piece.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-shop-sheet.pdf`
