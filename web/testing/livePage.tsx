@@ -25,6 +25,14 @@ configure({
 /** What is handed to the browser to keep, newest last. */
 export const kept: { name: string; text: () => Promise<string>; bytes: () => Promise<Uint8Array> }[] = []
 
+const NO_STYLE = {
+  display: 'block',
+  visibility: 'visible',
+  content: '',
+  pointerEvents: 'auto',
+  animationName: 'none',
+  getPropertyValue: () => '',
+}
 function standIns(): void {
   vi.stubGlobal('Worker', InProcess)
   vi.stubGlobal(
@@ -36,6 +44,8 @@ function standIns(): void {
     },
   )
   vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }))
+  // No style is looked at, and working styles out is slow.
+  vi.stubGlobal('getComputedStyle', () => NO_STYLE)
   // Everything is as large as a stage on a small screen.
   for (const [name, px] of [
     ['clientWidth', 800],
@@ -93,12 +103,14 @@ export async function settled(): Promise<void> {
   })
 }
 
-export const bench = (): HTMLElement => screen.getByRole('complementary', { name: 'Bench' })
-export const findings = (): HTMLElement => screen.getByRole('region', { name: 'Findings' })
+// Found by their label alone: what is asked a hundred times must be quick.
+export const bench = (): HTMLElement => document.querySelector<HTMLElement>('aside[aria-label="Bench"]')!
+export const findings = (): HTMLElement =>
+  document.querySelector<HTMLElement>('section[aria-label="Findings"]')!
 export const station = (name: string): HTMLElement =>
-  within(screen.getByRole('navigation', { name: 'The line' })).getByRole('link', {
-    name: new RegExp(`^${name}`, 'i'),
-  })
+  [...document.querySelectorAll<HTMLElement>('nav[aria-label="The line"] a')].find((a) =>
+    new RegExp(`^${name}`, 'i').test(a.textContent ?? ''),
+  )!
 /** Fails until the text of it is there; the figures of the change just made. */
 export const says = (of: () => HTMLElement, what: string | RegExp): Promise<void> =>
   waitFor(() => expect(of().textContent).toMatch(what instanceof RegExp ? what : plain(what)))
@@ -129,7 +141,7 @@ export async function press(
 ): Promise<void> {
   fireEvent.click(await within(of ?? (await benchShown())).findByRole(role, { name }))
 }
-const benchShown = () => screen.findByRole('complementary', { name: 'Bench' })
+const benchShown = () => waitFor(() => expect(bench()).not.toBeNull()).then(bench)
 /** Presses the remedy that a finding offers. */
 export const cure = async (name: string | RegExp): Promise<void> => {
   await waitFor(() => expect(within(findings()).getByRole('button', { name })).toBeTruthy())
@@ -174,7 +186,7 @@ export const fact = (label: RegExp): HTMLElement => {
 }
 /** Gives a file to the field that reads it. */
 export async function give(
-  field: string | RegExp,
+  field: string,
   name: string,
   body: string | Uint8Array,
   of?: HTMLElement,
@@ -186,7 +198,15 @@ export async function give(
     arrayBuffer: async () => bytes.slice().buffer,
     text: async () => new TextDecoder().decode(bytes),
   })
-  fireEvent.change(await within(of ?? (await benchShown())).findByLabelText(field), {
-    target: { files: [file] },
+  const within = of ?? (await benchShown())
+  const named = (input: HTMLInputElement) =>
+    [input.getAttribute('aria-label'), ...[...(input.labels ?? [])].map((l) => l.textContent)].some((label) =>
+      label?.includes(field),
+    )
+  const input = await waitFor(() => {
+    const found = [...within.querySelectorAll<HTMLInputElement>('input[type=file]')].find(named)
+    if (!found) throw new Error(`no field ${field} for a file`)
+    return found
   })
+  fireEvent.change(input, { target: { files: [file] } })
 }
