@@ -1,3 +1,3 @@
 export { planFinishStation } from './planFinish.ts'
 export type { FinishFigures, FinishStation } from './types.ts'
-export { explainFinish } from './words.ts'
+export { FINISH_WORDS } from './words.ts'

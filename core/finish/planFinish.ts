@@ -7,6 +7,7 @@ import type { ReleaseStation } from '../release/index.ts'
 import type { Stock } from '../stock/index.ts'
 import { act, type Condition, inTurn, type Operation, operation, scheduleOperations } from '../work/index.ts'
 import type { FinishFigures, FinishStation } from './types.ts'
+import type { FinishFindings } from './words.ts'
 
 /** Our own figures: pore paste kg/m2 a round, minutes before it is sanded, area a 125 mm disc lasts, minutes to sand 1 m2. */
 const PASTE = { kgPerM2: 0.3, waitMinutes: 60 } as const
@@ -32,7 +33,7 @@ export function planFinishStation(
   stock: Pick<Stock, 'sealers'>,
 ): { station: FinishStation | null; findings: Finding[] } {
   const sealer = stock.sealers.find((s) => s.id === piece.finish.sealer)
-  const { findings, raise } = findingList('finish', piece.id, 'choice', 'finish')
+  const { findings, raise } = findingList<FinishFindings>('finish', piece.id, 'choice', 'finish')
   if (!sealer) {
     raise('sealer-missing', 'stop', { row: piece.finish.sealer })
     return { station: null, findings }

@@ -48,10 +48,23 @@ export const rankFindings = (findings: readonly Finding[]): Finding[] =>
 
 export const isWorseOrEqual = (a: Level, b: Level): boolean => RANK[a] <= RANK[b]
 
-/** Collects a station's findings about one thing, each with the remedies that might cure it. */
-export function findingList(station: StationName, pieceId: string, kind: About['kind'], id: string) {
+/** A code of a table of findings with its facts; the table is made from the station's words. */
+type Code<M> = keyof M & string
+
+/** Collects a station's findings about one thing, each with the remedies that might cure it. `M` has the facts of each code. */
+export function findingList<M extends Readonly<Record<keyof M, Facts>>>(
+  station: StationName,
+  pieceId: string,
+  kind: About['kind'],
+  id: string,
+) {
   const findings: Finding[] = []
-  const raise = (code: string, level: Level, facts: Facts, remedies: readonly Remedy[] = []): void => {
+  const raise = <C extends Code<M>>(
+    code: C,
+    level: Level,
+    facts: M[C],
+    remedies: readonly Remedy[] = [],
+  ): void => {
     findings.push({ code, level, station, about: [{ pieceId, kind, id }], facts, remedies })
   }
   return { findings, raise }

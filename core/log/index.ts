@@ -6,4 +6,4 @@ export {
   learnWaste,
   planLogStation,
 } from './planLog.ts'
-export { explainLog } from './words.ts'
+export { LOG_WORDS } from './words.ts'

@@ -3,6 +3,7 @@ import type { MixStation } from '../mix/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { PourStation } from '../pour/index.ts'
 import { CATALOGUE_VERSION, type Mix } from '../stock/index.ts'
+import type { LogFindings } from './words.ts'
 
 /** Planned against measured for one figure of one pour; null where it was not measured. */
 export type Compared = {
@@ -67,7 +68,7 @@ export function planLogStation(
   const compared = own.map(comparePour)
   const offs = compared.map((p) => p.bags.offByPercent).filter((n) => n !== null)
   const learned = learnWaste(own, mixRow)
-  const { findings, raise } = findingList('log', pieceId, 'choice', 'log')
+  const { findings, raise } = findingList<LogFindings>('log', pieceId, 'choice', 'log')
   const last = own.at(-1)
   if (last?.nextTime) raise('next-time', 'note', { said: last.nextTime, on: last.on })
   const now = mix.figures.wastePercent

@@ -1,3 +1,3 @@
 export { defaultWaste, planMixStation, splitBatches } from './planMix.ts'
 export type { Batch, MixFigures, MixStation } from './types.ts'
-export { explainMix } from './words.ts'
+export { MIX_WORDS } from './words.ts'

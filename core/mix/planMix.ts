@@ -3,6 +3,7 @@ import type { PieceStation } from '../piece/index.ts'
 import type { Mix, Mixer, Stock } from '../stock/index.ts'
 import { act, type Operation, operation } from '../work/index.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
+import type { MixFindings } from './words.ts'
 
 /** Waste by size of the cast: small moulds lose more to the tub. */
 export const defaultWaste = (litres: number): number => (litres < 10 ? 15 : 10)
@@ -19,7 +20,7 @@ export function planMixStation(
   { figures: { volumeLitres } }: PieceStation,
   stock: Pick<Stock, 'mixes' | 'mixers'>,
 ): { station: MixStation | null; findings: Finding[] } {
-  const { findings, raise } = findingList('mix', piece.id, 'choice', 'mix')
+  const { findings, raise } = findingList<MixFindings>('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
   const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
   if (!mix) raise('mix-missing', 'stop', { row: piece.mix.mix })

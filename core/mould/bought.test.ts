@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import {
   applyChange,
+  explainBy,
   type MouldPatch,
   newTurned,
   type Piece,
@@ -13,7 +14,7 @@ import { planPieceStation } from '../piece/index.ts'
 import { type Stock, startingStock } from '../stock/index.ts'
 import { testJob, testSlab } from '../testing/testPiece.ts'
 import { differsBy } from './found/vesselFits.ts'
-import { explainMould, planMouldStation } from './index.ts'
+import { MOULD_WORDS, planMouldStation } from './index.ts'
 import { sheetsOver } from './lined/planLined.ts'
 
 const kernel = await openKernel({ coarser: 6 })
@@ -34,7 +35,7 @@ const plan = (piece: Piece, own: Stock = stock) =>
   planMouldStation(piece, planPieceStation(kernel, piece, 2300, false), own, mix, { kernel })
 const mm = (n: unknown) => `${n} mm`
 const said = (finding: ReturnType<typeof plan>['findings'][number]) => {
-  const words = explainMould(finding, { mm, fine: mm } as never)!
+  const words = explainBy(MOULD_WORDS, finding, { mm, fine: mm } as never)!
   const all = [words.what, words.why, words.remedy ?? ''].join(' ')
   expect(all).not.toMatch(/undefined|NaN/)
   return all

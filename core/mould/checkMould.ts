@@ -2,13 +2,15 @@ import type { Change, Finding, Piece } from '../job/index.ts'
 import type { Level } from './level.ts'
 import type { MouldMethod } from './method.ts'
 import type { BoardLayout } from './types.ts'
+import type { MouldFindings } from './words.ts'
 
-export const finding = (
+/** A finding of the mould, about its choice or a part; the change that may cure it. */
+export const finding = <C extends keyof MouldFindings & string>(
   piece: Pick<Piece, 'id'>,
-  code: string,
+  code: C,
   level: Finding['level'],
   id: string,
-  facts: Finding['facts'],
+  facts: MouldFindings[C],
   changes?: readonly Change[],
 ): Finding => ({
   code,
@@ -19,10 +21,15 @@ export const finding = (
   remedies: changes ? [{ code, facts, changes }] : [],
 })
 
+/** Codes of rows that are chosen and not in stock. */
+type RowMissing = {
+  [C in keyof MouldFindings]: { row: string } extends MouldFindings[C] ? C : never
+}[keyof MouldFindings]
+
 /** A row that is chosen and not in stock; the first that is, is offered. */
 export const rowMissing = (
   piece: Pick<Piece, 'id'>,
-  code: string,
+  code: RowMissing,
   row: string,
   first: Partial<Piece['mould']> | undefined,
 ): Finding =>
@@ -100,7 +107,6 @@ function checkLevel(piece: Piece, level: Level | null): Finding[] {
       fallMm: level.depthError,
       twistMm: level.twist,
       extraKg: Math.round(level.extraKg * 10) / 10,
-      shims: level.shims.length,
       mostMm: Math.max(...level.shims),
     }),
   ]

@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { measureSolid, type SolidRecipe } from '../geometry/index.ts'
-import { type MouldPatch, newTurned, type Piece, type TurnedPiece, withChoice } from '../job/index.ts'
+import {
+  explainBy,
+  type MouldPatch,
+  newTurned,
+  type Piece,
+  type TurnedPiece,
+  withChoice,
+} from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import { says } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
@@ -9,7 +16,7 @@ import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { partIdsOf } from '../work/index.ts'
 import { potLife, rubberAmounts, rubberWall } from './block/rubber.ts'
 import { costOverCasts } from './compareMethods.ts'
-import { explainMould, METHODS, planMouldStation, whyNoMould } from './index.ts'
+import { METHODS, MOULD_WORDS, planMouldStation, whyNoMould } from './index.ts'
 import { hoopTension, nearestTube, strapSpacing } from './tube/planTube.ts'
 import type { MethodRow } from './types.ts'
 
@@ -116,7 +123,7 @@ describe('a card tube', () => {
           : ''
     expect(offered).toBe(remedy)
     for (const f of findings) {
-      const said = explainMould(f, { mm: words, fine: words })!
+      const said = explainBy(MOULD_WORDS, f, { mm: words, fine: words })!
       expect(`${said.what} ${said.why} ${said.remedy ?? ''}`).not.toMatch(/undefined|NaN/)
     }
   })
@@ -280,7 +287,7 @@ describe('methods side by side', () => {
       ['tube', 'layers', 'printed'],
     ])
     for (const method of METHODS)
-      expect(explainMould(found!, { mm: words, fine: words })!.remedies![method.id]).toBeTruthy()
+      expect(explainBy(MOULD_WORDS, found!, { mm: words, fine: words })!.remedies![method.id]).toBeTruthy()
   })
 })
 

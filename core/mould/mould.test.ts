@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, loopRegion, measureRegion, measureSolid, type SolidRecipe } from '../geometry/index.ts'
 import {
   boxChoiceOf,
+  explainBy,
   type MouldPatch,
   type Piece,
   plainSide,
@@ -13,7 +14,7 @@ import type { Board } from '../stock/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { BEAD, testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { holdDownForce, sealantVolume } from './boardBox/fixings.ts'
-import { chooseLaminate, explainMould, planMouldStation } from './index.ts'
+import { chooseLaminate, MOULD_WORDS, planMouldStation } from './index.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -458,7 +459,7 @@ describe('findings', () => {
     const { findings } = plan(piece, stock)
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
     for (const f of findings)
-      expect(explainMould(f, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
+      expect(explainBy(MOULD_WORDS, f, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
   })
   it('works for odd but legal slabs', () => {
     for (const thickness of [3, 45, 999])

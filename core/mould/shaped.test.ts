@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { measureRegion, measureSolid, openKernel, type SolidRecipe } from '../geometry/index.ts'
 import {
   applyChange,
+  explainBy,
   type MouldChoice,
   type MouldPatch,
   newBox,
@@ -19,7 +20,7 @@ import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { castBody, greatestSection, lockOf, undercut } from './castBody.ts'
 import { shellSpread, shellUplift } from './closed/joint.ts'
 import { localTops } from './closed/localTops.ts'
-import { explainMould, METHODS, planMouldStation } from './index.ts'
+import { METHODS, MOULD_WORDS, planMouldStation } from './index.ts'
 import { layerHeights } from './layers/planLayers.ts'
 import { routerSteps } from './layers/router.ts'
 import { firstParting, splitPlanes } from './printed/split.ts'
@@ -562,7 +563,7 @@ describe('findings', () => {
     const troubled = chosen(piece, patch)
     const found = plan(troubled, stock).findings.find((f) => f.code === code)!
     expect(found?.code).toBe(code)
-    const words = explainMould(found, {
+    const words = explainBy(MOULD_WORDS, found, {
       mm: (n: unknown) => `${n} mm`,
       fine: (n: unknown) => `${n} mm`,
     } as never)!

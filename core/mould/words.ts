@@ -1,245 +1,251 @@
-import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
-import { explainShaped } from './shapedWords.ts'
+import type { FindingsIn, Words } from '../job/index.ts'
+import { SHAPED_WORDS } from './shapedWords.ts'
+
+/** Sentences for the findings of board boxes, tubes and rubber blocks, and of all moulds, each with the facts it is made of. */
+const BOX_WORDS = {
+  'panels-missing': (f: { missing: number; panels: number; moulds: number }) => ({
+    what: `${f.missing === 1 ? 'One of its panels is' : `${f.missing} of its panels are`} no piece of the job yet`,
+    why: `It is glued up of ${f.panels} panels, cast flat in ${f.moulds === 1 ? 'one mould' : `${f.moulds} moulds`}: each has its own mould, steel, mix and day.`,
+    remedy: f.missing === 1 ? 'Make it a piece' : `Make ${f.missing} pieces of them`,
+  }),
+  'panels-differ': (f: { differing: number; panels: number; moulds: number }) => ({
+    what: `${f.differing === 1 ? 'A panel is' : `${f.differing} panels are`} no longer as this box wants them`,
+    why: 'Size, mitres or number were changed since they were made pieces.',
+    remedy: 'Make them fit',
+  }),
+  'cast-as-panels': (f: { panels: number; moulds: number }) => ({
+    what: `Glued up of ${f.panels} panels, cast flat in ${f.moulds === 1 ? 'one mould' : `${f.moulds} moulds`}`,
+    why: 'Each is a piece of this job, with its own mould, steel, mix and day.',
+  }),
+  'board-missing': (f: { row: string; for: string }) => ({
+    what: `No board ${f.row} in the stock for ${f.for}`,
+    why: 'Choose another board, or add this one to the job’s stock.',
+  }),
+  'no-method': (f: { method: string; why: string; kind: string }) => ({
+    what: `A ${f.method} does not form this piece: ${f.why}`,
+    why: 'Choose another method. Volume, weight, bags and sheets hold all the same.',
+    remedies: {
+      'board-box': 'Build a board box',
+      tube: 'Cast it in a card tube',
+      block: 'Make a rubber block',
+      'upper-form': 'Build a board box with an upper form',
+      lined: 'Line a board box',
+      ribs: 'Hang a skin on contour ribs',
+      packed: 'Pack a liner round',
+      layers: 'Build up a layered block',
+      printed: 'Print shells',
+      brushed: 'Brush on rubber',
+      closed: 'Lay up a closed mould',
+      found: 'Cast it in a vessel',
+    },
+  }),
+  'not-in-mould': (f: { count: number; features: string }) => ({
+    what: `No part in this mould forms ${f.count === 1 ? f.features : `${f.count} of the features`} yet`,
+    why: `What is cast in is fixed by hand, mirrored where the show face is down: ${f.features}.`,
+  }),
+  'sealant-missing': (f: { row: string }) => ({
+    what: `No sealant ${f.row} in the stock`,
+    why: 'Choose another, or add this one to the job’s stock.',
+  }),
+  'no-laminate': (f: { part: string; nearestMm: number; wantedMm: number; boards: number }, { mm }) => ({
+    what: `${f.part}: the boards to hand make ${mm(f.nearestMm)}, not ${mm(f.wantedMm)}`,
+    why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
+    remedy: 'Laminate from every board in stock',
+  }),
+  'pot-life-short': (f: { pourMinutes: number; rubber: string; potMinutes: number; pots: number }) => ({
+    what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${f.potMinutes.toFixed(0)}`,
+    why: `It thickens in the pot before the box is full. Mix ${f.pots} pots one after the other and pour each onto the last while it is wet, or take a slower rubber; heat makes it quicker.`,
+  }),
+  'rubber-must-stretch': (f: { percent: number; mostPercent: number }) => ({
+    what: `The mouth of the block must open by ${f.percent}% to let the cast go`,
+    why: `Rubber that is stretched by more than about ${f.mostPercent}% over a stiff cast tears at its corners. In two halves it parts at the widest section.`,
+    remedy: 'Pour the block in two halves',
+  }),
+  'no-bought-knockout': (
+    f: { opening: string; nearest: string; draftDeg: number; deepMm: number },
+    { mm },
+  ) => ({
+    what: `No plug in stock is the size of ${f.opening}`,
+    why: f.nearest
+      ? `A bought plug makes its own size, and its draft of ${f.draftDeg} degrees: the opening follows it. Boards stand in for it here. The nearest: ${f.nearest}.`
+      : `None is round or rectangular and at least ${mm(f.deepMm)} high. Boards stand in for it here.`,
+    remedy: `Make the opening as ${f.nearest}`,
+  }),
+  'buying-beats-making': (f: {
+    plug: string
+    opening: string
+    casts: number
+    price: number
+    hours: number
+  }) => ({
+    what: `${f.plug} in stock makes ${f.opening} as it is`,
+    why: `It lasts ${f.casts} casts${f.price > 0 ? ` for ${f.price}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
+    remedy: 'Use the bought plug',
+  }),
+  'former-over-bed': (
+    f: { part: string; lengthMm: number; widthMm: number; bedXMm: number; bedYMm: number },
+    { mm },
+  ) => ({
+    what: `${f.part} is ${mm(f.lengthMm)} × ${mm(f.widthMm)}; the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
+    why: 'So many pieces glued up are no straight former: shape it from board or foam.',
+    remedy: 'Shape the formers by hand',
+  }),
+  'former-in-pieces': (
+    f: { part: string; pieces: number; lengthMm: number; widthMm: number; bedXMm: number; bedYMm: number },
+    { mm },
+  ) => ({
+    what: `${f.part} is printed in ${f.pieces} pieces; it is ${mm(f.lengthMm)} × ${mm(f.widthMm)}, the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
+    why: 'Glue them on a flat board, fill and sand each joint where it meets the concrete: it prints.',
+    remedy: 'Shape the formers by hand',
+  }),
+  'knockout-many-layers': (f: { part: string; layers: number; instead: string }) => ({
+    what: `${f.part} would be glued up from ${f.layers} boards`,
+    why: 'Each joint is a line in the concrete and an hour of clamps. A tube, foam or a bought plug makes a tall hole.',
+    remedy: `Make it of ${f.instead}`,
+  }),
+  'no-tube-knockout': (
+    f: { diameterMm: number; opening: string; mostWrapMm: number; nearestMm: number },
+    { mm },
+  ) => ({
+    what:
+      f.diameterMm > 0
+        ? `No card tube in stock for ${f.opening}, ${mm(f.diameterMm)} across`
+        : `${f.opening} is not round and straight: no tube forms it`,
+    why: `A tube is smaller than its opening by a wrap of at most ${mm(f.mostWrapMm)} each side${f.nearestMm > 0 ? `; the nearest is ${mm(f.nearestMm)} outside` : ''}. Boards stand in for it here.`,
+    remedy: 'Laminate it from boards',
+  }),
+  'wrap-fills-opening': (f: { wrapMm: number; opening: string }, { mm }) => ({
+    what: `A wrap of ${mm(f.wrapMm)} leaves nothing of the ${f.opening} knockout`,
+    why: 'The knockout is the opening less a wrap on each side.',
+    remedy: 'Leave the wrap off',
+  }),
+  'table-not-level': (f: { fallMm: number; twistMm: number; extraKg: number; mostMm: number }, { fine }) => ({
+    what: `The table falls ${fine(f.fallMm)} under the mould${f.twistMm > 1 ? ` and is twisted ${fine(f.twistMm)}` : ''}`,
+    why: `A fill that finds its own level is that much deeper at the low corner, ${f.extraKg} kg more; a stiff one keeps its depth and runs off its line. Shim as listed, up to ${fine(f.mostMm)}.`,
+  }),
+  'rubber-missing': (f: { row: string }) => ({
+    what: `No rubber ${f.row} in the stock`,
+    why: 'Choose another, or add this one to the job’s stock.',
+    remedy: 'Take the first rubber in stock',
+  }),
+  'rubber-wall-thin': (f: { wallMm: number; wantedMm: number; rubber: string; shore: number }, { mm }) => ({
+    what: `${mm(f.wallMm)} of rubber round the pattern; ${mm(f.wantedMm)} is wanted`,
+    why: `${f.rubber}, Shore A ${f.shore}: a thinner wall sags under the fill and tears when the cast is pulled.`,
+    remedy: `Make the wall ${mm(f.wantedMm)}`,
+  }),
+  'rubber-heavy': (f: { litres: number; kg: number }) => ({
+    what: `The block takes ${f.litres} L of rubber, ${f.kg} kg`,
+    why: 'A brushed skin in a rigid jacket does the same with a fraction of it.',
+  }),
+  'tube-missing': (f: { row: string }) => ({
+    what: `No tube ${f.row} in the stock`,
+    why: 'Choose another, or add this one to the job’s stock.',
+    remedy: 'Take the tube that fits',
+  }),
+  'tube-differs': (f: { tube: string; insideMm: number; diameterMm: number; fitting: string }, { mm }) => ({
+    what: `${f.tube} casts ${mm(f.insideMm)}, not ${mm(f.diameterMm)}`,
+    why: f.fitting
+      ? `${f.fitting} fits.`
+      : 'Tubes come in fixed bores: no tube in stock casts this diameter.',
+    remedy: f.fitting ? `Take ${f.fitting}` : `Make the piece ${mm(f.insideMm)} across`,
+  }),
+  'tube-short': (f: { lengthMm: number; heightMm: number }, { mm }) => ({
+    what: `The tube is ${mm(f.lengthMm)} long, the piece ${mm(f.heightMm)} high`,
+    why: 'A joint in a card tube leaks and shows. Cast it in two lengths, or order a longer tube.',
+  }),
+  'tube-edges': () => ({
+    what: 'A plain tube leaves square edges at both ends',
+    why: 'Run a bead of sealant round the foot inside for a rounded one; tool the open end by hand.',
+  }),
+  'skin-missing': (f: { row: string }) => ({
+    what: `No sheet ${f.row} in the stock to bend round the curved sides`,
+    why: 'Choose another, or add this one to the job’s stock.',
+    remedy: 'Take the first sheet in stock',
+  }),
+  'bend-too-tight': (
+    f: {
+      part: string
+      skin: string
+      leastMm: number
+      radiusMm: number
+      wettedMm: number
+      kerfDepthMm: number
+      kerfSpacingMm: number
+      other: string
+    },
+    { mm },
+  ) => ({
+    what: `${f.part}: ${f.skin} bends to ${mm(f.leastMm)}, not ${mm(f.radiusMm)}`,
+    why: `It cracks or kinks below that. ${f.wettedMm > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${f.kerfDepthMm > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
+    remedy: `Bend ${f.other}`,
+  }),
+  'separator-no-sheet': (f: { gapMm: number; sheet: string; sheetMm: number }, { mm }) => ({
+    what: `No sheet in stock is ${mm(f.gapMm)} thick for the separator`,
+    why: `It keeps two blocks apart and goes with neither. ${f.sheet ? `The nearest is ${f.sheet}, ${mm(f.sheetMm)}.` : 'Add the sheet it is cut from to the stock.'}`,
+    remedy: `Part the blocks by ${mm(f.sheetMm)}`,
+  }),
+  'bevel-too-steep': (f: { strip: string; bevelDeg: number; sawDeg: number }) => ({
+    what: `The ${f.strip} strip wants a bevel of ${f.bevelDeg.toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,
+    why: 'Cut it with the board on a jig that leans it the other way, plane it, or ease the corner of the piece.',
+  }),
+  'strip-too-short': (f: { strip: string; thicknessMm: number }, { mm }) => ({
+    what: `Nothing is left of the ${f.strip} strip beside boards ${mm(f.thicknessMm)} thick`,
+    why: 'Its side of the piece is shorter than the board that passes behind it. Use a thinner board, or fill the notch with a block.',
+  }),
+  'raw-end-in-concrete': (f: { strip: string; wideMm: number }, { mm }) => ({
+    what: `The ${f.strip} strip ends in the concrete: a raw end ${mm(f.wideMm)} wide`,
+    why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed; swapping which strip runs through only gives the raw end to the other one.',
+    remedy: 'Mitre inside corners',
+  }),
+  'side-bows': (
+    f: {
+      side: string
+      bowMm: number
+      sides: number
+      limitMm: number
+      alongMm: number
+      aboveBaseMm: number
+      braceSpacingMm: number
+    },
+    { mm, fine },
+  ) => ({
+    what: `The ${f.side} side bows ${fine(f.bowMm)} under the fill${f.sides > 1 ? `, and ${f.sides - 1} more bow too much` : ''}`,
+    why: `At most ${fine(f.limitMm)} is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${f.braceSpacingMm > 0 ? 'Hold the tops with braces or ties across.' : 'Braces along the top do not cure it: use a thicker or stiffer board, or a rail along its middle.'}`,
+    remedy: `Brace the tops every ${mm(f.braceSpacingMm)}`,
+  }),
+  'strips-meet': (f: { strip: string; other: string; thicknessMm: number }, { mm }) => ({
+    what: `The ${f.strip} and ${f.other} strips stand in each other’s place`,
+    why: `The notch between them is narrower than two boards of ${mm(f.thicknessMm)}. Use a thinner board for the sides, or fill the notch with one block.`,
+  }),
+  'larger-than-sheet': (
+    f: { parts: string; board: string; sheetLengthMm: number; sheetWidthMm: number },
+    { mm },
+  ) => ({
+    what: `${f.parts} larger than a sheet of ${f.board}, ${mm(f.sheetLengthMm)} x ${mm(f.sheetWidthMm)}`,
+    why: 'A joint in a mould face shows in the cast. Choose a larger board, allow parts to be turned, cast in two pieces, or join it: tape or fill the joint, and plan where it shows.',
+    remedy: 'Join it from pieces with a splice behind',
+  }),
+  'tall-form': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({
+    what: `${mm(f.depthMm)} deep: ${f.pressureKPa.toFixed(1)} kPa at the foot`,
+    why: 'Wet concrete pushes as a full liquid. Have the form and its ties designed by someone qualified.',
+  }),
+  'hold-the-top': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({
+    what: `${mm(f.depthMm)} deep: the screws along the base cannot hold the sides alone`,
+    why: 'The push at the foot pries them out of the board’s edge. Hold the top with a brace, tie or strap, or use plywood.',
+    remedy: 'Brace the tops',
+  }),
+  'tooled-arris': (f: { face: string; sides: string }) => ({
+    what: `The ${f.face} lies open in the pour: its edges at ${f.sides} are tooled by hand`,
+    why: 'No bead in the mould forms an open edge. Run an edging tool along it when the sheen is gone.',
+  }),
+  'mould-wears-out': (f: { casts: number; lasts: number }) => ({
+    what: `${f.casts} casts a mould; its faces last about ${f.lasts}`,
+    why: 'Faces wear by waxing and prying. Plan a second mould or a harder board.',
+  }),
+} satisfies Words
 
 /** Sentences for the findings of this station. */
-export function explainMould(finding: Finding, style: WordsStyle): Explanation | null {
-  const { code, facts: f } = finding
-  const { mm, fine } = style
-  switch (code) {
-    case 'panels-missing':
-      return {
-        what: `${f.missing === 1 ? 'One of its panels is' : `${f.missing} of its panels are`} no piece of the job yet`,
-        why: `It is glued up of ${f.panels} panels, cast flat in ${f.moulds === 1 ? 'one mould' : `${f.moulds} moulds`}: each has its own mould, steel, mix and day.`,
-        remedy: f.missing === 1 ? 'Make it a piece' : `Make ${f.missing} pieces of them`,
-      }
-    case 'panels-differ':
-      return {
-        what: `${f.differing === 1 ? 'A panel is' : `${f.differing} panels are`} no longer as this box wants them`,
-        why: 'Size, mitres or number were changed since they were made pieces.',
-        remedy: 'Make them fit',
-      }
-    case 'cast-as-panels':
-      return {
-        what: `Glued up of ${f.panels} panels, cast flat in ${f.moulds === 1 ? 'one mould' : `${f.moulds} moulds`}`,
-        why: 'Each is a piece of this job, with its own mould, steel, mix and day.',
-      }
-    case 'board-missing':
-      return {
-        what: `No board ${f.row} in the stock for ${f.for}`,
-        why: 'Choose another board, or add this one to the job’s stock.',
-      }
-    case 'no-method':
-      return {
-        what: `A ${f.method} does not form this piece: ${f.why}`,
-        why: 'Choose another method. Volume, weight, bags and sheets hold all the same.',
-        remedies: {
-          'board-box': 'Build a board box',
-          tube: 'Cast it in a card tube',
-          block: 'Make a rubber block',
-          'upper-form': 'Build a board box with an upper form',
-          lined: 'Line a board box',
-          ribs: 'Hang a skin on contour ribs',
-          packed: 'Pack a liner round',
-          layers: 'Build up a layered block',
-          printed: 'Print shells',
-          brushed: 'Brush on rubber',
-          closed: 'Lay up a closed mould',
-          found: 'Cast it in a vessel',
-        },
-      }
-    case 'not-in-mould':
-      return {
-        what: `No part in this mould forms ${f.count === 1 ? f.features : `${f.count} of the features`} yet`,
-        why: `What is cast in is fixed by hand, mirrored where the show face is down: ${f.features}.`,
-      }
-    case 'sealant-missing':
-      return {
-        what: `No sealant ${f.row} in the stock`,
-        why: 'Choose another, or add this one to the job’s stock.',
-      }
-    case 'no-laminate':
-      return {
-        what: `${f.part}: the boards to hand make ${mm(f.nearestMm)}, not ${mm(f.wantedMm)}`,
-        why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
-        remedy: 'Laminate from every board in stock',
-      }
-    case 'pot-life-short':
-      return {
-        what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${Number(f.potMinutes).toFixed(0)}`,
-        why: `It thickens in the pot before the box is full. Mix ${f.pots} pots one after the other and pour each onto the last while it is wet, or take a slower rubber; heat makes it quicker.`,
-      }
-    case 'rubber-must-stretch':
-      return {
-        what: `The mouth of the block must open by ${f.percent}% to let the cast go`,
-        why: `Rubber that is stretched by more than about ${f.mostPercent}% over a stiff cast tears at its corners. In two halves it parts at the widest section.`,
-        remedy: 'Pour the block in two halves',
-      }
-    case 'no-bought-knockout':
-      return {
-        what: `No plug in stock is the size of ${f.opening}`,
-        why: f.nearest
-          ? `A bought plug makes its own size, and its draft of ${f.draftDeg} degrees: the opening follows it. Boards stand in for it here. The nearest: ${f.nearest}.`
-          : `None is round or rectangular and at least ${mm(f.deepMm)} high. Boards stand in for it here.`,
-        remedy: `Make the opening as ${f.nearest}`,
-      }
-    case 'buying-beats-making':
-      return {
-        what: `${f.plug} in stock makes ${f.opening} as it is`,
-        why: `It lasts ${f.casts} casts${Number(f.price) > 0 ? ` for ${f.price}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
-        remedy: 'Use the bought plug',
-      }
-    case 'former-over-bed':
-      return {
-        what: `${f.part} is ${mm(f.lengthMm)} × ${mm(f.widthMm)}; the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
-        why: 'So many pieces glued up are no straight former: shape it from board or foam.',
-        remedy: 'Shape the formers by hand',
-      }
-    case 'former-in-pieces':
-      return {
-        what: `${f.part} is printed in ${f.pieces} pieces; it is ${mm(f.lengthMm)} × ${mm(f.widthMm)}, the bed ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
-        why: 'Glue them on a flat board, fill and sand each joint where it meets the concrete: it prints.',
-        remedy: 'Shape the formers by hand',
-      }
-    case 'knockout-many-layers':
-      return {
-        what: `${f.part} would be glued up from ${f.layers} boards`,
-        why: 'Each joint is a line in the concrete and an hour of clamps. A tube, foam or a bought plug makes a tall hole.',
-        remedy: `Make it of ${f.instead}`,
-      }
-    case 'no-tube-knockout':
-      return {
-        what:
-          Number(f.diameterMm) > 0
-            ? `No card tube in stock for ${f.opening}, ${mm(f.diameterMm)} across`
-            : `${f.opening} is not round and straight: no tube forms it`,
-        why: `A tube is smaller than its opening by a wrap of at most ${mm(f.mostWrapMm)} each side${Number(f.nearestMm) > 0 ? `; the nearest is ${mm(f.nearestMm)} outside` : ''}. Boards stand in for it here.`,
-        remedy: 'Laminate it from boards',
-      }
-    case 'wrap-fills-opening':
-      return {
-        what: `A wrap of ${mm(f.wrapMm)} leaves nothing of the ${f.opening} knockout`,
-        why: 'The knockout is the opening less a wrap on each side.',
-        remedy: 'Leave the wrap off',
-      }
-    case 'table-not-level':
-      return {
-        what: `The table falls ${fine(f.fallMm)} under the mould${Number(f.twistMm) > 1 ? ` and is twisted ${fine(f.twistMm)}` : ''}`,
-        why: `A fill that finds its own level is that much deeper at the low corner, ${f.extraKg} kg more; a stiff one keeps its depth and runs off its line. Shim as listed, up to ${fine(f.mostMm)}.`,
-      }
-    case 'rubber-missing':
-      return {
-        what: `No rubber ${f.row} in the stock`,
-        why: 'Choose another, or add this one to the job’s stock.',
-        remedy: 'Take the first rubber in stock',
-      }
-    case 'rubber-wall-thin':
-      return {
-        what: `${mm(f.wallMm)} of rubber round the pattern; ${mm(f.wantedMm)} is wanted`,
-        why: `${f.rubber}, Shore A ${f.shore}: a thinner wall sags under the fill and tears when the cast is pulled.`,
-        remedy: `Make the wall ${mm(f.wantedMm)}`,
-      }
-    case 'rubber-heavy':
-      return {
-        what: `The block takes ${f.litres} L of rubber, ${f.kg} kg`,
-        why: 'A brushed skin in a rigid jacket does the same with a fraction of it.',
-      }
-    case 'tube-missing':
-      return {
-        what: `No tube ${f.row} in the stock`,
-        why: 'Choose another, or add this one to the job’s stock.',
-        remedy: 'Take the tube that fits',
-      }
-    case 'tube-differs':
-      return {
-        what: `${f.tube} casts ${mm(f.insideMm)}, not ${mm(f.diameterMm)}`,
-        why: f.fitting
-          ? `${f.fitting} fits.`
-          : 'Tubes come in fixed bores: no tube in stock casts this diameter.',
-        remedy: f.fitting ? `Take ${f.fitting}` : `Make the piece ${mm(f.insideMm)} across`,
-      }
-    case 'tube-short':
-      return {
-        what: `The tube is ${mm(f.lengthMm)} long, the piece ${mm(f.heightMm)} high`,
-        why: 'A joint in a card tube leaks and shows. Cast it in two lengths, or order a longer tube.',
-      }
-    case 'tube-edges':
-      return {
-        what: 'A plain tube leaves square edges at both ends',
-        why: 'Run a bead of sealant round the foot inside for a rounded one; tool the open end by hand.',
-      }
-    case 'skin-missing':
-      return {
-        what: `No sheet ${f.row} in the stock to bend round the curved sides`,
-        why: 'Choose another, or add this one to the job’s stock.',
-        remedy: 'Take the first sheet in stock',
-      }
-    case 'bend-too-tight':
-      return {
-        what: `${f.part}: ${f.skin} bends to ${mm(f.leastMm)}, not ${mm(f.radiusMm)}`,
-        why: `It cracks or kinks below that. ${Number(f.wettedMm) > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${Number(f.kerfDepthMm) > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
-        remedy: `Bend ${f.other}`,
-      }
-    case 'separator-no-sheet':
-      return {
-        what: `No sheet in stock is ${mm(f.gapMm)} thick for the separator`,
-        why: `It keeps two blocks apart and goes with neither. ${f.sheet ? `The nearest is ${f.sheet}, ${mm(f.sheetMm)}.` : 'Add the sheet it is cut from to the stock.'}`,
-        remedy: `Part the blocks by ${mm(f.sheetMm)}`,
-      }
-    case 'bevel-too-steep':
-      return {
-        what: `The ${f.strip} strip wants a bevel of ${Number(f.bevelDeg).toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,
-        why: 'Cut it with the board on a jig that leans it the other way, plane it, or ease the corner of the piece.',
-      }
-    case 'strip-too-short':
-      return {
-        what: `Nothing is left of the ${f.strip} strip beside boards ${mm(f.thicknessMm)} thick`,
-        why: 'Its side of the piece is shorter than the board that passes behind it. Use a thinner board, or fill the notch with a block.',
-      }
-    case 'raw-end-in-concrete':
-      return {
-        what: `The ${f.strip} strip ends in the concrete: a raw end ${mm(f.wideMm)} wide`,
-        why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed; swapping which strip runs through only gives the raw end to the other one.',
-        remedy: 'Mitre inside corners',
-      }
-    case 'side-bows':
-      return {
-        what: `The ${f.side} side bows ${fine(f.bowMm)} under the fill${Number(f.sides) > 1 ? `, and ${Number(f.sides) - 1} more bow too much` : ''}`,
-        why: `At most ${fine(f.limitMm)} is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${Number(f.braceSpacingMm) > 0 ? 'Hold the tops with braces or ties across.' : 'Braces along the top do not cure it: use a thicker or stiffer board, or a rail along its middle.'}`,
-        remedy: `Brace the tops every ${mm(f.braceSpacingMm)}`,
-      }
-    case 'strips-meet':
-      return {
-        what: `The ${f.strip} and ${f.other} strips stand in each other’s place`,
-        why: `The notch between them is narrower than two boards of ${mm(f.thicknessMm)}. Use a thinner board for the sides, or fill the notch with one block.`,
-      }
-    case 'larger-than-sheet':
-      return {
-        what: `${f.parts} larger than a sheet of ${f.board}, ${mm(f.sheetLengthMm)} x ${mm(f.sheetWidthMm)}`,
-        why: 'A joint in a mould face shows in the cast. Choose a larger board, allow parts to be turned, cast in two pieces, or join it: tape or fill the joint, and plan where it shows.',
-        remedy: 'Join it from pieces with a splice behind',
-      }
-    case 'tall-form':
-      return {
-        what: `${mm(f.depthMm)} deep: ${Number(f.pressureKPa).toFixed(1)} kPa at the foot`,
-        why: 'Wet concrete pushes as a full liquid. Have the form and its ties designed by someone qualified.',
-      }
-    case 'hold-the-top':
-      return {
-        what: `${mm(f.depthMm)} deep: the screws along the base cannot hold the sides alone`,
-        why: 'The push at the foot pries them out of the board’s edge. Hold the top with a brace, tie or strap, or use plywood.',
-        remedy: 'Brace the tops',
-      }
-    case 'tooled-arris':
-      return {
-        what: `The ${f.face} lies open in the pour: its edges at ${f.sides} are tooled by hand`,
-        why: 'No bead in the mould forms an open edge. Run an edging tool along it when the sheen is gone.',
-      }
-    case 'mould-wears-out':
-      return {
-        what: `${f.casts} casts a mould; its faces last about ${f.lasts}`,
-        why: 'Faces wear by waxing and prying. Plan a second mould or a harder board.',
-      }
-    default:
-      return explainShaped(finding, style)
-  }
-}
+export const MOULD_WORDS = { ...BOX_WORDS, ...SHAPED_WORDS }
+
+/** What this station finds: each code with its facts. */
+export type MouldFindings = FindingsIn<typeof MOULD_WORDS>

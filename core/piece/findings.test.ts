@@ -6,6 +6,7 @@ import {
   type BoxPiece,
   type CornerOfPath,
   type Drainer,
+  explainBy,
   type FittedPiece,
   type Insert,
   type Lettering,
@@ -24,7 +25,7 @@ import {
   type TurnedPiece,
 } from '../job/index.ts'
 import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
-import { explainPiece, holdFonts, planPieceStation } from './index.ts'
+import { holdFonts, PIECE_WORDS, planPieceStation } from './index.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -414,7 +415,7 @@ it.each(WRONG)('%s, %s', (code, level, make) => {
   expect(Number.isFinite(figures.volumeLitres) && figures.volumeLitres >= 0).toBe(true)
   expect(Number.isFinite(quick.figures.volumeLitres)).toBe(true)
   const finding = findings.find((f) => f.code === code)!
-  const words = explainPiece(finding, style)!
+  const words = explainBy(PIECE_WORDS, finding, style)!
   expect(words.what.length).toBeGreaterThan(5)
   expect(`${words.what} ${words.why}`).not.toMatch(/undefined|NaN|Infinity/)
   // A remedy that is offered changes the piece and takes the finding away.

@@ -62,4 +62,4 @@ export type {
   PlacedOpening,
   Separator,
 } from './types.ts'
-export { explainPiece } from './words.ts'
+export { PIECE_WORDS } from './words.ts'

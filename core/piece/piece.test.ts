@@ -1,13 +1,21 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureSolid } from '../geometry/index.ts'
-import { applyChange, emptyJob, newOpening, newSlab, plainSide, type SlabPiece } from '../job/index.ts'
+import {
+  applyChange,
+  emptyJob,
+  explainBy,
+  newOpening,
+  newSlab,
+  plainSide,
+  type SlabPiece,
+} from '../job/index.ts'
 import { startingStock } from '../stock/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import {
-  explainPiece,
   moveOpening,
   outlineSize,
+  PIECE_WORDS,
   planPieceStation,
   pouredLoop,
   pouredPlacement,
@@ -172,7 +180,7 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes.map((code) => [code, 'stop']))
     expect(geometry.recipe).toBeNull()
     for (const finding of findings) {
-      expect(explainPiece(finding, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
+      expect(explainBy(PIECE_WORDS, finding, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
       for (const remedy of finding.remedies) {
         const job = remedy.changes.reduce(applyChange, { ...emptyJob('j', 'J', stock), pieces: [piece] })
         expect(

@@ -15,6 +15,7 @@ import { type Ageing, metAt, orderOperations, scheduleOperations } from '../work
 import { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
 import { CURED, firstMix, pourDay, SET_PARTS } from './pourDay.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
+import type { PourFindings } from './words.ts'
 
 /** No pour below this, degC; limits of drying that want a cover and that forbid an open face, kg/m2 h. */
 const COLDEST = 5
@@ -108,7 +109,7 @@ function strengthPoints(curve: StrengthCurve, course: TemperatureCourse): { hour
 }
 
 function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Finding[] {
-  const { findings, raise } = findingList('pour', piece.id, 'choice', 'pour')
+  const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
   if (f.coldestDegC < COLDEST) raise('too-cold', 'stop', { coldestDegC: f.coldestDegC, leastDegC: COLDEST })
   if (f.firstStripMinutes === null)
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
-import { type Piece, withChoice } from '../job/index.ts'
-import { explainMould, METHODS, planMouldStation } from '../mould/index.ts'
+import { explainBy, type Piece, withChoice } from '../job/index.ts'
+import { METHODS, MOULD_WORDS, planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { seeded } from '../testing/anyPiece.ts'
 import { rounds } from '../testing/rounds.ts'
@@ -21,7 +21,7 @@ function plan(piece: Piece, quick: boolean): string[] {
     quick,
   })
   const wrong = findings.flatMap((f) => {
-    const words = explainMould(f, style)
+    const words = explainBy(MOULD_WORDS, f, style)
     const text = words ? `${words.what} ${words.why}` : ''
     return words && !/undefined|NaN|Infinity|\[object/.test(text) ? [] : [`${f.code}: “${text}”`]
   })

@@ -1,4 +1,4 @@
-import type { Explanation, Finding, WordsStyle } from '../job/index.ts'
+import type { FindingsIn, Words } from '../job/index.ts'
 import type { AgentRow } from './types.ts'
 
 const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
@@ -26,40 +26,39 @@ export function agentNote({ use, agent, agentKind, surface }: AgentRow): string 
   return `${agent}; ${surface === 'soaks' || note === '' ? how : note}`
 }
 
-/** Sentences for the findings of this station. */
-export function explainRelease({ code, facts: f }: Finding, { mm }: WordsStyle): Explanation | null {
-  switch (code) {
-    case 'agent-missing':
-      return { what: `No release or seal ${f.row} in the stock`, why: 'Choose another for these faces.' }
-    case 'part-trapped':
-      return {
-        what: `${f.part} cannot leave: ${f.by} is in its way`,
-        why: 'Taken off in this order it breaks the cast or itself. Choose other corners, or another opening.',
-      }
-    case 'order-circle':
-      return {
-        what: `No order in which these come off: ${f.parts}`,
-        why: 'Each waits for another of them. Choose other corners or another way of building.',
-      }
-    case 'knockout-locks':
-      return {
-        what: `${f.knockouts === 1 ? 'A rigid knockout' : `${f.knockouts} rigid knockouts`} ${mm(f.depthMm)} deep without draft`,
-        why: `Concrete shrinks onto a straight knockout and locks it. Give it ${f.draftDegrees} degrees, or a foam wrap that peels out.`,
-        remedy: `Wrap them in ${mm(f.wrapMm)} foam`,
-      }
-    case 'release-left-out':
-      return {
-        what: 'No release on the faces',
-        why: `Left out on purpose: ${f.reason}. Melamine lets go of concrete badly without wax.`,
-        remedy: 'Put the release back',
-      }
-    case 'oil-under-sealer':
-      return {
-        what: `${f.agent} under ${f.sealer}`,
-        why: 'Oil left in the face keeps a sealer from bonding. Wash or abrade it first, or use a wax without silicone.',
-        remedy: 'Use wax instead',
-      }
-    default:
-      return null
-  }
-}
+/** Sentences for the findings of this station, each with the facts it is made of. */
+export const RELEASE_WORDS = {
+  'agent-missing': (f: { row: string }) => ({
+    what: `No release or seal ${f.row} in the stock`,
+    why: 'Choose another for these faces.',
+  }),
+  'part-trapped': (f: { part: string; by: string }) => ({
+    what: `${f.part} cannot leave: ${f.by} is in its way`,
+    why: 'Taken off in this order it breaks the cast or itself. Choose other corners, or another opening.',
+  }),
+  'order-circle': (f: { parts: string }) => ({
+    what: `No order in which these come off: ${f.parts}`,
+    why: 'Each waits for another of them. Choose other corners or another way of building.',
+  }),
+  'knockout-locks': (
+    f: { knockouts: number; depthMm: number; draftDegrees: number; wrapMm: number },
+    { mm },
+  ) => ({
+    what: `${f.knockouts === 1 ? 'A rigid knockout' : `${f.knockouts} rigid knockouts`} ${mm(f.depthMm)} deep without draft`,
+    why: `Concrete shrinks onto a straight knockout and locks it. Give it ${f.draftDegrees} degrees, or a foam wrap that peels out.`,
+    remedy: `Wrap them in ${mm(f.wrapMm)} foam`,
+  }),
+  'release-left-out': (f: { reason: string }) => ({
+    what: 'No release on the faces',
+    why: `Left out on purpose: ${f.reason}. Melamine lets go of concrete badly without wax.`,
+    remedy: 'Put the release back',
+  }),
+  'oil-under-sealer': (f: { agent: string; sealer: string }) => ({
+    what: `${f.agent} under ${f.sealer}`,
+    why: 'Oil left in the face keeps a sealer from bonding. Wash or abrade it first, or use a wax without silicone.',
+    remedy: 'Use wax instead',
+  }),
+} satisfies Words
+
+/** What this station finds: each code with its facts. */
+export type ReleaseFindings = FindingsIn<typeof RELEASE_WORDS>

@@ -7,6 +7,7 @@ import { act, type Operation, operation } from '../work/index.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { meshRegion, meshSheet } from './meshSheet.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
+import type { SteelFindings } from './words.ts'
 
 /** Steel nearer than this to the show face shows through (ghosting), mm. */
 const GHOSTING = 12
@@ -35,7 +36,7 @@ export function planSteelStation(
   const mesh = wanted ? meshes.find((m) => m.id === piece.steel.mesh) : undefined
   const { thickness } = geometry
   const cover = piece.steel.cover ?? coverFor(piece, mesh, mix)
-  const { findings, raise } = findingList('steel', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<SteelFindings>('steel', piece.id, 'piece', piece.id)
   if (wanted && !mesh) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
   if (!slab && piece.steel.kind === 'mesh') raise('mesh-for-slabs', 'note', { kind: piece.kind })
 

@@ -1,10 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { boundLoop, type Kernel } from '../geometry/index.ts'
 import type { Outline, Piece } from '../job/index.ts'
+import { explainBy } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
-import { explainSteel, meshRegion, meshSheet, planSteelStation } from './index.ts'
+import { meshRegion, meshSheet, planSteelStation, STEEL_WORDS } from './index.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -128,6 +129,8 @@ describe('findings', () => {
     const { findings } = plan(piece)
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
     for (const f of findings)
-      expect(JSON.stringify(explainSteel(f, { mm: String, fine: String }))).not.toMatch(/undefined|NaN/)
+      expect(JSON.stringify(explainBy(STEEL_WORDS, f, { mm: String, fine: String }))).not.toMatch(
+        /undefined|NaN/,
+      )
   })
 })

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel } from '../../geometry/index.ts'
 import {
   applyChange,
+  explainBy,
   type MouldPatch,
   newTurned,
   type TurnedForm,
@@ -12,7 +13,7 @@ import { planPieceStation } from '../../piece/index.ts'
 import type { Vessel } from '../../stock/index.ts'
 import { testJob, testSlab, testStock } from '../../testing/testPiece.ts'
 import { castBody } from '../castBody.ts'
-import { explainMould, planMouldStation, whyNoMould } from '../index.ts'
+import { MOULD_WORDS, planMouldStation, whyNoMould } from '../index.ts'
 import { diameterAt, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
 
 const kernel = await openKernel({ coarser: 4 })
@@ -118,7 +119,7 @@ describe('a found vessel as a mould', () => {
     const found = plan(piece, vessels).findings.find((f) => f.code === code)!
     expect([found?.code, found?.level]).toEqual([code, level])
     const mm = (n: unknown) => `${n} mm`
-    const words = explainMould(found, { mm, fine: mm } as never)!
+    const words = explainBy(MOULD_WORDS, found, { mm, fine: mm } as never)!
     expect(`${words.what} ${words.why}`).not.toMatch(/undefined|NaN/)
     for (const remedy of found.remedies) {
       const job = remedy.changes.reduce(applyChange, testJob(piece))

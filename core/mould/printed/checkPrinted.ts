@@ -105,7 +105,7 @@ function locksOf(
   { kernel, piece }: MethodInput<'printed'>,
   body: CastBody,
   partings: readonly Parting[],
-): Finding['facts'] | null {
+): { heightMm: number; awayMm: number } | null {
   const seams = partings.filter((p) => Math.abs(p.normal[2]) < 0.5)
   if (piece.mould.shells === 1 || seams.length === 0) {
     const under = undercut(kernel, body)

@@ -15,6 +15,7 @@ import { levelFace, sideFace } from '../frames.ts'
 import { loftLoop } from '../loftLoop.ts'
 import type { Built, FlatFace } from '../types.ts'
 import { wallProfile } from '../wallProfile.ts'
+import type { PieceFindings } from '../words.ts'
 import { boxPanels } from './panels.ts'
 
 const SIDES = ['front', 'right', 'back', 'left'] as const
@@ -250,7 +251,7 @@ function boxFaces(piece: BoxPiece): FlatFace[] {
 }
 
 function checkBox(piece: BoxPiece) {
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const { length, width, height, wall, floor, taper } = piece
   const short = Math.min(length, width)
   const rim = Math.max(0, -taper)
@@ -312,7 +313,7 @@ function checkBox(piece: BoxPiece) {
 }
 
 function buildFromPanels(piece: BoxPiece): Built {
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const { length, width, height, wall, floor } = piece
   const glue = piece.built?.glue ?? 0
   if (2 * (wall + glue) >= Math.min(length, width))

@@ -17,13 +17,14 @@ import { levelFace } from '../frames.ts'
 import { loftLoop, reverseLoftLoop } from '../loftLoop.ts'
 import type { Built, PieceFigures } from '../types.ts'
 import { wallProfile } from '../wallProfile.ts'
+import type { PieceFindings } from '../words.ts'
 import { measuredPath } from './measured.ts'
 
 const SQUARE = { kind: 'square' } as const
 
 /** A lid, plug, cap or sleeve made to fit what was measured. */
 export function buildFitted(_: Kernel, piece: FittedPiece): Built {
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const measured = measuredPath(piece.measured)
   if (!measured) raise('measured-does-not-close', 'stop', { part: piece.part })
   const raw = measured ?? measuredPath({ kind: 'round', diameter: 100 })!

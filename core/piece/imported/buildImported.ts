@@ -8,6 +8,7 @@ import {
 import { findingList, type ImportedPiece } from '../../job/index.ts'
 import { levelFace, sideFace } from '../frames.ts'
 import type { Built, FlatFace } from '../types.ts'
+import type { PieceFindings } from '../words.ts'
 
 /** Extents of the file's mesh in mm after it was turned; the mesh itself starts at the origin. */
 export function importedSize({ file, mmPerUnit, turn }: ImportedPiece): Vector {
@@ -34,7 +35,7 @@ function standing({ file, mmPerUnit: k, turn, foot }: ImportedPiece): Placement 
 
 /** A solid read from a file, scaled, stood up and cut flat for a foot. */
 export function buildImported(kernel: Kernel, piece: ImportedPiece): Built {
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const [length, width, full] = importedSize(piece)
   const height = full - piece.foot
   const here = kernel.hasMesh(piece.file.id)

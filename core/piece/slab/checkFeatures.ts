@@ -159,7 +159,7 @@ function checkBasin(
       code: 'basin-shallow',
       level: 'stop',
       about,
-      facts: { depthMm: basin.depth, thicknessMm: piece.thickness },
+      facts: { depthMm: basin.depth },
     })
   const { plan } = basinSolids(piece, basin)
   const ring: readonly Point[] = plan

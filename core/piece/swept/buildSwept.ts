@@ -15,6 +15,7 @@ import {
 import { findingList, type SweptPiece } from '../../job/index.ts'
 import { sideFace } from '../frames.ts'
 import type { Block, Built, FlatFace, Separator } from '../types.ts'
+import type { PieceFindings } from '../words.ts'
 
 const NAMES = { side: (id: string) => `side/${id}`, corner: (a: string, b: string) => `corner/${a}-${b}` }
 
@@ -32,7 +33,7 @@ export function sweptProfile(piece: SweptPiece): { points: Point[]; names: strin
 
 /** A side profile carried straight to a width, and cut into blocks by separators. */
 export function buildSwept(_: Kernel, piece: SweptPiece): Built {
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const { points, names, size } = sweptProfile(piece)
   const [length, height] = [Math.max(1e-3, size[0]), Math.max(1e-3, size[1])]
   const crossing = findCrossing(points)

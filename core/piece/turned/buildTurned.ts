@@ -13,6 +13,7 @@ import {
 import { type Finding, findingList, type TurnedPiece } from '../../job/index.ts'
 import { levelFace } from '../frames.ts'
 import type { Built, FlatFace } from '../types.ts'
+import type { PieceFindings } from '../words.ts'
 import { flutedLoop } from './fluted.ts'
 import { type ProfilePoint, turnedProfile } from './turnedProfile.ts'
 
@@ -56,7 +57,7 @@ function buildFromProfile(piece: TurnedPiece): Built {
 function buildFluted(piece: TurnedPiece): Built {
   const form = piece.turned
   if (form.form !== 'fluted') throw new Error('only a fluted form has flutes')
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const R = form.diameter / 2
   const half = (Math.PI / form.count) * form.share
   const least = form.way === 'flutes' ? R * (1 - Math.cos(half)) : 0
@@ -146,7 +147,7 @@ function thinnestOf(piece: TurnedPiece): { mm: number; where: string } | null {
 
 /** What keeps a half section from being turned. */
 function checkProfile(piece: TurnedPiece, profile: readonly ProfilePoint[]): Finding[] {
-  const { findings, raise } = findingList('piece', piece.id, 'piece', piece.id)
+  const { findings, raise } = findingList<PieceFindings>('piece', piece.id, 'piece', piece.id)
   const form = piece.turned
   const outer = Math.max(...profile.map((p) => p.radius))
   const beyond = Math.min(...profile.map((p) => p.radius))
