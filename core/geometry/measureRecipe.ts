@@ -42,7 +42,16 @@ export function measureRecipe(recipe: SolidRecipe): Bulk | null {
     case 'trimmed':
     case 'stack':
       return measureWithin(recipe, [])
-    default:
+    case 'plate':
+    case 'mesh':
+    case 'grown':
+    case 'tidied':
+    case 'flange':
+    case 'outset':
+    case 'difference':
+    case 'intersection':
+    case 'union':
+    case 'moved':
       return null
   }
 }

@@ -33,7 +33,18 @@ function closedSurface(recipe: SolidRecipe): FacedMesh | null {
       return turnedMesh(recipe, 1)
     case 'ring':
       return ringMesh(recipe, 1)
-    default:
+    case 'prism':
+    case 'plate':
+    case 'mesh':
+    case 'trimmed':
+    case 'grown':
+    case 'tidied':
+    case 'flange':
+    case 'outset':
+    case 'difference':
+    case 'intersection':
+    case 'union':
+    case 'moved':
       return null
   }
 }

@@ -1,5 +1,6 @@
 export { RIB_DEPTH, skinFor } from './boardBox/bentSides.ts'
 export { curvesOf, hasInsideCorner } from './boardBox/boxedSlab.ts'
+export { stripFace } from './boardBox/strips.ts'
 export { costOverCasts } from './compareMethods.ts'
 export { sawnWords, shapeWords } from './cutWords.ts'
 export { holdWords } from './holdDown.ts'

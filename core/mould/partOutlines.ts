@@ -15,7 +15,8 @@ export function partOutlines(parts: readonly MouldPart[]): { name: string; loops
   return parts.filter(isDrawn).flatMap((part) => {
     const outline = planOf(part)
     if (!outline) return []
-    const key = part.role === 'rib' ? part.name.replace(/ \d+$/, '') : part.id
+    // Ribs of one sort are cut to one line.
+    const key = part.role === 'rib' ? (part.together ?? part.name) : part.id
     if (seen.has(key)) return []
     seen.add(key)
     return [

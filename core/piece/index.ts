@@ -21,6 +21,7 @@ export {
   halfSize,
   insetShape,
   OUTLINE_NAMES,
+  outlineEdges,
   outlineLoop,
   outlinePath,
   outlineSize,
@@ -51,7 +52,7 @@ export {
   slabBody,
 } from './slab/slabSolid.ts'
 export { trimSection } from './slab/trims.ts'
-export { sweptProfile } from './swept/buildSwept.ts'
+export { isSweptEnd, sweptProfile } from './swept/buildSwept.ts'
 export { turnedProfile } from './turned/turnedProfile.ts'
 export type {
   Block,

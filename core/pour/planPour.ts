@@ -11,6 +11,7 @@ import {
 import { type Finding, findingList, type Piece } from '../job/index.ts'
 import { STRIP_MPA } from '../release/index.ts'
 import type { Mix } from '../stock/index.ts'
+import { unhandled } from '../unhandled.ts'
 import { type Ageing, metAt, orderOperations, scheduleOperations } from '../work/index.ts'
 import { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
 import { CURED, firstMix, pourDay, SET_PARTS } from './pourDay.ts'
@@ -148,7 +149,8 @@ function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Fin
     mostAHeadKg: LIFT.aHead,
     turns: f.liftTurns ? 'yes' : 'no',
   }
-  switch (judgeLift(f.liftKg, present)) {
+  const judged = judgeLift(f.liftKg, present)
+  switch (judged) {
     case 'by machine':
       raise('lift-by-machine', 'warn', facts)
       break
@@ -173,6 +175,8 @@ function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Fin
       break
     case 'fine':
       break
+    default:
+      unhandled(judged)
   }
   return findings
 }

@@ -143,7 +143,7 @@ describe('outlines as DXF', () => {
       planMouldStation(piece, planPieceStation(kernel, piece, 2300, true), testStock, testStock.mixes[0]!, {
         kernel,
       }).station!.parts
-    expect(partOutlines(parts(disc)).map((o) => o.name)).toEqual(['A base', 'C back rib', 'C front rib'])
+    expect(partOutlines(parts(disc)).map((o) => o.name)).toEqual(['A base', 'C back ribs', 'C front ribs'])
     expect(partOutlines(parts(testSlab()))).toEqual([])
     const drawn = partOutlines(parts(testTop())).map((o) => o.name)
     expect(drawn.some((n) => n.includes('knockout/basin'))).toBe(true)

@@ -9,7 +9,13 @@ import {
   type Segment,
 } from '../geometry/index.ts'
 import type { Change, Finding, Level, SlabPiece } from '../job/index.ts'
-import { moveOpening, type PieceGeometry, type PlacedOpening, sideWords } from '../piece/index.ts'
+import {
+  moveOpening,
+  outlineEdges,
+  outlinePath,
+  type PieceGeometry,
+  type PlacedOpening,
+} from '../piece/index.ts'
 import type { Land } from './types.ts'
 
 /** Lands wider than this many thicknesses, and than 150 mm, are not looked at. */
@@ -26,7 +32,8 @@ export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLan
   const { openings, outline } = geometry
   // In a tall piece a land is judged by the plan: a column is not thin beside a hole along it.
   const thickness = Math.min(geometry.thickness, Math.max(50, Math.min(geometry.length, geometry.width) / 4))
-  const outlineEdges = loopRegion(outline)
+  const around = loopRegion(outline)
+  const edges = outlineEdges(outlinePath(piece.outline))
   const regions = openings.map((o) => loopRegion(o.loop))
   const boxes = openings.map((o) => boundLoop(o.loop))
   const lands: JudgedLand[] = []
@@ -37,10 +44,16 @@ export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLan
     const boxed = piece.outline.kind === 'rectangle'
     const nearEdge = boxed ? Math.min(min[0], min[1], length - max[0], width - max[1]) : 0
     if (nearEdge < reach) {
-      const gap = measureGap(regions[i]!, outlineEdges)
+      const gap = measureGap(regions[i]!, around)
       if (gap.least < reach)
         lands.push(
-          judge(gap, thickness, [a.name, edgeName(gap, outline)], [a.openingId], a.shape.kind === 'round'),
+          judge(
+            gap,
+            thickness,
+            [a.name, edgeName(gap, outline, edges)],
+            [a.openingId],
+            a.shape.kind === 'round',
+          ),
         )
     }
     openings.slice(i + 1).forEach((b, k) => {
@@ -83,7 +96,7 @@ const overlap = (a: Circle, b: Circle): boolean =>
   Math.hypot(a.centre[0] - b.centre[0], a.centre[1] - b.centre[1]) <= a.radius + b.radius
 
 /** The side of the outline a gap ends at: the one its foot lies on. */
-function edgeName({ to }: Gap, outline: Loop): string {
+function edgeName({ to }: Gap, outline: Loop, edges: ReturnType<typeof outlineEdges>): string {
   const off = ({ from, to: end, arc }: Segment): number => {
     if (arc) return Math.abs(Math.hypot(to[0] - arc.centre[0], to[1] - arc.centre[1]) - arc.radius)
     const [dx, dy] = [end[0] - from[0], end[1] - from[1]]
@@ -94,7 +107,7 @@ function edgeName({ to }: Gap, outline: Loop): string {
     return Math.hypot(to[0] - from[0] - dx * t, to[1] - from[1] - dy * t)
   }
   const nearest = [...outline].sort((a, b) => off(a) - off(b))[0]!
-  return `${sideWords(nearest.name.replace(/^(side|corner)\//, ''))} edge`
+  return `${edges.get(nearest.name)!.words} edge`
 }
 
 /**

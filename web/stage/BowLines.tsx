@@ -1,5 +1,5 @@
 import type { Loop, Point } from '../../core/geometry/index.ts'
-import { type MouldStation, planOf } from '../../core/mould/index.ts'
+import { type MouldStation, planOf, stripFace } from '../../core/mould/index.ts'
 
 /** The largest bow is drawn this many px out, whatever it is. */
 const DRAWN = 16
@@ -19,7 +19,7 @@ export function BowLines({ mould, onScreen, scale }: Props) {
       {rows.map((row) => {
         const part = mould.parts.find((p) => p.id === row.partId)
         const outline = part && planOf(part)
-        const face = outline ? faceOf(outline) : null
+        const face = outline && part.source.of === 'side' ? faceOf(outline, part.source.side) : null
         if (!part || !face) return null
         const { from, along, out } = face
         const place = (s: number, o: number): Point =>
@@ -65,8 +65,11 @@ export function BowLines({ mould, onScreen, scale }: Props) {
 }
 
 /** The face of a strip that meets the concrete, walked from its start, and the way out of the mould. */
-function faceOf(outline: Loop): { from: Point; along: Point; out: Point; length: number } | null {
-  const face = outline.find((s) => s.name.endsWith('/face'))
+function faceOf(
+  outline: Loop,
+  side: string,
+): { from: Point; along: Point; out: Point; length: number } | null {
+  const face = outline.find((s) => s.name === stripFace(side))
   if (!face) return null
   // The strip's own loop runs against the piece's side.
   const [from, to] = [face.to, face.from]

@@ -1,5 +1,6 @@
 import { loopChords, type PathCorner, type Point, pathLoop } from '../../core/geometry/index.ts'
 import { type Change, type SweptPiece, storedPath, type TurnedPiece } from '../../core/job/index.ts'
+import { OUTLINE_NAMES, outlineEdges } from '../../core/piece/index.ts'
 import { formatLength, shopStep } from '../../core/units/index.ts'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
@@ -26,7 +27,8 @@ export function ProfilePlan({ piece }: { piece: SweptPiece | TurnedPiece }) {
   const corners = cornersOf(piece)
   const keptCorners = cornersOf(kept)
   const turned = piece.kind === 'turned'
-  const loop = pathLoop(corners, { side: (id) => `side/${id}`, corner: (a, b) => `corner/${a}-${b}` })
+  const loop = pathLoop(corners, OUTLINE_NAMES)
+  const edges = outlineEdges(corners)
   const { points } = loopChords(loop)
   const box = boundsOf(loopChords(pathLoop(keptCorners, { side: (i) => i, corner: (a) => a })).points, turned)
   const across = turned ? 2 * box.max[0] : box.max[0] - box.min[0]
@@ -98,9 +100,9 @@ export function ProfilePlan({ piece }: { piece: SweptPiece | TurnedPiece }) {
           />
           {piece.kind === 'swept' && <Separators piece={piece} toScreen={toScreen} box={box} />}
           {loop
-            .filter((s) => s.name.startsWith('side/'))
+            .filter((s) => edges.get(s.name)?.of === 'side')
             .map((segment, i) => {
-              const id = segment.name.slice(5)
+              const { id } = edges.get(segment.name)!
               const on = view.selection?.kind === 'side' && view.selection.id === id
               return (
                 <path

@@ -5,6 +5,7 @@ import { planOf } from '../../core/mould/index.ts'
 import {
   holdFonts,
   moveOpening,
+  outlineEdges,
   outlineLoop,
   outlinePath,
   outlineSize,
@@ -95,6 +96,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
   const placing = useMemo(() => resolvePlacing(piece), [piece])
   const openings = useMemo(() => placeOpenings(piece, placing), [piece, placing])
   const outline = useMemo(() => outlineLoop(piece.outline), [piece.outline])
+  const edges = useMemo(() => outlineEdges(outlinePath(piece.outline)), [piece.outline])
   const [fontsHeld, setFontsHeld] = useState(0)
   const fonts = piece.lettering.map((l) => l.font).join('|')
   useEffect(() => {
@@ -291,9 +293,9 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
             })}
           {piece.outline.kind === 'polygon' &&
             outline
-              .filter((s) => s.name.startsWith('side/'))
+              .filter((s) => edges.get(s.name)?.of === 'side')
               .map((segment, i) => {
-                const id = segment.name.slice(5)
+                const { id } = edges.get(segment.name)!
                 const isOn =
                   lit(segment.name) || (view.selection?.kind === 'side' && view.selection.id === id)
                 return (

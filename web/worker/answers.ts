@@ -9,6 +9,7 @@ import { teamLimit } from '../../core/pour/index.ts'
 import { proveRemedies } from '../../core/remedies.ts'
 import { proposeSeams, runPieceChanges, splitRun } from '../../core/runs/index.ts'
 import { type Page, sectionDrawing, shopSheet } from '../../core/sheets/index.ts'
+import { unhandled } from '../../core/unhandled.ts'
 import type { Reply, Request, RunAnswer, RunRequest, SheetRequest } from './protocol.ts'
 import { buffersOf, sceneOf } from './scene.ts'
 
@@ -119,6 +120,9 @@ export function answerer({
       }
       case 'sheet':
         await answerSheet(request, pagesOf(job, piece, request.plan), reply)
+        return
+      default:
+        unhandled(request)
     }
   }
 }

@@ -9,6 +9,7 @@ import {
   type Segment,
   type Vector,
 } from '../../geometry/index.ts'
+import { outlineEdges } from '../../piece/index.ts'
 import type { Skin } from '../../stock/index.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
@@ -52,6 +53,7 @@ export function bentSides(
   roundsBent: boolean,
 ): BentSide[] {
   const n = path.length
+  const edges = outlineEdges(path)
   const sides = path.flatMap((corner, i): BentSide[] => {
     const next = path[(i + 1) % n]!
     if (corner.run.kind !== 'arc') return []
@@ -67,17 +69,8 @@ export function bentSides(
   if (!roundsBent) return sides
   const rounds = path.flatMap((_, i): BentSide[] => {
     if (!bentRound(path, i)) return []
-    const segment = outline.find((o) => o.name.startsWith('corner/') && o.arc && tangentAt(o, path, i))
-    return segment
-      ? [
-          bent(
-            `corner-${i + 1}`,
-            `${segment.name.replace('corner/', '').replaceAll('-', ' ')} corner`,
-            segment,
-            s,
-          ),
-        ]
-      : []
+    const segment = outline.find((o) => edges.get(o.name)?.of === 'corner' && o.arc && tangentAt(o, path, i))
+    return segment ? [bent(`corner-${i + 1}`, `${edges.get(segment.name)!.words} corner`, segment, s)] : []
   })
   return [...sides, ...rounds]
 }

@@ -169,7 +169,7 @@ function cornerPart(
   const hollow = block.shape === 'hollow corner'
   const low = hollow ? 0 : stripLow
   const laminate = chooseLaminate(high - low, boards)
-  const id = block.name.replace('corner/', '')
+  const { id, words } = block.corner
   const [length, width] = hollow ? [block.radius, block.radius] : extents(block.loop)
   const plain = prism(block.loop, low, high, block.name)
   const recipe = hollow ? (roundedOff(piece, geometry, block, plain) ?? plain) : plain
@@ -177,7 +177,7 @@ function cornerPart(
     id: `corner/${id}`,
     role: 'corner',
     source: { of: 'corner', corner: id, is: hollow ? 'block' : 'post' },
-    name: `${id.replaceAll('-', ' ')} corner ${hollow ? 'block' : 'post'}`,
+    name: `${words} corner ${hollow ? 'block' : 'post'}`,
     lengthMm: length,
     widthMm: width,
     thicknessMm: high - low,

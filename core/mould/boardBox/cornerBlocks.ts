@@ -1,9 +1,11 @@
 import { filletReach, type Loop, type PathCorner, type Point, reverseLoop } from '../../geometry/index.ts'
-import { OUTLINE_NAMES } from '../../piece/index.ts'
+import { OUTLINE_NAMES, outlineEdges } from '../../piece/index.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
 export type CornerBlock = {
   readonly name: string
+  /** The corner of the outline it rounds, as it is called and said. */
+  readonly corner: { readonly id: string; readonly words: string }
   readonly loop: Loop
   readonly radius: number
   /** Hollow inside a sharp outside corner, or a rounded post at an inside corner. */
@@ -20,10 +22,11 @@ export function cornerBlocks(
   rounds: 'block' | 'bent' = 'block',
 ): CornerBlock[] {
   const n = path.length
+  const edges = outlineEdges(path)
   return path.flatMap((corner, i): CornerBlock[] => {
     const before = path[(i + n - 1) % n]!
-    const name = OUTLINE_NAMES.corner(before.side, corner.side)
-    const segment = outline.find((s) => s.arc && sameCorner(s.name, name))
+    const names = cornerNames(before.side, corner.side)
+    const segment = outline.find((s) => s.arc && names.includes(s.name))
     if (filletReach(path, i) <= 0 || !segment?.arc) return []
     const after = path[(i + 1) % n]!
     const at: Point = [corner.x, corner.y]
@@ -40,6 +43,7 @@ export function cornerBlocks(
       return [
         {
           name: segment.name,
+          corner: edges.get(segment.name)!,
           radius,
           shape: 'hollow corner',
           pull,
@@ -60,7 +64,16 @@ export function cornerBlocks(
       .slice(1)
       .map((to, k) => line(round[k]!, to))
       .filter(({ from, to }) => Math.hypot(to[0] - from[0], to[1] - from[1]) > 1e-9)
-    return [{ name: segment.name, radius, shape: 'rounded post', pull, loop: [face, ...inner] }]
+    return [
+      {
+        name: segment.name,
+        corner: edges.get(segment.name)!,
+        radius,
+        shape: 'rounded post',
+        pull,
+        loop: [face, ...inner],
+      },
+    ]
   })
 }
 
@@ -76,9 +89,8 @@ const unit = (a: Point, b: Point): Point => {
   return [(b[0] - a[0]) / length, (b[1] - a[1]) / length]
 }
 
-/** A corner keeps its name when the plan is mirrored, with its two sides in the other order. */
-function sameCorner(a: string, b: string): boolean {
-  if (a === b) return true
-  const parts = (s: string) => s.replace('corner/', '').split('-')
-  return parts(a).sort().join() === parts(b).sort().join()
-}
+/** What a corner between two sides is called, walked either way. */
+const cornerNames = (a: string, b: string): readonly string[] => [
+  OUTLINE_NAMES.corner(a, b),
+  OUTLINE_NAMES.corner(b, a),
+]

@@ -160,7 +160,7 @@ export function boxStrips(
 export function stripLoop({ side, corners: [a, b, c, d] }: Strip): Loop {
   const turned = [d, c, b, a]
   return turned.map((from, i) => ({
-    name: `strip/${side}/${['back', 'end', 'face', 'end'][i]!}`,
+    name: i === 2 ? stripFace(side) : `strip/${side}/${['back', 'end', '', 'end'][i]!}`,
     from,
     to: turned[(i + 1) % 4]!,
     arc: null,
@@ -178,3 +178,6 @@ function isLong(from: Point, to: Point, side: SideId, { corners }: StripChoice):
         : Math.abs(to[0] - from[0]) >= Math.abs(to[1] - from[1])
   return along === (corners === 'front-and-back-long')
 }
+
+/** What the face of a strip that meets the concrete is called in its outline. */
+export const stripFace = (side: string): string => `strip/${side}/face`

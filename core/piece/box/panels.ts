@@ -20,6 +20,7 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { labe
   const low = floor === 'under' ? f + g : 0
   const rise = H - low
   const panel = (
+    is: 'floor' | 'side' | 'divider',
     id: string,
     which: string,
     plan: readonly Point[],
@@ -28,14 +29,14 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { labe
     size: [number, number, number],
   ): BoxPanel => ({
     id: `panel-${id}`,
-    name: id.startsWith('divider') ? which : `${which} panel`,
+    name: is === 'divider' ? which : `${which} panel`,
     which,
-    divider: id.startsWith('divider'),
+    divider: is === 'divider',
     recipe: prism(`panel/${id}`, plan, z0, z1),
     length: size[0],
     width: size[1],
     thickness: size[2],
-    mitred: corners === 'mitre' && !id.startsWith('floor') && !id.startsWith('divider'),
+    mitred: corners === 'mitre' && is === 'side',
   })
   const rect = (x0: number, y0: number, x1: number, y1: number): Point[] => [
     [x0, y0],
@@ -64,21 +65,25 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { labe
     const ys = plans[id].map((p) => p[1])
     const long =
       id === 'front' || id === 'back' ? Math.max(...xs) - Math.min(...xs) : Math.max(...ys) - Math.min(...ys)
-    return panel(id, id, plans[id], low, H, [long, rise, w])
+    return panel('side', id, id, plans[id], low, H, [long, rise, w])
   })
   const under = floor === 'under'
   const floorPlan = under ? rect(0, 0, L, W) : rect(w + g, w + g, L - w - g, W - w - g)
   const [fl, fw] = under ? [L, W] : [L - 2 * (w + g), W - 2 * (w + g)]
-  const base = panel('floor', 'floor', floorPlan, 0, f, [fl, fw, f])
+  const base = panel('floor', 'floor', 'floor', floorPlan, 0, f, [fl, fw, f])
   const clear = L - 2 * w
   const inner = H - f - g
   const across = Array.from({ length: dividers }, (_, i) => {
     const x = w + (clear * (i + 1)) / (dividers + 1) - w / 2
-    return panel(`divider-${i + 1}`, `divider ${i + 1}`, rect(x, w + g, x + w, W - w - g), f + g, H, [
-      W - 2 * (w + g),
-      inner,
-      w,
-    ])
+    return panel(
+      'divider',
+      `divider-${i + 1}`,
+      `divider ${i + 1}`,
+      rect(x, w + g, x + w, W - w - g),
+      f + g,
+      H,
+      [W - 2 * (w + g), inner, w],
+    )
   })
   const joint = corners === 'mitre' ? w * Math.SQRT2 : w
   return {

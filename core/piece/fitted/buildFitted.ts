@@ -122,7 +122,8 @@ function outsideOf(piece: FittedPiece, lean: number): number {
       return piece.overlap
     case 'cap':
       return piece.clearance + lean + piece.wall
-    default:
+    case 'plug':
+    case 'sleeve':
       return -piece.clearance
   }
 }

@@ -16,7 +16,7 @@ import type { About, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { basinSolids } from './basin.ts'
 import { drainerFall } from './drainers.ts'
-import { sideWords } from './outlineLoop.ts'
+import { outlineEdges, outlinePath, sideWords } from './outlineLoop.ts'
 import { panelLoop } from './panels.ts'
 import type { Raise } from './raise.ts'
 import { outlineLoft } from './slabSolid.ts'
@@ -96,9 +96,10 @@ export function checkSlabFeatures(
     if (panel.kind === 'field' && panel.rise === 0)
       raise({ code: 'panel-flat', level: 'warn', about: about(panel.id), facts: { feature: panel.name } })
   }
+  const edges = outlineEdges(outlinePath(piece.outline))
   for (const side of outlineLoft(piece)) {
-    const id = side.name.replace('side/', '')
-    const { drip } = piece.sides[id]!
+    const { of, id } = edges.get(side.name)!
+    const drip = of === 'side' ? piece.sides[id]!.drip : null
     if (!drip) continue
     const length = Math.hypot(side.to[0] - side.from[0], side.to[1] - side.from[1])
     if (side.arc || length < 2 * drip.inset + drip.width)

@@ -14,7 +14,15 @@ import {
 import type { About, Change, Finding, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { checkSlabFeatures } from './checkFeatures.ts'
-import { asPolygon, outlinePath, outlineSize, shapeLoop, sidesOf, sideWords } from './outlineLoop.ts'
+import {
+  asPolygon,
+  outlineEdges,
+  outlinePath,
+  outlineSize,
+  shapeLoop,
+  sidesOf,
+  sideWords,
+} from './outlineLoop.ts'
 import type { Placing } from './placing.ts'
 import type { Raise } from './raise.ts'
 import { openingHole, outlineLoft } from './slabSolid.ts'
@@ -75,18 +83,20 @@ function checkCrossing(outline: Loop, piece: SlabPiece, raise: Raise): void {
 /** Sides that their own or their neighbours' edges eat up, at the top and at the foot. */
 function checkInsets(piece: SlabPiece, raise: Raise): void {
   const loft = outlineLoft(piece)
+  const edges = outlineEdges(outlinePath(piece.outline))
   const { thickness } = piece
   for (const z of [thickness, 0]) {
     const lost = [...new Set(lostSides(loft, z))]
     const crossing = lost.length === 0 ? findCrossing(loftPoints(loft, z)) : null
     if (lost.length === 0 && !crossing) continue
-    const id = lost[0]?.replace('side/', '') ?? sidesOf(piece)[0]!
+    const gone = lost.map((name) => edges.get(name)!)
+    const id = gone[0]?.id ?? sidesOf(piece)[0]!
     raise({
       code: 'edges-meet',
       level: 'stop',
       about: [{ pieceId: piece.id, kind: 'side', id }],
       facts: {
-        side: lost.length > 0 ? lost.map((n) => sideWords(n.replace('side/', ''))).join(', ') : 'one',
+        side: gone.length > 0 ? gone.map((e) => e.words).join(', ') : 'one',
         face: z === 0 ? 'underside' : 'top',
       },
     })

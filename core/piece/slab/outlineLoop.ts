@@ -23,9 +23,35 @@ const RECTANGLE_CORNERS: Readonly<Record<string, string>> = {
   'right|back': 'back-right',
   'back|left': 'back-left',
 }
+const cornerId = (before: SideId, after: SideId): string =>
+  RECTANGLE_CORNERS[`${before}|${after}`] ?? `${before}-${after}`
 export const OUTLINE_NAMES: PathNames = {
   side: sideName,
-  corner: (before, after) => `corner/${RECTANGLE_CORNERS[`${before}|${after}`] ?? `${before}-${after}`}`,
+  corner: (before, after) => `corner/${cornerId(before, after)}`,
+}
+
+/** What an edge of an outline is: a side, or the round of a corner. */
+export type OutlineEdge = {
+  readonly of: 'side' | 'corner'
+  readonly id: string
+  /** As it is said: `front`, `side 5`, `front left`. */
+  readonly words: string
+}
+
+/**
+ * The edges of a path by the names its loop has, so that no name needs to be read. A path walked the other way names
+ * its corners by the same two sides the other way round: it finds the same edges.
+ */
+export function outlineEdges(path: readonly { readonly side: SideId }[]): ReadonlyMap<string, OutlineEdge> {
+  const edges = new Map<string, OutlineEdge>()
+  path.forEach(({ side }, i) => {
+    const before = path.at(i - 1)!.side
+    edges.set(OUTLINE_NAMES.side(side), { of: 'side', id: side, words: sideWords(side) })
+    const id = cornerId(before, side)
+    for (const name of [OUTLINE_NAMES.corner(before, side), OUTLINE_NAMES.corner(side, before)])
+      if (!edges.has(name)) edges.set(name, { of: 'corner', id, words: sideWords(id) })
+  })
+  return edges
 }
 
 /** Where the lower left of a drawn outline's box lies in its own coordinates. */

@@ -23,7 +23,8 @@ export function reach(opening: Opening, axis: Axis): number {
   const k = axis === 'u' ? 0 : 1
   const half = halfSize(opening.shape, opening.turnDeg)[k]
   const { pattern } = opening
-  switch (pattern?.kind) {
+  if (!pattern) return half
+  switch (pattern.kind) {
     case 'row':
       return pattern.along === axis ? half + ((pattern.count - 1) * pattern.pitch) / 2 : half
     case 'grid':
@@ -35,7 +36,8 @@ export function reach(opening: Opening, axis: Axis): number {
       )
     case 'circle':
       return half + pattern.diameter / 2
-    default:
+    // Its rule is the piece's own width: it is placed as one of them.
+    case 'spread':
       return half
   }
 }

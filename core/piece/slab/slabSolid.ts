@@ -9,7 +9,7 @@ import type { Opening, Side, SlabPiece } from '../../job/index.ts'
 import { loftLoop, negated, reverseLoftLoop } from '../loftLoop.ts'
 import type { PlacedOpening } from '../types.ts'
 import { wallProfile } from '../wallProfile.ts'
-import { OUTLINE_NAMES, openingPath, outlinePath } from './outlineLoop.ts'
+import { OUTLINE_NAMES, openingPath, outlineEdges, outlinePath } from './outlineLoop.ts'
 
 const SQUARE: EdgeShape = { kind: 'square' }
 /** Cutters run this far beyond open faces, mm. */
@@ -48,6 +48,9 @@ export const outlineLoft = (piece: SlabPiece): LoftLoop =>
     sideProfile(id, piece.sides[id]!, piece.thickness),
   )
 
+/** Stands for the number of a wall until an opening's loop gives it. */
+const EACH = '*'
+
 /** How an opening's walls lean: 0 at the face it is entered from, inward at the other. */
 function openingProfile(opening: Opening, key: string, thickness: number, floor: number): SideProfile {
   const from = opening.on === 'top' ? thickness : 0
@@ -64,7 +67,7 @@ function openingProfile(opening: Opening, key: string, thickness: number, floor:
     insetHigh: opening.on === 'top' ? 0 : atFloor,
     top: through || opening.on === 'top' ? opening.rim.top : SQUARE,
     bottom: through || opening.on === 'bottom' ? opening.rim.bottom : SQUARE,
-    names: { wall: wall('*'), top: `opening/${key}/rim/top`, bottom: `opening/${key}/rim/bottom` },
+    names: { wall: wall(EACH), top: `opening/${key}/rim/top`, bottom: `opening/${key}/rim/bottom` },
   })
 }
 
@@ -72,7 +75,7 @@ function openingProfile(opening: Opening, key: string, thickness: number, floor:
 function openingLoft(placed: PlacedOpening, profile: SideProfile): LoftLoop {
   const wall = (n: string) => `opening/${placed.key}/wall/${n}`
   const named = (n: string): SideProfile =>
-    profile.map((s) => (s.name.endsWith('/wall/*') ? { ...s, name: wall(n) } : s))
+    profile.map((s) => (s.name === wall(EACH) ? { ...s, name: wall(n) } : s))
   return loftLoop(
     openingPath(placed.shape, placed.centre, placed.turnDeg),
     { side: wall, corner: (before, after) => wall(`${before}-${after}`) },
@@ -179,9 +182,9 @@ export function apronCutters(piece: SlabPiece): SolidRecipe[] {
 
 /** Drip grooves under straight sides, stopping short of the corners by their own inset. */
 export function dripCutters(piece: SlabPiece, past = OVERSHOOT): SolidRecipe[] {
+  const edges = outlineEdges(outlinePath(piece.outline))
   return outlineLoft(piece).flatMap((side): SolidRecipe[] => {
-    const id = side.name.replace('side/', '')
-    const { drip, apron, liner } = piece.sides[id]!
+    const { drip, apron, liner } = piece.sides[edges.get(side.name)!.id]!
     if (!drip || side.arc) return []
     const length = Math.hypot(side.to[0] - side.from[0], side.to[1] - side.from[1])
     const [ux, uy] = [(side.to[0] - side.from[0]) / length, (side.to[1] - side.from[1]) / length]

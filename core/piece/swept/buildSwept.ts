@@ -14,14 +14,17 @@ import {
 } from '../../geometry/index.ts'
 import { findingList, type SweptPiece } from '../../job/index.ts'
 import { sideFace } from '../frames.ts'
+import { OUTLINE_NAMES, outlineEdges } from '../slab/outlineLoop.ts'
 import type { Block, Built, FlatFace, Separator } from '../types.ts'
 import type { PieceFindings } from '../words.ts'
 
-const NAMES = { side: (id: string) => `side/${id}`, corner: (a: string, b: string) => `corner/${a}-${b}` }
+const ENDS = { front: 'end/front', back: 'end/back' } as const
+/** Whether a face is one of the two ends, on which the profile lies flat. */
+export const isSweptEnd = (face: string): boolean => face === ENDS.front || face === ENDS.back
 
 /** The profile as chords, its box at the origin. */
 export function sweptProfile(piece: SweptPiece): { points: Point[]; names: string[]; size: Point } {
-  const loop = pathLoop(piece.corners, NAMES)
+  const loop = pathLoop(piece.corners, OUTLINE_NAMES)
   const { min, max } = boundLoop(loop)
   const { points, names } = loopChords(loop)
   return {
@@ -56,8 +59,8 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
       holes: [],
       low: 0,
       high: piece.width,
-      lowName: 'end/back',
-      highName: 'end/front',
+      lowName: ENDS.back,
+      highName: ENDS.front,
     },
   }
   const cuts = [...piece.separators]
@@ -127,7 +130,7 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
       low: 0,
       thickness: height,
       outline: rectangleLoop([0, 0], length, piece.width, [0, 0, 0, 0], {
-        sides: ['end/front', 'side/right', 'end/back', 'side/left'],
+        sides: [ENDS.front, 'side/right', ENDS.back, 'side/left'],
         corners: ['corner', 'corner', 'corner', 'corner'],
       }),
       openings: [],
@@ -160,11 +163,12 @@ function sweptFaces(points: readonly Point[], names: readonly string[], width: n
     ],
     size,
   })
+  const edges = outlineEdges(piece.corners)
   const sides = points.flatMap((from, i): FlatFace[] => {
     const name = names[i]!
     const to = points[(i + 1) % points.length]!
     if (names.filter((n) => n === name).length > 1) return []
-    const words = name.replace('side/', '').replaceAll('-', ' ')
+    const { words } = edges.get(name)!
     // Walked anticlockwise in (x, z) seen from the front, the outside is on the right.
     const face = sideFace(name, `${words} face`, [
       [from[0], 0, from[1]],
@@ -175,8 +179,8 @@ function sweptFaces(points: readonly Point[], names: readonly string[], width: n
     return face ? [face] : []
   })
   return [
-    end('end/front', 'front end', [1, 0, 0], [0, -1, 0], 0),
-    end('end/back', 'back end', [-1, 0, 0], [0, 1, 0], width),
+    end(ENDS.front, 'front end', [1, 0, 0], [0, -1, 0], 0),
+    end(ENDS.back, 'back end', [-1, 0, 0], [0, 1, 0], width),
     ...sides,
   ]
 }
