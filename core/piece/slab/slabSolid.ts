@@ -184,7 +184,8 @@ export function apronCutters(piece: SlabPiece): SolidRecipe[] {
 export function dripCutters(piece: SlabPiece, past = OVERSHOOT): SolidRecipe[] {
   const edges = outlineEdges(outlinePath(piece.outline))
   return outlineLoft(piece).flatMap((side): SolidRecipe[] => {
-    const { drip, apron, liner } = piece.sides[edges.get(side.name)!.id]!
+    const { id } = edges.get(side.name)!
+    const { drip, apron, liner } = piece.sides[id]!
     if (!drip || side.arc) return []
     const length = Math.hypot(side.to[0] - side.from[0], side.to[1] - side.from[1])
     const [ux, uy] = [(side.to[0] - side.from[0]) / length, (side.to[1] - side.from[1]) / length]

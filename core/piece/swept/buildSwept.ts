@@ -135,7 +135,7 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
       }),
       openings: [],
       recipe: stopped || missed ? null : recipe,
-      faces: sweptFaces(points, names, piece.width),
+      faces: sweptFaces(piece.corners, points, names, piece.width),
       blocks,
       ...(blocks.length > 0 && separators.length > 0 ? { parted: { whole, separators } } : {}),
       thinnest: null,
@@ -147,7 +147,12 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
 }
 
 /** The two ends, which can lie on the base, and every straight side of the profile. */
-function sweptFaces(points: readonly Point[], names: readonly string[], width: number): FlatFace[] {
+function sweptFaces(
+  corners: SweptPiece['corners'],
+  points: readonly Point[],
+  names: readonly string[],
+  width: number,
+): FlatFace[] {
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])
   const middle: Point = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
@@ -163,7 +168,7 @@ function sweptFaces(points: readonly Point[], names: readonly string[], width: n
     ],
     size,
   })
-  const edges = outlineEdges(piece.corners)
+  const edges = outlineEdges(corners)
   const sides = points.flatMap((from, i): FlatFace[] => {
     const name = names[i]!
     const to = points[(i + 1) % points.length]!
