@@ -8,6 +8,7 @@ export type StrengthCurve =
     }
 
 const DAY = 1440
+/** Mean strength at final set, MPa [own]. */
 const AT_FINAL_SET = 0.5
 
 /**

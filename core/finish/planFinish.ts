@@ -9,14 +9,14 @@ import { act, type Condition, inTurn, type Operation, operation, scheduleOperati
 import type { FinishFigures, FinishStation } from './types.ts'
 import type { FinishFindings } from './words.ts'
 
-/** Our own figures: pore paste kg/m2 a round, minutes before it is sanded, area a 125 mm disc lasts, minutes to sand 1 m2. */
+/** [own]: pore paste kg/m2 a round, minutes before it is sanded, area a 125 mm disc lasts, minutes to sand 1 m2. */
 const PASTE = { kgPerM2: 0.3, waitMinutes: 60 } as const
 const DISC_M2 = { light: 1.5, wet: 4 } as const
 const SAND_PER_M2 = 30
 const FIRST_SANDING = 24 * 60
 /** Minutes of hands [own]: arrises, seams, washing, a coat on 1 m2 and on any piece. */
 const WORK = { arrises: 15, seam: 20, clean: 30, coatPerM2: 10, coat: 10 } as const
-/** Nothing is sealed before damp curing has ended: this share of its strength. */
+/** Nothing is sealed before damp curing has ended: this share of its strength, and this long [own]. */
 const CURED: Condition = { kind: 'cured', strengthShare: 0.7, leastMinutes: 3 * 1440 }
 
 type Inputs = {

@@ -1,12 +1,12 @@
-import { GRAVITY } from '../units/convert.ts'
+import { massToForce } from '../units/convert.ts'
 
 /** Pressure of fresh concrete at a depth (mm), kPa: a full liquid, p = rho g z. */
 export const pressureAt = (depth: number, freshKgPerM3: number): number =>
-  freshKgPerM3 * GRAVITY * depth * 1e-6
+  massToForce(freshKgPerM3 * depth * 1e-6)
 
 /** Push on a side per mm of its length, N, for a fill of `height` mm; it acts at height/3 above the bottom. */
 export const sidePush = (height: number, freshKgPerM3: number): number =>
-  ((freshKgPerM3 * GRAVITY * height * height) / 2) * 1e-9
+  massToForce(((freshKgPerM3 * height * height) / 2) * 1e-9)
 
 export type PryingJoint = {
   readonly school: 'wrap' | 'stand'

@@ -5,13 +5,13 @@ import { act, type Operation, operation } from '../work/index.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
 import type { MixFindings } from './words.ts'
 
-/** Waste by size of the cast: small moulds lose more to the tub. */
+/** Waste by size of the cast, percent [own]: small moulds lose more to the tub. */
 export const defaultWaste = (litres: number): number => (litres < 10 ? 15 : 10)
 /** A mixer takes whole or half bags. */
 const BAG_STEP = 0.5
-/** Part of the water held back until the mix shows its need. */
+/** Part of the water held back until the mix shows its need [own]. */
 const HELD_BACK = 0.1
-/** How far (dry + water)/yield may lie from the stated fresh density. */
+/** How far (dry + water)/yield may lie from the stated fresh density [own]. */
 const DENSITY_TOLERANCE = 0.03
 
 /** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. */

@@ -1,5 +1,5 @@
 import { grainStiffness, type PlateSupport, rectangleMesh, solvePlate } from '../mechanics/index.ts'
-import { GRAVITY } from '../units/convert.ts'
+import { massToForce } from '../units/convert.ts'
 
 /** A side under the push of the fill, its inside from end to end and from base to top. */
 export type PushedSide = {
@@ -53,7 +53,7 @@ const cantileverBow = ({
   freshKgPerM3,
 }: Omit<PushedSide, 'braces'>): number => {
   const stiffness = (elasticity[1] * thickness ** 3) / (12 * (1 - POISSON ** 2))
-  return (freshKgPerM3 * GRAVITY * depth * 1e-9 * depth ** 4) / (30 * stiffness)
+  return (massToForce(freshKgPerM3 * depth * 1e-9) * depth ** 4) / (30 * stiffness)
 }
 
 /**
@@ -80,7 +80,7 @@ export function sideBow(side: PushedSide): Bow {
     mesh,
     grainStiffness(side.elasticity[0], side.elasticity[1], thickness, POISSON),
     supports,
-    ([, y]) => side.freshKgPerM3 * GRAVITY * (depth - y) * 1e-9,
+    ([, y]) => massToForce(side.freshKgPerM3 * (depth - y) * 1e-9),
   )
   let worst = 0
   deflection.forEach((w, n) => {

@@ -1,5 +1,5 @@
 import type { MouldChoice } from '../job/index.ts'
-import { GRAVITY } from '../units/convert.ts'
+import { forceToMass } from '../units/convert.ts'
 import type { BuiltMould } from './method.ts'
 import type { MouldFigures } from './types.ts'
 
@@ -12,7 +12,7 @@ export const holdRows = (rows: BuiltMould['holdDown'], by: MouldChoice['holdBy']
     ...row,
     by: row.screws === 0 && by === 'screws' ? 'weight' : by,
     glueMm2: row.holdForceN / GLUE,
-    weightKg: row.holdForceN / GRAVITY,
+    weightKg: forceToMass(row.holdForceN),
   }))
 
 type HoldRow = MouldFigures['holdDown'][number]

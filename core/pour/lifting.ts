@@ -5,7 +5,7 @@ const share = (people: number): number => (people <= 1 ? 1 : people === 2 ? 0.67
 /** What a team lifts together without a word said, kg: 25, 33.5, 37.5, 50 for one to four. */
 export const teamLimit = (people: number): number => people * ONE * share(people)
 
-/** Who moves a piece once, by plan: kg a head that is planned for, and that is not lifted by hand; and in all. */
+/** Who moves a piece once, by plan [own]: kg a head that is planned for, and that is not lifted by hand; and in all. */
 export const LIFT = { aHead: 25, mostAHead: 40, most: 100, mostPeople: 4 } as const
 
 /** The fewest people who stay under 25 kg a head, at most four; null where it is not lifted by hand. */

@@ -18,7 +18,7 @@ import { CURED, firstMix, pourDay, SET_PARTS } from './pourDay.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
 import type { PourFindings } from './words.ts'
 
-/** No pour below this, degC; limits of drying that want a cover and that forbid an open face, kg/m2 h. */
+/** No pour below this, degC [own]; limits of drying that want a cover and that forbid an open face, kg/m2 h (1 is the usual limit, as in ACI 305R; 0.5 [own]). */
 const COLDEST = 5
 const DRYING = { cover: 0.5, uncovered: 1 } as const
 

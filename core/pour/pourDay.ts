@@ -19,13 +19,13 @@ const PACE = {
 } as const
 /** The least time for compacting and for screeding, minutes [own]. */
 const LEAST = { compact: 3, screed: 5 } as const
-/** A lift is rodded this far into the one below, mm. */
+/** A lift is rodded this far into the one below, mm [own]. */
 const ROD = 25
-/** A hard trowel leaves a dent of less than this, mm. */
+/** A hard trowel leaves a dent of less than this, mm [own]. */
 const DENT = 1
-/** Parts of the initial set: working time, sheen gone, hard trowel, the last at which a lift still joins. */
+/** Parts of the initial set [own]: working time, sheen gone, hard trowel, the last at which a lift still joins. */
 export const SET_PARTS = { working: 0.5, sheen: 0.35, trowel: 0.8, joins: 0.9 } as const
-/** Damp until this share of its strength, and this many minutes. */
+/** Damp until this share of its strength, and this many minutes [own]. */
 export const CURED = { share: 0.7, minutes: 3 * 1440 } as const
 
 const set = (share: number): Condition => ({ kind: 'set', of: 'initial', setShare: share })

@@ -10,11 +10,11 @@ import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
 import type { ReleaseFigures, ReleaseStation } from './types.ts'
 
-/** Depth from which a rigid knockout wants draft or a wrap, mm; and how much. Source: release rules, method.md. */
+/** Depth from which a rigid knockout wants draft or a wrap, mm, and the draft, degrees [own]. */
 const DRAFT = { depth: 25, deg: 2 } as const
 /** Wrap that lets a straight knockout go, mm [own]. */
 const WRAP = 3
-/** Suction of a waxed, smooth closed base, MPa; section area times this is what the first lift overcomes. */
+/** Suction of a waxed, smooth closed base, MPa [own]; section area times this is what the first lift overcomes. */
 const SUCTION = 0.001
 
 export type ReleaseInput = {

@@ -9,9 +9,9 @@ import {
   partRefs,
 } from '../work/index.ts'
 
-/** Strengths at which things may be done, MPa: sides off, a sharp arris freed, the piece turned or carried. */
+/** Strengths at which things may be done, MPa [own]: sides off, a sharp arris freed, the piece turned or carried. */
 export const STRIP_MPA = { sides: 5, sharp: 8, turn: 10 } as const
-/** What is eased is out within this many final sets: after that the concrete grips it. */
+/** What is eased is out within this many final sets: after that the concrete grips it [own]. */
 const MOVES = 2
 
 const WINDOWS: Readonly<Record<NonNullable<Undoing['from']>, Condition>> = {

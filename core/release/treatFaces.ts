@@ -22,7 +22,7 @@ const TREATS: Readonly<
   'taped foam': { seal: true, use: 'none' },
 }
 
-/** Minutes of hands: cleaning and waxing, sealing, a square metre a coat [own]; least for any face. */
+/** Minutes of hands [own]: cleaning and waxing, sealing, a square metre a coat; least for any face. */
 const WORK = { releasePerM2: 20, sealPerM2: 25, least: 5 } as const
 /** Films of light release take little time, minutes a square metre [own]. */
 const FILM_PER_M2 = 5

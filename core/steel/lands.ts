@@ -18,7 +18,7 @@ import {
 } from '../piece/index.ts'
 import type { Land } from './types.ts'
 
-/** Lands wider than this many thicknesses, and than 150 mm, are not looked at. */
+/** Lands wider than the thickness and than this are not looked at, mm [own]. */
 const WIDE = 150
 
 export type JudgedLand = Land & {

@@ -153,7 +153,7 @@ const layMat = ({ layAtFillMm, coverMm }: SteelFigures): Operation[] =>
           notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
         }),
       ]
-/** Works for this share of its initial set. */
+/** Works for this share of its initial set [own]. */
 const WORKS = 0.5
 
 function cutMesh(

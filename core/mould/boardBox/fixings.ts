@@ -2,7 +2,7 @@ import type { Edge } from '../../job/index.ts'
 import { screwPull } from '../../mechanics/index.ts'
 import { outlinePath, type PieceGeometry, sidesOf } from '../../piece/index.ts'
 import type { Board, FreshMix, Sealant } from '../../stock/index.ts'
-import { GRAVITY } from '../../units/convert.ts'
+import { massToForce } from '../../units/convert.ts'
 import type { BarePart } from '../bareParts.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
 import { isRing } from './bentSides.ts'
@@ -96,8 +96,8 @@ const cornerScrews = (depth: number, strips: readonly BarePart[], side: Board): 
  */
 export function holdDownForce(volume: number, massKg: number, freshKgPerM3: number): number {
   const lifted = freshKgPerM3 * volume * 1e-9
-  const net = Math.max(0, lifted - massKg) * GRAVITY
-  return Math.max(2 * net, (1.5 * lifted - massKg) * GRAVITY, 0)
+  const net = massToForce(Math.max(0, lifted - massKg))
+  return Math.max(2 * net, massToForce(1.5 * lifted - massKg), 0)
 }
 
 /** Sealant by joint: base joint of each side, vertical corners, round knockouts; each with its own radius. */

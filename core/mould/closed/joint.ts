@@ -1,5 +1,5 @@
 import { type Region, sectionSolid, type Vector } from '../../geometry/index.ts'
-import { GRAVITY } from '../../units/convert.ts'
+import { massToForce } from '../../units/convert.ts'
 import { UP } from '../bareParts.ts'
 import { type CastBody, lockOf } from '../castBody.ts'
 import type { MethodInput } from '../method.ts'
@@ -43,7 +43,7 @@ export const jointAngle = ({ normal }: Parting): number =>
 export const shellUplift = (
   { area, above, volumeAbove, head }: { area: number; above: number; volumeAbove: number; head: number },
   freshKgPerM3: number,
-): number => Math.max(0, freshKgPerM3 * GRAVITY * (area * (above + head) - volumeAbove) * 1e-9)
+): number => Math.max(0, massToForce(freshKgPerM3 * (area * (above + head) - volumeAbove) * 1e-9))
 
 /**
  * What pushes two shells apart across an upright joint, N: the pressure over its section, rho g (A H - moment of A),
@@ -58,5 +58,5 @@ export function shellSpread(section: Region, level: number, freshKgPerM3: number
       area += cross / 2
       moment += ((y + ny) * cross) / 6
     })
-  return freshKgPerM3 * GRAVITY * 1e-9 * (area * level - moment)
+  return massToForce(freshKgPerM3 * 1e-9 * (area * level - moment))
 }

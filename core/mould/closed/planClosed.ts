@@ -1,6 +1,6 @@
 import { measureRegion, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
-import { GRAVITY } from '../../units/convert.ts'
+import { massToForce } from '../../units/convert.ts'
 import { inText } from '../../units/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN, UP } from '../bareParts.ts'
@@ -137,7 +137,7 @@ export const closedMethod: MouldMethod<'closed'> = {
         )
       : shellSpread(jointSection(input, body, joint), body.height + HEAD, mix.freshKgPerM3)
     const upperKg = (parts[1].mass!.volume * jacket.densityKgPerM3) / 1e9
-    const held = level ? Math.max(0, force - upperKg * GRAVITY) : force
+    const held = level ? Math.max(0, force - massToForce(upperKg)) : force
     // Each turn of strap holds with both its legs, at a third of what breaks it.
     const straps = Math.max(2, Math.ceil((held * 3) / (2 * STRAP.strengthN)))
     const kg = parts.reduce((sum, p) => sum + (p.mass!.volume * jacket.densityKgPerM3) / 1e9, 0) * 1.1

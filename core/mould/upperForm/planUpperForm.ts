@@ -7,7 +7,7 @@ import {
 } from '../../geometry/index.ts'
 import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
 import { basinSolids, pouredPlacement } from '../../piece/index.ts'
-import { GRAVITY, massOf } from '../../units/convert.ts'
+import { massOf, massToForce } from '../../units/convert.ts'
 import { inText } from '../../units/index.ts'
 import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '../bareParts.ts'
@@ -156,8 +156,9 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
     const hold = holdDownForce(coreVolume, massOf(coreVolume, CORE_KG_PER_M3), mix.freshKgPerM3)
     const rise = body.height - top
     const area = (max[0] - min[0]) * (max[1] - min[1])
-    const lift =
-      mix.freshKgPerM3 * GRAVITY * 1e-9 * (rise * lean) * rise * (max[0] - min[0] + (max[1] - min[1]))
+    const lift = massToForce(
+      mix.freshKgPerM3 * 1e-9 * (rise * lean) * rise * (max[0] - min[0] + (max[1] - min[1])),
+    )
     const facts: MouldFact[] = [
       {
         label: 'Core',
