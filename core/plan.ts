@@ -100,8 +100,10 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       ),
     ),
   )
-  const glued = isGlued(piece) && pieceRun?.value.geometry.recipe ? planGluedBox(job, piece) : null
-  if (glued) findings.push(...glued.findings)
+  const glued =
+    isGlued(piece) && pieceRun?.value.geometry.recipe
+      ? (attempt('mould', () => ({ resultKey: '', value: planGluedBox(job, piece) }))?.value ?? null)
+      : null
   // What is glued up is not cast: the stations after the first answer for its panels.
   const castRun = isGlued(piece) ? null : pieceRun
   const mouldRun = present(

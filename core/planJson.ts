@@ -10,7 +10,7 @@ import {
 } from './job/index.ts'
 import { type PiecePlan, planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
-import { stationMemo } from './station.ts'
+import { type Memo, stationMemo } from './station.ts'
 import { wordsStyle } from './units/index.ts'
 import { explain, remedyText } from './words.ts'
 import { sayAct, type Timed } from './work/index.ts'
@@ -80,8 +80,7 @@ function stationsJson({ stations: s }: PiecePlan): StationsJson {
 }
 
 /** The whole job planned, as the command line and the server give it: figures, findings with words, no meshes. */
-export function planJob(kernel: Kernel, job: Job): PlanJson {
-  const memo = stationMemo()
+export function planJob(kernel: Kernel, job: Job, memo: Memo = stationMemo()): PlanJson {
   const plans = job.pieces.map((piece) =>
     proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo }), memo),
   )

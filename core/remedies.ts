@@ -16,7 +16,12 @@ export function proveRemedies(kernel: Kernel, job: Job, plan: PiecePlan, memo?: 
     const changed = remedy.changes.reduce(applyChange, job)
     const piece = changed.pieces.find((p) => p.id === plan.id)
     if (!piece) return true
-    const after = planPiece(kernel, changed, piece, { quick: true, ...(memo && { memo }) }).findings
+    const { findings: after, failed } = planPiece(kernel, changed, piece, {
+      quick: true,
+      ...(memo && { memo }),
+    })
+    // A station that fails has no findings: nothing is cured by that.
+    if (failed.length > plan.failed.length) return false
     const own = keyOf(finding)
     if (after.some((f) => keyOf(f) === own && isWorseOrEqual(f.level, finding.level))) return false
     return after.every((f) => before.has(keyOf(f)) || !isWorseOrEqual(f.level, finding.level))

@@ -76,6 +76,27 @@ describe('server', () => {
     expect((await post('')).status).toBe(422)
     expect((await post(' '.repeat(20_000_100))).status).toBe(413)
   })
+  it('answers for a job in which every station fails, and says so of each piece', async () => {
+    const broken = {
+      ...(await openKernel()),
+      withSolids: () => {
+        throw new Error('a fault')
+      },
+    }
+    const app = await new Promise<Server>((up) => {
+      const own: Server = hollowServer(broken, folder).listen(0, '127.0.0.1', () => up(own))
+    })
+    const answer = await fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/plan`, {
+      method: 'POST',
+      body: few(demo),
+      headers: { 'content-type': 'application/json', connection: 'close' },
+    })
+    const plan = await answer.json()
+    app.close()
+    expect([answer.status, plan.pieces.length]).toEqual([200, 2])
+    expect(new Set(plan.failed.map((f: { pieceId: string }) => f.pieceId)).size).toBe(2)
+    expect(plan.failed[0].message).toBe('a fault')
+  })
   it('serves pages with a strict policy, and nothing under /api but the plan', async () => {
     const page = await fetch(`${address}/piece/wash-top`)
     expect(await page.text()).toContain('<title>page</title>')

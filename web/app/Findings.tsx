@@ -25,7 +25,7 @@ export function Findings() {
     >
       {failed && (
         <p role="alert" className="px-4 py-2 text-oxide">
-          This station could not be worked out: {failed}. The others stand; undo the last change or report it.
+          Not worked out by a fault of ours: {failed}. The rest stands. Undo the last change, or report it.
         </p>
       )}
       {plan && findings.length === 0 && !failed && (

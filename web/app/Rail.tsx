@@ -1,23 +1,31 @@
 import { Link, useParams } from 'react-router'
 import { type Finding, STATIONS, type StationName } from '../../core/job/index.ts'
+import type { PiecePlan } from '../../core/plan.ts'
 import { type Look, usePlan } from '../state/PlanContext.tsx'
 import { useAppSelector } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import { type Headline, headline } from './headlines.ts'
 
-export type StationState = 'settled' | 'look' | 'stops'
+export type StationState = 'settled' | 'look' | 'stops' | 'open'
 
-/** What a station's findings come to: a stop stops the pour, a warning wants a look, notes settle. */
-export function stationState(station: StationName, findings: readonly Finding[]): StationState {
+/** What a station's findings come to: a stop stops the pour, a warning wants a look, notes settle; what is not worked out is open. */
+export function stationState(
+  station: StationName,
+  findings: readonly Finding[],
+  plan: PiecePlan | null,
+): StationState {
   const own = findings.filter((f) => f.station === station)
   if (own.some((f) => f.level === 'stop')) return 'stops'
-  return own.some((f) => f.level === 'warn') ? 'look' : 'settled'
+  if (plan?.failed.some((f) => f.station === station)) return 'stops'
+  if (own.some((f) => f.level === 'warn')) return 'look'
+  return plan && !plan.stations[station] ? 'open' : 'settled'
 }
 
 export const STATE_WORD: Readonly<Record<StationState, string>> = {
   settled: 'settled',
   look: 'look',
   stops: 'stops the pour',
+  open: 'not worked out',
 }
 
 /** The line: nine stations on one thread, which is broken at the first that stops the pour. */
@@ -25,7 +33,7 @@ export function Rail({ station }: { station: StationName }) {
   const { plan, fresh, findings, looks } = usePlan()
   const style = useMeasureStyle()
   const printed = useAppSelector((s) => s.view.printed)
-  const states = STATIONS.map((name) => stationState(name, findings))
+  const states = STATIONS.map((name) => stationState(name, findings, plan))
   const broken = states.indexOf('stops')
   const volume = plan?.stations.piece?.figures
   return (
@@ -88,7 +96,7 @@ function Stop({ name, current, state, lead, look, threadAbove, threadBelow }: St
           </span>
           <span className="unit">{lead?.unit}</span>
         </span>
-        {(current || state !== 'settled') && (
+        {(current || state === 'look' || state === 'stops') && (
           <span className="label block text-[13px] leading-tight text-soft">{lead?.line}</span>
         )}
         <span className="sr-only">, {STATE_WORD[state]}</span>
@@ -104,8 +112,10 @@ export function StateMark({ state }: { state: StationState }) {
       <rect x="6" y="6" width="12" height="12" fill="var(--settled)" />
     ) : state === 'look' ? (
       <path d="M12 4.5 19.5 12 12 19.5 4.5 12z" fill="var(--paper)" stroke="var(--oxide)" strokeWidth="2.2" />
-    ) : (
+    ) : state === 'stops' ? (
       <rect x="1" y="8.5" width="22" height="7" fill="var(--oxide)" />
+    ) : (
+      <rect x="7" y="7" width="10" height="10" fill="var(--paper)" stroke="var(--soft)" strokeWidth="1.6" />
     )
   return (
     <svg aria-hidden className="absolute left-[12px] top-[4px]" width="24" height="24" viewBox="0 0 24 24">

@@ -6,6 +6,7 @@ import { isStripping, tell } from '../../core/work/index.ts'
 export type Headline = { readonly figure: string; readonly unit: string; readonly line: string }
 
 const NONE: Headline = { figure: '–', unit: '', line: 'not yet: see the findings' }
+const FAILED: Headline = { figure: '–', unit: '', line: 'failed: see below' }
 const AGENT = {
   'paste-wax': 'paste wax',
   oil: 'oil',
@@ -23,10 +24,11 @@ export const hours = (minutes: number): string =>
 /** The headline of each station: its figure, unit and the line below. */
 export function headline(
   station: StationName,
-  { stations: s, work, panels }: PiecePlan,
+  { stations: s, work, panels, failed }: PiecePlan,
   style: MeasureStyle,
   printed: number,
 ): Headline {
+  if (failed.some((f) => f.station === station)) return FAILED
   // What is glued up is cast as other pieces.
   if (panels && station !== 'piece')
     return {

@@ -6,6 +6,7 @@ import { MemoryRouter } from 'react-router'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { openKernel } from '../../core/geometry/index.ts'
 import { type Job, type Piece, readJob, type StationName } from '../../core/job/index.ts'
+import { type Memo, noMemo } from '../../core/memo.ts'
 import { holdFonts, LETTER_FONTS } from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import demoText from '../../demo/kestrel-rise.hollow.json?raw'
@@ -13,6 +14,8 @@ import { jobOpened } from '../state/jobSlice.ts'
 import { looksOf, PlanShown, type PlanView } from '../state/PlanContext.tsx'
 import { store } from '../state/store.ts'
 import { FaultBoundary } from '../ui/FaultBoundary.tsx'
+import { Findings } from './Findings.tsx'
+import { Rail } from './Rail.tsx'
 import { SCREENS } from './stations.ts'
 
 /** No worker answers here: a plan is shown as it is given. */
@@ -118,6 +121,30 @@ describe('every bench and band', () => {
           expect([name, /undefined|NaN/.test(text)]).toEqual([name, false])
           cleanup()
         }
+  })
+})
+
+describe('a station that fails', () => {
+  it('is told with its reason on the line and below the stage; the others stand as they are', async () => {
+    const piece = pieces[0]!
+    const failing: Memo = (name, key, work) => {
+      if (name === 'steel') throw new Error('no such bar')
+      return noMemo(name, key, work)
+    }
+    const plan = planPiece(kernel, demo, piece, { memo: failing })
+    const view = {
+      ...viewOf(demo, piece, plan),
+      failed: plan.failed.map((f) => `${f.station}: ${f.message}`).join('; '),
+    }
+    await show(Findings, view)
+    expect(screen.getByRole('alert').textContent).toContain('steel: no such bar')
+    cleanup()
+    const Line = () => <Rail station="piece" />
+    await show(Line, view)
+    const said = (name: RegExp) => screen.getByRole('link', { name }).textContent
+    expect(said(/^Steel/)).toMatch(/failed: see below.*stops the pour/)
+    expect(said(/^Mould/)).toMatch(/\d+parts.*(settled|look)/)
+    expect(said(/^Pour/)).toMatch(/–.*not worked out/)
   })
 })
 

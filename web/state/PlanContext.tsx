@@ -103,9 +103,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
         setPlan((old) =>
           old?.runId === runId && old.stage === 'solid' ? old : { plan: reply.plan, runId, stage },
         )
-        setFailed(
-          reply.plan.failed[0] ? `${reply.plan.failed[0].station}: ${reply.plan.failed[0].message}` : null,
-        )
+        setFailed(reply.plan.failed.map((f) => `${f.station}: ${f.message}`).join('; ') || null)
       }
       if (reply.kind === 'scene' && reply.scene) setScene({ scene: reply.scene, runId: reply.runId })
       if (reply.kind === 'remedies') setProven({ findings: reply.plan.findings, runId: reply.runId })
