@@ -1,13 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { planText } from '../cli/planText.ts'
 import type { Kernel } from './geometry/index.ts'
 import type { StationName } from './job/index.ts'
 import { type Memo, noMemo } from './memo.ts'
 import { planPiece, type Stations } from './plan.ts'
-import { planJob } from './planJson.ts'
 import { proveRemedies } from './remedies.ts'
 import { testKernel } from './testing/testKernel.ts'
-import { testJob, testSlab, testTop } from './testing/testPiece.ts'
+import { testJob, testTop } from './testing/testPiece.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -63,25 +61,6 @@ describe.each(TAKES)('a fault in %s', (name, taken) => {
           whole.stations[station]!.figures,
         ])
     expect(plan.findings.every((f) => f.station !== name)).toBe(true)
-  })
-
-  it('is printed by the command line beside the other pieces, which stand', () => {
-    const job = testJob(testTop(), { ...testSlab(), id: 'other', name: 'Other' })
-    const [first] = job.pieces
-    // Only the first piece meets the fault: it is the first to reach the station.
-    let met = false
-    const once: Memo = (station, key, work) => {
-      if (station === name && !met) {
-        met = true
-        throw new Error('a fault')
-      }
-      return noMemo(station, key, work)
-    }
-    const plan = planJob(kernel, job, once)
-    expect(plan.failed).toEqual([{ pieceId: first!.id, station: name, message: 'a fault' }])
-    expect(plan.pieces[0]!.stations[name]).toBeNull()
-    expect(Object.values(plan.pieces[1]!.stations).every((s) => s !== null)).toBe(true)
-    expect(planText(plan, job.settings)).toContain(`FAILED   ${name}: a fault`)
   })
 })
 

@@ -147,7 +147,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
               meshes: stock.meshes,
               mix,
             },
-            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix),
+            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, memo),
           ),
         )
       : null

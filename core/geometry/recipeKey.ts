@@ -4,9 +4,12 @@ import type { SolidRecipe } from './recipe.ts'
 export function canonicalJson(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonicalJson).join(',')}]`
   if (value && typeof value === 'object') {
-    const entries = Object.entries(value).filter(([, v]) => v !== undefined)
-    entries.sort(([a], [b]) => (a < b ? -1 : 1))
-    return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonicalJson(v)}`).join(',')}}`
+    const record = value as Readonly<Record<string, unknown>>
+    let text = ''
+    for (const key of Object.keys(record).sort())
+      if (record[key] !== undefined)
+        text += `${text ? ',' : ''}${JSON.stringify(key)}:${canonicalJson(record[key])}`
+    return `{${text}}`
   }
   return JSON.stringify(value) ?? 'null'
 }

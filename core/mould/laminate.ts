@@ -23,6 +23,18 @@ const GRID = 0.05
  * nearest. Where none does, the nearest below it, so that what is missing can be said.
  */
 export function chooseLaminate(target: number, boards: readonly Board[]): Laminate | null {
+  const known = chosen.get(boards) ?? new Map<number, Laminate | null>()
+  chosen.set(boards, known)
+  const found = known.get(target)
+  if (found !== undefined) return found
+  const laminate = fewestBoards(target, boards)
+  known.set(target, laminate)
+  return laminate
+}
+/** Knockouts are mostly of one height: what was chosen from a list of boards is kept as long as the list lives. */
+const chosen = new WeakMap<readonly Board[], Map<number, Laminate | null>>()
+
+function fewestBoards(target: number, boards: readonly Board[]): Laminate | null {
   const choices = new Map<number, Board>()
   for (const board of boards) if (!choices.has(board.thickness)) choices.set(board.thickness, board)
   const sizes = [...choices.keys()].sort((a, b) => b - a)

@@ -55,7 +55,7 @@ function layoutOne(
     kerf: choice.kerf,
     turnParts: choice.turnParts && !board.grain,
     ...(shouldStop && { shouldStop }),
-    ...(quick && parts.length > LONG && { tries: 0 }),
+    ...(quick && { tries: parts.length > LONG ? 0 : QUICK_TRIES }),
   }
   const { laid, left } = layOnOffcuts(parts, board, options)
   const layout = layOut(left, board, {
@@ -111,6 +111,8 @@ type Laid = {
   readonly offcut: boolean
 }
 
+/** Orders tried for the first answer, while solids are still being measured: the search goes on with them. */
+const QUICK_TRIES = 120
 /** How few orders are tried on a piece from the shelf: it holds only a few parts. */
 const OFFCUT_TRIES = 60
 

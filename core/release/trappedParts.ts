@@ -98,8 +98,15 @@ const boxWithin = (a: Box, b: Box): boolean =>
   a.min[0] >= b.min[0] && a.min[1] >= b.min[1] && a.max[0] <= b.max[0] && a.max[1] <= b.max[1]
 
 function boxOf(region: Region): Box {
-  const [xs, ys] = [region.flat().map(([x]) => x), region.flat().map(([, y]) => y)]
-  return { min: [Math.min(...xs), Math.min(...ys)], max: [Math.max(...xs), Math.max(...ys)] }
+  let [left, low, right, high] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const ring of region)
+    for (const [x, y] of ring) {
+      left = Math.min(left, x)
+      right = Math.max(right, x)
+      low = Math.min(low, y)
+      high = Math.max(high, y)
+    }
+  return { min: [left, low], max: [right, high] }
 }
 
 /** Area a region shares with the concrete: with the outline, less what lies in openings; only near ones are looked at. */

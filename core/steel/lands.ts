@@ -1,13 +1,4 @@
-import {
-  boundLoop,
-  type Circle,
-  type Gap,
-  gapOfCircles,
-  type Loop,
-  loopRegion,
-  measureGap,
-  type Segment,
-} from '../geometry/index.ts'
+import type { Gap, Loop, Segment } from '../geometry/index.ts'
 import type { Change, Finding, Level, SlabPiece } from '../job/index.ts'
 import {
   moveOpening,
@@ -16,6 +7,8 @@ import {
   type PieceGeometry,
   type PlacedOpening,
 } from '../piece/index.ts'
+import { type Memo, runStation } from '../station.ts'
+import { measureGaps } from './gaps.ts'
 import type { Land } from './types.ts'
 
 /** Lands wider than the thickness and than this are not looked at, mm [own]. */
@@ -28,72 +21,33 @@ export type JudgedLand = Land & {
 }
 
 /** The concrete left between openings, and between openings and the outline, each judged. */
-export function judgeLands(piece: SlabPiece, geometry: PieceGeometry): JudgedLand[] {
-  const { openings, outline } = geometry
+export function judgeLands(
+  piece: SlabPiece,
+  { openings, outline, thickness: own, length, width }: PieceGeometry,
+  memo: Memo,
+): JudgedLand[] {
   // In a tall piece a land is judged by the plan: a column is not thin beside a hole along it.
-  const thickness = Math.min(geometry.thickness, Math.max(50, Math.min(geometry.length, geometry.width) / 4))
-  const around = loopRegion(outline)
+  const thickness = Math.min(own, Math.max(50, Math.min(length, width) / 4))
   const edges = outlineEdges(outlinePath(piece.outline))
-  const regions = openings.map((o) => loopRegion(o.loop))
-  const boxes = openings.map((o) => boundLoop(o.loop))
-  const lands: JudgedLand[] = []
-  const reach = Math.max(WIDE, thickness)
-  openings.forEach((a, i) => {
-    const { min, max } = boxes[i]!
-    const { length, width } = geometry
-    const boxed = piece.outline.kind === 'rectangle'
-    const nearEdge = boxed ? Math.min(min[0], min[1], length - max[0], width - max[1]) : 0
-    if (nearEdge < reach) {
-      const gap = measureGap(regions[i]!, around)
-      if (gap.least < reach)
-        lands.push(
-          judge(
-            gap,
-            thickness,
-            [a.name, edgeName(gap, outline, edges)],
-            [a.openingId],
-            a.shape.kind === 'round',
-          ),
-        )
-    }
-    openings.slice(i + 1).forEach((b, k) => {
-      const other = boxes[i + 1 + k]!
-      const apart = Math.max(
-        other.min[0] - max[0],
-        min[0] - other.max[0],
-        other.min[1] - max[1],
-        min[1] - other.max[1],
-      )
-      if (apart > reach) return
-      const [small, large] = a.shape.kind === 'round' ? [i, i + 1 + k] : [i + 1 + k, i]
-      const [first, second] = [circleOf(openings[small]!), circleOf(openings[large]!)]
-      const gap =
-        first && second && !overlap(first, second)
-          ? gapOfCircles(first, second)
-          : measureGap(regions[small]!, regions[large]!)
-      const isRound = a.shape.kind === 'round' || b.shape.kind === 'round'
-      lands.push(
-        judge(
-          gap,
-          thickness,
-          [openings[small]!.name, openings[large]!.name],
-          [openings[small]!.openingId, openings[large]!.openingId],
-          isRound,
-        ),
-      )
-    })
+  // The gaps are the plan's alone: a change of thickness does not measure them again.
+  const { value: gaps } = runStation(
+    memo,
+    'gaps',
+    { outline, openings, reach: Math.max(WIDE, thickness) },
+    measureGaps,
+  )
+  return gaps.map(({ gap, of, against }) => {
+    const a = openings[of]!
+    const b = against === null ? null : openings[against]!
+    return judge(
+      gap,
+      thickness,
+      [a.name, b ? b.name : edgeName(gap, outline, edges)],
+      b ? [a.openingId, b.openingId] : [a.openingId],
+      a.shape.kind === 'round' || b?.shape.kind === 'round',
+    )
   })
-  return lands
 }
-
-const circleOf = ({ shape, loop }: PlacedOpening): Circle | null => {
-  if (shape.kind !== 'round') return null
-  const { min, max } = boundLoop(loop)
-  return { centre: [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2], radius: shape.diameter / 2 }
-}
-
-const overlap = (a: Circle, b: Circle): boolean =>
-  Math.hypot(a.centre[0] - b.centre[0], a.centre[1] - b.centre[1]) <= a.radius + b.radius
 
 /** The side of the outline a gap ends at: the one its foot lies on. */
 function edgeName({ to }: Gap, outline: Loop, edges: ReturnType<typeof outlineEdges>): string {

@@ -1,6 +1,7 @@
 import { boundLoop, combineRegions, type Kernel, type Point } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
+import { type Memo, noMemo, runStation } from '../station.ts'
 import type { Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation, operation } from '../work/index.ts'
@@ -30,6 +31,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
+  memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
   const wanted = slab !== null && piece.steel.kind === 'mesh'
@@ -41,13 +43,18 @@ export function planSteelStation(
   if (!slab && piece.steel.kind === 'mesh') raise('mesh-for-slabs', 'note', { kind: piece.kind })
 
   const buildable = geometry.recipe !== null
-  const sheet = mesh && buildable ? cutMesh(kernel, geometry, mesh, cover) : null
+  const { outline, openings, noMesh } = geometry
+  // A mat is the plan's and the cover's: a change of thickness alone does not cut it again.
+  const sheet =
+    mesh && buildable
+      ? runStation(memo, 'mat', { outline, openings, noMesh, mesh, cover }, (i) => cutMesh(kernel, i)).value
+      : null
   const massKg =
     mesh && sheet ? massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3) : 0
   const depth = piece.steel.depth ?? (thickness < 60 ? 'middle' : 'stretched-face')
   const height = mesh ? (depth === 'middle' ? thickness / 2 : cover + mesh.wire) : null
   const down = piece.attitude.down
-  const lands = slab && buildable ? judgeLands(slab, geometry) : []
+  const lands = slab && buildable ? judgeLands(slab, geometry, memo) : []
   // Where the thinnest is not the slab (a basin's shell), no mesh runs through it.
   const least = leastThickness(piece, geometry, mix, geometry.thinnest ? undefined : mesh, cover)
   const steelVolume = mesh ? (massKg / mesh.densityKgPerM3) * 1e9 : 0
@@ -158,9 +165,16 @@ const WORKS = 0.5
 
 function cutMesh(
   kernel: Kernel,
-  { outline, openings, noMesh }: PieceStation['geometry'],
-  mesh: Mesh,
-  cover: number,
+  {
+    outline,
+    openings,
+    noMesh,
+    mesh,
+    cover,
+  }: Pick<PieceStation['geometry'], 'outline' | 'openings' | 'noMesh'> & {
+    readonly mesh: Mesh
+    readonly cover: number
+  },
 ) {
   const clear = meshRegion(kernel, outline, openings, cover)
   const region = noMesh.length === 0 ? clear : combineRegions(kernel, 'difference', [clear, ...noMesh])

@@ -124,6 +124,8 @@ describe('every bench and band', () => {
   })
 })
 
+const Line = () => <Rail station="piece" />
+
 describe('a station that fails', () => {
   it('is told with its reason on the line and below the stage; the others stand as they are', async () => {
     const piece = pieces[0]!
@@ -139,7 +141,6 @@ describe('a station that fails', () => {
     await show(Findings, view)
     expect(screen.getByRole('alert').textContent).toContain('steel: no such bar')
     cleanup()
-    const Line = () => <Rail station="piece" />
     await show(Line, view)
     const said = (name: RegExp) => screen.getByRole('link', { name }).textContent
     expect(said(/^Steel/)).toMatch(/failed: see below.*stops the pour/)

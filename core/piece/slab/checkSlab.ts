@@ -106,15 +106,20 @@ function checkInsets(piece: SlabPiece, raise: Raise): void {
 
 /** Rims of openings that run into each other or over the eased outline. */
 function checkRims(piece: SlabPiece, openings: readonly PlacedOpening[], raise: Raise): void {
+  const through = openings.flatMap((placed) => {
+    const opening = piece.openings.find((o) => o.id === placed.openingId)!
+    return opening.depth === null
+      ? [{ placed, opening, hole: openingHole(opening, placed, piece.thickness) }]
+      : []
+  })
+  const loft = outlineLoft(piece)
   for (const z of [piece.thickness, 0]) {
-    const edge = loftPoints(outlineLoft(piece), z)
-    for (const placed of openings) {
-      const opening = piece.openings.find((o) => o.id === placed.openingId)!
-      if (opening.depth !== null) continue
-      const hole = openingHole(opening, placed, piece.thickness)
+    const edge = loftPoints(loft, z)
+    for (const { placed, opening, hole } of through) {
       const ring = [...loftPoints(hole, z)].reverse()
       const closed = lostSides(hole, z).length > 0 || measureRegion([ring]) <= 0
-      if (closed || !ring.every((p) => inside(p, edge))) {
+      const beside = edgesBeside(ring, edge)
+      if (closed || !ring.every((p) => isInside(p, beside))) {
         raise({
           code: closed ? 'opening-closes' : 'rim-over-edge',
           level: 'stop',
@@ -127,16 +132,31 @@ function checkRims(piece: SlabPiece, openings: readonly PlacedOpening[], raise: 
   }
 }
 
-/** Whether a point lies inside a ring, by crossings of a ray to the right. */
-export function inside(
-  [x, y]: readonly [number, number],
-  ring: readonly (readonly [number, number])[],
-): boolean {
-  let odd = false
-  ring.forEach(([ax, ay], i) => {
-    const [bx, by] = ring[(i + 1) % ring.length]!
-    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) odd = !odd
+type Ring = readonly (readonly [number, number])[]
+
+/** The edges of a ring that a ray to the right from any point of another may cross: the others need not be looked at. */
+function edgesBeside(of: Ring, ring: Ring): Ring[] {
+  let [left, low, high] = [Infinity, Infinity, -Infinity]
+  for (const [x, y] of of) {
+    left = Math.min(left, x)
+    low = Math.min(low, y)
+    high = Math.max(high, y)
+  }
+  return ring.flatMap((a, i): Ring[] => {
+    const b = ring[(i + 1) % ring.length]!
+    const clear = Math.max(a[1], b[1]) < low || Math.min(a[1], b[1]) > high || Math.max(a[0], b[0]) < left
+    return clear ? [] : [[a, b]]
   })
+}
+
+/** Whether a point lies inside a ring, by crossings of a ray to the right with those of its edges that it may cross. */
+function isInside([x, y]: readonly [number, number], edges: readonly Ring[]): boolean {
+  let odd = false
+  for (const [a, b] of edges) {
+    const [ax, ay] = a!
+    const [bx, by] = b!
+    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) odd = !odd
+  }
   return odd
 }
 
