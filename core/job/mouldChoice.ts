@@ -155,41 +155,24 @@ const own = <M extends MethodId>(method: M) => z.strictObject(FIELDS[method]).op
 
 /** Choices of ways that were tried before: one goes back to them as they were. */
 const others = z
-  .strictObject({
-    'board-box': own('board-box'),
-    'upper-form': own('upper-form'),
-    lined: own('lined'),
-    tube: own('tube'),
-    ribs: own('ribs'),
-    packed: own('packed'),
-    layers: own('layers'),
-    printed: own('printed'),
-    block: own('block'),
-    brushed: own('brushed'),
-    closed: own('closed'),
-    found: own('found'),
-  })
+  .strictObject(
+    Object.fromEntries(METHOD_IDS.map((m) => [m, own(m)])) as {
+      [M in MethodId]: ReturnType<typeof own<M>>
+    },
+  )
   .default({})
   .describe('choices of other methods, kept from when they were chosen')
 
 const member = <M extends MethodId>(method: M) =>
   z.strictObject({ method: z.literal(method), ...SHARED, ...FIELDS[method], others })
 
+type Member = { [M in MethodId]: ReturnType<typeof member<M>> }[MethodId]
+
 /** How a piece is moulded: what all methods share, and the chosen method's own fields. */
-export const mouldChoiceSchema = z.discriminatedUnion('method', [
-  member('board-box'),
-  member('upper-form'),
-  member('lined'),
-  member('tube'),
-  member('ribs'),
-  member('packed'),
-  member('layers'),
-  member('printed'),
-  member('block'),
-  member('brushed'),
-  member('closed'),
-  member('found'),
-])
+export const mouldChoiceSchema = z.discriminatedUnion(
+  'method',
+  METHOD_IDS.map((m) => member(m)) as unknown as [Member, ...Member[]],
+)
 
 export type MouldChoice = z.infer<typeof mouldChoiceSchema>
 /** The choice of a piece that is built this way. */

@@ -1,4 +1,4 @@
-import type { FindingsIn, Words } from '../job/index.ts'
+import type { FindingsIn, MethodId, Words } from '../job/index.ts'
 import { SHAPED_WORDS } from './shapedWords.ts'
 
 /** Sentences for the findings of board boxes, tubes and rubber blocks, and of all moulds, each with the facts it is made of. */
@@ -37,7 +37,7 @@ const BOX_WORDS = {
       brushed: 'Brush on rubber',
       closed: 'Lay up a closed mould',
       found: 'Cast it in a vessel',
-    },
+    } satisfies Record<MethodId, string>,
   }),
   'not-in-mould': (f: { count: number; features: string }) => ({
     what: `No part in this mould forms ${f.count === 1 ? f.features : `${f.count} of the features`} yet`,
