@@ -1,4 +1,4 @@
-import { lazy } from 'react'
+import { lazy, type ReactElement } from 'react'
 import type { Piece } from '../../../core/job/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../state/store.ts'
@@ -50,7 +50,7 @@ export function PieceBench() {
   )
 }
 
-function KindBench({ piece }: { piece: Piece }) {
+function KindBench({ piece }: { piece: Piece }): ReactElement {
   switch (piece.kind) {
     case 'slab':
       return <SlabBench piece={piece} />
@@ -70,7 +70,7 @@ function KindBench({ piece }: { piece: Piece }) {
 type PartProps = { piece: Piece; selection: NonNullable<Selection>; onBack: () => void }
 
 /** The bench of a chosen part; nothing when that part is not there any more. */
-function PartBench({ piece, selection: { kind, id }, onBack }: PartProps) {
+function PartBench({ piece, selection: { kind, id }, onBack }: PartProps): ReactElement {
   const fallback = (
     <>
       <KindBench piece={piece} />

@@ -1,3 +1,4 @@
+import type { ReactElement } from 'react'
 import type { TurnedForm, TurnedPiece } from '../../../../core/job/index.ts'
 import { turnedProfile } from '../../../../core/piece/index.ts'
 import { Choice, Pick } from '../../../ui/Choice.tsx'
@@ -174,7 +175,7 @@ function FormFields({
 }: {
   form: TurnedForm
   set: (patch: Partial<TurnedForm>, label: string) => void
-}) {
+}): ReactElement | null {
   switch (form.form) {
     case 'cylinder':
       return (

@@ -1,3 +1,4 @@
+import type { ReactElement } from 'react'
 import type { OpeningShape } from '../../../../core/job/index.ts'
 import { halfSize } from '../../../../core/piece/index.ts'
 import { Measures } from '../../../ui/Measures.tsx'
@@ -33,7 +34,7 @@ export function ShapeFields({
 }: {
   shape: OpeningShape
   setShape: (shape: OpeningShape, label: string) => void
-}) {
+}): ReactElement {
   switch (shape.kind) {
     case 'round':
       return (
