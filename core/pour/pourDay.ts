@@ -40,7 +40,7 @@ export const firstMix = (input: PourInput): string => input.stations.mix.operati
 export function pourDay(input: PourInput): Operation[] {
   const { piece, people, stations } = input
   const { mould, release, mix, steel } = stations
-  const { batches, neededLitres, volumeLitres } = mix.figures
+  const { batches, volumeLitres } = mix.figures
   const top = mould?.figures.top ?? 'rim'
   const closed = top === 'hole'
   const face = !closed && mould?.figures.openFaceM2 !== 0
@@ -64,24 +64,26 @@ export function pourDay(input: PourInput): Operation[] {
     steel.figures.layAtFillMm === null
       ? null
       : (steel.figures.layAtFillMm / stations.piece.geometry.thickness) * volumeLitres
+  // Whole bags are more than the cast: what is over stays in the tub, and each batch gives its share of the fill.
+  const share = volumeLitres / batches.reduce((sum, b) => sum + b.litres, 0)
   let litres = 0
   let last = ''
   batches.forEach((batch, i) => {
     const n = batch.number
     const before = litres
-    litres += batch.litres
+    const fill = batch.litres * Math.min(1, share)
+    litres += fill
     if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
     const placed = add({
       ...act('place-batch', {
         number: n,
         batches: batches.length,
-        litres: batch.litres,
+        litres: fill,
         by: closed ? 'hole' : 'open',
       }),
       id: `place/${n}`,
       about: [{ kind: 'batch', id: String(n) }],
-      minutes:
-        (batch.dryKg / 20) * (PACE.carry20Kg / people) + (batch.litres / 10) * (PACE.place10Litres / people),
+      minutes: (batch.dryKg / 20) * (PACE.carry20Kg / people) + (fill / 10) * (PACE.place10Litres / people),
       hands: people,
       needs: [`mix/${n}`],
       notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
@@ -95,7 +97,7 @@ export function pourDay(input: PourInput): Operation[] {
         needs: [placed],
         notAfter: [set(SET_PARTS.joins)],
       })
-    const reaches = fillAt !== null && before < fillAt && litres >= Math.min(fillAt, neededLitres) - 1e-9
+    const reaches = fillAt !== null && before < fillAt && litres >= Math.min(fillAt, volumeLitres) - 1e-9
     if (mat && reaches) {
       steps.push({ ...mat, needs: [last] })
       last = mat.id

@@ -49,7 +49,7 @@ export function headline(
         layouts.length === 0 ? 0 : layouts.reduce((sum, l) => sum + l.wasteShare, 0) / layouts.length
       return {
         figure: String(partCount),
-        unit: 'parts',
+        unit: plural(partCount, 'part'),
         line:
           sheetCount === 0
             ? method

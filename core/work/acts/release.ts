@@ -227,7 +227,7 @@ export const RELEASE_ACTS = {
   ),
 
   // Layers, profiles
-  'dig-core': told('cores out', (f: { cores: number; foam: boolean }) =>
+  'dig-core': told('hollow emptied', (f: { cores: number; foam: boolean }) =>
     f.foam
       ? `Take ${f.cores === 1 ? 'the core' : `the ${f.cores} cores`} out of the hollow first: saw into the foam, break it inward and dig it out, never prising against the wall.`
       : `Draw ${f.cores === 1 ? 'the core' : `the ${f.cores} cores`} out of the hollow first, straight, by the bridge it hung from.`,
