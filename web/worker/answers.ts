@@ -105,7 +105,7 @@ export function answerer({
         for (const value of held ? targets : []) {
           const found = holdFigure(kernel, job, piece, held!, { what, value }, { min, max })
           if (found) answers.push(found)
-          reply({ kind: 'hold', runId, answers, done: false })
+          reply({ kind: 'hold', runId, answers: [...answers], done: false })
           await pause()
           // A newer question, or none of any targets, ends this one.
           if (newer('hold')) return
