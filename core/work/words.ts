@@ -6,7 +6,11 @@ import { ACTS, type Act } from './acts.ts'
 const tellingOf = (code: Act['code']): Telling<unknown> => ACTS[code] as unknown as Telling<unknown>
 
 /** An act as a sentence, in the units of the reader. */
-export const sayAct = ({ code, facts }: Act, style: WordsStyle): string => tellingOf(code).say(facts, style)
+export const sayAct = ({ code, facts }: Act, style: WordsStyle): string =>
+  begun(tellingOf(code).say(facts, style))
+
+/** Some begin with the name of a part, written as its maker wrote it. */
+const begun = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** An act in two or three words. */
 export const shortAct = (code: Act['code']): string => tellingOf(code).short
@@ -42,7 +46,7 @@ export function tell<T extends Act>(
     return {
       code: of[0]!.code,
       short,
-      text: sayMany && of.length > 1 ? sayMany(facts, style) : say(facts[0], style),
+      text: begun(sayMany && of.length > 1 ? sayMany(facts, style) : say(facts[0], style)),
       of,
     }
   })
