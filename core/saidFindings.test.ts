@@ -1,0 +1,341 @@
+import { describe, expect, it } from 'vitest'
+import type { StationName } from './job/index.ts'
+import { type Explanation, explainBy } from './job/index.ts'
+import { INCH, METRIC } from './testing/says.ts'
+import { WORDS } from './words.ts'
+
+const said = (station: StationName, code: string, facts: object, style = METRIC): Explanation => {
+  const words = explainBy(WORDS[station], { code, facts: facts as never, remedies: [] }, style)
+  if (!words) throw new Error(`no words for ${code}`)
+  return words
+}
+const all = ({ what, why, remedy }: Explanation): string => `${what}. ${why} [${remedy ?? ''}]`
+
+/** What a finding says by its facts: one row a branch, with what must stand in it, and what must not. */
+const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp, RegExp?])[] = [
+  ['piece', 'outline-crosses', { how: 'crosses', xMm: 12, yMm: 40 }, /runs over itself near 12 mm, 40 mm/],
+  ['piece', 'outline-crosses', { how: 'has no inside', xMm: 0, yMm: 0 }, /has no inside/, /near/],
+  ['piece', 'island-thin', { text: 'O', count: 1, leastMm: 4 }, /has 1 island thinner than 4 mm/],
+  ['piece', 'island-thin', { text: 'AO', count: 2, leastMm: 4 }, /has 2 islands thinner/],
+  ['piece', 'islands', { text: 'O', count: 1 }, /has 1 loose island\./],
+  ['piece', 'islands', { text: 'BO', count: 3 }, /has 3 loose islands\./],
+  [
+    'piece',
+    'insert-cover',
+    { insert: 'pipe', coverMm: 8, to: 'side/front', wantedMm: 15 },
+    /8 mm of cover to side front\. Under 15 mm/,
+    /side\//,
+  ],
+  ['piece', 'drains-badly', { feature: 'drainer', fallPercent: 0.8 }, /drainer falls 0\.8 percent/],
+
+  [
+    'mould',
+    'panels-missing',
+    { missing: 1, panels: 6, moulds: 1 },
+    /^One of its panels is no piece .*in one mould.*\[Make it a piece\]/,
+  ],
+  [
+    'mould',
+    'panels-missing',
+    { missing: 3, panels: 6, moulds: 4 },
+    /^3 of its panels are no piece .*in 4 moulds.*\[Make 3 pieces of them\]/,
+  ],
+  ['mould', 'panels-differ', { differing: 1, panels: 6, moulds: 4 }, /^A panel is no longer/],
+  ['mould', 'panels-differ', { differing: 2, panels: 6, moulds: 4 }, /^2 panels are no longer/],
+  ['mould', 'cast-as-panels', { panels: 6, moulds: 4 }, /Glued up of 6 panels, cast flat in 4 moulds/],
+  ['mould', 'not-in-mould', { count: 1, features: 'the pipe' }, /No part in this mould forms the pipe yet/],
+  [
+    'mould',
+    'not-in-mould',
+    { count: 2, features: 'pipe and stud' },
+    /forms 2 of the features yet.*: pipe and stud\./,
+  ],
+  [
+    'mould',
+    'no-bought-knockout',
+    { opening: 'tap', draftDeg: 2, nearest: 'plug d 40', deepMm: 45 },
+    /The nearest: plug d 40.*\[Make the opening as plug d 40\]/,
+  ],
+  [
+    'mould',
+    'no-bought-knockout',
+    { opening: 'tap', draftDeg: 2, nearest: '', deepMm: 45 },
+    /None is round or rectangular and at least 45 mm high/,
+    /nearest/i,
+  ],
+  [
+    'mould',
+    'buying-beats-making',
+    { plug: 'plug', opening: 'tap', casts: 100, price: 9, hours: 1.5 },
+    /100 casts for 9 and saves about 1\.5 h/,
+  ],
+  [
+    'mould',
+    'buying-beats-making',
+    { plug: 'plug', opening: 'tap', casts: 100, price: 0, hours: 1.5 },
+    /100 casts and saves/,
+    /for 0/,
+  ],
+  [
+    'mould',
+    'no-tube-knockout',
+    { opening: 'tap', diameterMm: 90, nearestMm: 84, mostWrapMm: 12 },
+    /No card tube in stock for tap, 90 mm across.*the nearest is 84 mm outside/,
+  ],
+  [
+    'mould',
+    'no-tube-knockout',
+    { opening: 'sink', diameterMm: 0, nearestMm: 0, mostWrapMm: 12 },
+    /sink is not round and straight/,
+    /nearest/,
+  ],
+  [
+    'mould',
+    'table-not-level',
+    { fallMm: 4, twistMm: 3, extraKg: 0.9, mostMm: 4 },
+    /falls 4\.0 mm under the mould and is twisted 3\.0 mm.*0\.9 kg more/,
+  ],
+  [
+    'mould',
+    'table-not-level',
+    { fallMm: 4, twistMm: 0.5, extraKg: 0.9, mostMm: 4 },
+    /falls 4\.0 mm under the mould\./,
+    /twisted/,
+  ],
+  [
+    'mould',
+    'tube-differs',
+    { tube: 'tube 250', insideMm: 250, diameterMm: 300, fitting: 'tube 300' },
+    /casts 250 mm, not 300 mm\. tube 300 fits\. \[Take tube 300\]/,
+  ],
+  [
+    'mould',
+    'tube-differs',
+    { tube: 'tube 250', insideMm: 250, diameterMm: 275, fitting: '' },
+    /no tube in stock casts this diameter\. \[Make the piece 250 mm across\]/,
+  ],
+  [
+    'mould',
+    'bend-too-tight',
+    {
+      part: 'ring',
+      skin: 'hardboard',
+      leastMm: 300,
+      radiusMm: 210,
+      wettedMm: 200,
+      kerfDepthMm: 1.5,
+      kerfSpacingMm: 12,
+      other: 'vinyl',
+    },
+    /bends to 300 mm, not 210 mm.*After a night in water it goes to 200 mm.*kerf its back 1\.5 mm deep every 12 mm.*vinyl goes round it/,
+  ],
+  [
+    'mould',
+    'bend-too-tight',
+    {
+      part: 'ring',
+      skin: 'hardboard',
+      leastMm: 300,
+      radiusMm: 20,
+      wettedMm: 0,
+      kerfDepthMm: 0,
+      kerfSpacingMm: 0,
+      other: '',
+    },
+    /No sheet in stock goes round it/,
+    /water|kerf its/,
+  ],
+  [
+    'mould',
+    'separator-no-sheet',
+    { gapMm: 5, sheet: 'XPS', sheetMm: 6 },
+    /The nearest is XPS, 6 mm\. \[Part the blocks by 6 mm\]/,
+  ],
+  [
+    'mould',
+    'separator-no-sheet',
+    { gapMm: 5, sheet: '', sheetMm: 0 },
+    /Add the sheet it is cut from to the stock/,
+    /nearest/,
+  ],
+  [
+    'mould',
+    'side-bows',
+    { side: 'front', bowMm: 2.4, sides: 3, limitMm: 1, alongMm: 450, aboveBaseMm: 300, braceSpacingMm: 400 },
+    /front side bows 2\.4 mm under the fill, and 2 more bow too much.*braces or ties across.*\[Brace the tops every 400 mm\]/,
+  ],
+  [
+    'mould',
+    'side-bows',
+    { side: 'front', bowMm: 2.4, sides: 1, limitMm: 1, alongMm: 450, aboveBaseMm: 150, braceSpacingMm: 0 },
+    /under the fill\..*do not cure it: use a thicker/,
+    /more bow/,
+  ],
+  [
+    'mould',
+    'undercut-locks',
+    { awayMm: 30, heightMm: 0, instead: 'brushed' },
+    /it locks 30 mm out from its joint.*\[Brush it in rubber instead\]/,
+  ],
+  [
+    'mould',
+    'undercut-locks',
+    { awayMm: 0, heightMm: 80 },
+    /it locks 80 mm up.*\[Part it into another number of shells\]/,
+  ],
+  ['mould', 'core-floats', { cores: 1 }, /^A core stands loose/],
+  ['mould', 'core-floats', { cores: 2 }, /^2 cores stand loose/],
+  ['mould', 'bed-too-small', { parts: 1, bedMm: 250, flangeMm: 20 }, /^1 part on a bed of 250 mm/],
+  ['mould', 'bed-too-small', { parts: 40, bedMm: 250, flangeMm: 20 }, /^40 parts on a bed/],
+  [
+    'mould',
+    'vessel-fits',
+    { vessel: 'bucket', differsMm: 0.4, price: 4, hours: 3 },
+    /Within 0\.4 mm across, all the way up, for 4, and nothing to build: about 3 h/,
+  ],
+  [
+    'mould',
+    'vessel-fits',
+    { vessel: 'bucket', differsMm: 0.4, price: 0, hours: 3 },
+    /all the way up, and nothing/,
+    /for 0/,
+  ],
+
+  [
+    'steel',
+    'land-narrow',
+    { opening: 'tap', count: 2, landMm: 22, to: 'basin', thicknessMm: 45, long: 'bridge', wantedMm: 25 },
+    /^2 taps stand 22 mm from the basin, 45 mm thick here\. It cracks there first: half/,
+  ],
+  [
+    'steel',
+    'land-narrow',
+    { opening: 'basin', count: 1, landMm: 40, to: 'front edge', thicknessMm: 45, long: 'rail', wantedMm: 50 },
+    /^Basin stands 40 mm from the front edge.*A long rail/,
+  ],
+
+  [
+    'release',
+    'knockout-locks',
+    { knockouts: 1, depthMm: 45, draftDegrees: 2, wrapMm: 3 },
+    /^A rigid knockout 45 mm deep.*Give it 2 degrees.*\[Wrap them in 3 mm foam\]/,
+  ],
+  [
+    'release',
+    'knockout-locks',
+    { knockouts: 2, depthMm: 45, draftDegrees: 2, wrapMm: 3 },
+    /^2 rigid knockouts/,
+  ],
+
+  [
+    'mix',
+    'mixer-too-small',
+    { mixer: 'bowl', mixerLitres: 4, yieldLitres: 12 },
+    /bowl takes 4 L; half a bag makes 6 L/,
+  ],
+  [
+    'mix',
+    'yield-doubtful',
+    { mix: 'mix', byBagKgPerM3: 2333.3, statedKgPerM3: 2500 },
+    /give 2333 kg\/m3, not 2500/,
+  ],
+
+  [
+    'pour',
+    'sets-before-placed',
+    { placedMinutes: 90, setMinutes: 35, mix: 'fast mix' },
+    /Placed after 90 min; fast mix sets in 35 min/,
+  ],
+  [
+    'pour',
+    'longer-than-working-time',
+    { placedMinutes: 150, workingMinutes: 120 },
+    /takes 2\.5 h; it works for 2\.0 h/,
+  ],
+  [
+    'pour',
+    'dries-fast',
+    { rateKgPerM2H: 1.234, do: 'cover it', limitKgPerM2H: 1 },
+    /loses 1\.23 kg\/m2 an hour: cover it\. Above 1/,
+  ],
+  [
+    'pour',
+    'lift-by-machine',
+    { massKg: 240.4, people: 2, limitKg: 33.5, aHeadKg: 120, mostAHeadKg: 25, turns: 'no' },
+    /^240 kg to lift: not by hand/,
+    /turned/,
+  ],
+  [
+    'pour',
+    'lift-by-machine',
+    { massKg: 240.4, people: 2, limitKg: 33.5, aHeadKg: 120, mostAHeadKg: 25, turns: 'yes' },
+    /^240 kg to lift as it is turned over/,
+  ],
+  [
+    'pour',
+    'lift-too-few',
+    { massKg: 63, people: 2, wanted: 3, limitKg: 33.5, aHeadKg: 31.5, mostAHeadKg: 25, turns: 'no' },
+    /32 kg a head for 2\. Up to 25 kg a head can be planned\. 3 people, a trolley.*\[Plan for 3 people\]/,
+  ],
+  [
+    'pour',
+    'lift-too-few',
+    { massKg: 38, people: 1, wanted: 0, limitKg: 25, aHeadKg: 38, mostAHeadKg: 25, turns: 'no' },
+    /a head for one\. .*Use a trolley, an A-frame or a hoist/,
+  ],
+  [
+    'pour',
+    'lift-by-plan',
+    { massKg: 46, people: 2, limitKg: 33.5, aHeadKg: 23, mostAHeadKg: 25, turns: 'no' },
+    /More than 2 lift often \(33\.5 kg\)/,
+  ],
+  [
+    'pour',
+    'lift-by-plan',
+    { massKg: 46, people: 1, limitKg: 25, aHeadKg: 46, mostAHeadKg: 25, turns: 'no' },
+    /More than one lifts often \(25\.0 kg\)/,
+  ],
+
+  [
+    'log',
+    'next-time',
+    { said: 'wax twice.', on: '2026-05-12' },
+    /^Last time you wrote: wax twice\. From the pour of 2026-05-12\./,
+    /twice\.\./,
+  ],
+]
+
+describe('what a finding says', () => {
+  it.each(
+    ROWS.map(([station, code, facts, says, not]): [string, Explanation, RegExp, RegExp?] => [
+      `${code} ${JSON.stringify(facts)}`,
+      said(station, code, facts),
+      says,
+      not,
+    ]),
+  )('%s', (_, words, says, not) => {
+    expect(all(words)).toMatch(says)
+    if (not) expect(all(words)).not.toMatch(not)
+  })
+  it('has no millimetres left where the job is in inches, but in what a thing is called', () => {
+    for (const [station, code, facts] of ROWS)
+      expect([code, all(said(station, code, facts, INCH))]).toEqual([
+        code,
+        expect.not.stringMatching(/\d mm\b/),
+      ])
+  })
+  it('says a reason that ends, under a line that does not', () => {
+    for (const [station, code, facts] of ROWS) {
+      const { what, why } = said(station, code, facts)
+      expect([code, what, why]).toEqual([
+        code,
+        expect.not.stringMatching(/[.]$/),
+        expect.stringMatching(/[.]$/),
+      ])
+      expect([code, `${what} ${why}`]).toEqual([
+        code,
+        expect.not.stringMatching(/undefined|NaN|\[object| {2}/),
+      ])
+    }
+  })
+})
