@@ -4,19 +4,19 @@ import { type ComponentType, Suspense } from 'react'
 import { Provider } from 'react-redux'
 import { MemoryRouter } from 'react-router'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { openKernel } from '../../../core/geometry/index.ts'
-import type { Job, Piece } from '../../../core/job/index.ts'
-import { readJob } from '../../../core/job/index.ts'
-import { holdFonts, LETTER_FONTS } from '../../../core/piece/index.ts'
-import { type PiecePlan, planPiece } from '../../../core/plan.ts'
-import demoText from '../../../demo/kestrel-rise.hollow.json?raw'
-import { SCREENS } from '../../app/stations.ts'
-import { jobOpened } from '../../state/jobSlice.ts'
-import { looksOf, PlanShown } from '../../state/PlanContext.tsx'
-import { store } from '../../state/store.ts'
-import { type Selection, selected } from '../../state/viewSlice.ts'
+import { openKernel } from '../../core/geometry/index.ts'
+import type { Job, Piece } from '../../core/job/index.ts'
+import { readJob } from '../../core/job/index.ts'
+import { holdFonts, LETTER_FONTS } from '../../core/piece/index.ts'
+import { type PiecePlan, planPiece } from '../../core/plan.ts'
+import demoText from '../../demo/kestrel-rise.hollow.json?raw'
+import { jobOpened } from '../state/jobSlice.ts'
+import { looksOf, PlanShown } from '../state/PlanContext.tsx'
+import { store } from '../state/store.ts'
+import { type Selection, selected } from '../state/viewSlice.ts'
+import { SCREENS } from './stations.ts'
 
-vi.mock('../../worker/planner.ts', () => {
+vi.mock('../worker/planner.ts', () => {
   const silent = { listen: () => () => {}, post: () => {} }
   return { nextRun: () => 1, quickWorker: silent, solidWorker: silent, slowWorker: silent }
 })
