@@ -1,38 +1,13 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react'
-import { type ComponentType, Suspense } from 'react'
-import { Provider } from 'react-redux'
-import { MemoryRouter } from 'react-router'
-import { afterEach, describe, expect, it, vi } from 'vitest'
-import { openKernel } from '../../core/geometry/index.ts'
-import type { Job, Piece } from '../../core/job/index.ts'
-import { readJob } from '../../core/job/index.ts'
-import { holdFonts, LETTER_FONTS } from '../../core/piece/index.ts'
+import { cleanup, fireEvent, screen, within } from '@testing-library/react'
+import { afterEach, describe, expect, it } from 'vitest'
+import type { Piece } from '../../core/job/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
-import demoText from '../../demo/kestrel-rise.hollow.json?raw'
-import { jobOpened } from '../state/jobSlice.ts'
-import { looksOf, PlanShown } from '../state/PlanContext.tsx'
 import { store } from '../state/store.ts'
 import { type Selection, selected } from '../state/viewSlice.ts'
+import { demo, kernel, show, viewOf } from '../testing/stillPage.tsx'
 import { SCREENS } from './stations.ts'
 
-vi.mock('../worker/planner.ts', () => {
-  const silent = { listen: () => () => {}, post: () => {} }
-  return { nextRun: () => 1, quickWorker: silent, solidWorker: silent, slowWorker: silent }
-})
-vi.stubGlobal(
-  'ResizeObserver',
-  class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  },
-)
-const kernel = await openKernel({ coarser: 12 })
-await holdFonts(LETTER_FONTS.map((f) => f.id))
-const read = readJob(demoText)
-if (!read.ok) throw new Error('the demo job does not read')
-const demo: Job = read.job
 const plans = new Map<string, PiecePlan>()
 afterEach(cleanup)
 
@@ -42,40 +17,8 @@ async function open(pieceId: string, selection: Selection, station: Station): Pr
   const piece = demo.pieces.find((p) => p.id === pieceId)!
   const plan = plans.get(pieceId) ?? planPiece(kernel, demo, piece, { quick: true })
   plans.set(pieceId, plan)
-  store.dispatch(
-    jobOpened({ id: demo.id, name: demo.name, job: demo, past: [], future: [], revision: 1, savedAt: 0 }),
-  )
   store.dispatch(selected(selection))
-  const Bench: ComponentType = SCREENS[station].bench
-  const { container } = render(
-    <Provider store={store}>
-      <MemoryRouter>
-        <PlanShown
-          value={{
-            job: demo,
-            piece,
-            plan,
-            fresh: true,
-            looks: looksOf(true, false),
-            whole: true,
-            solidFresh: true,
-            scene: null,
-            findings: [],
-            failed: null,
-            layingOut: null,
-            preview: () => {},
-            previewing: false,
-          }}
-        >
-          <Suspense fallback="loading">
-            <Bench />
-          </Suspense>
-        </PlanShown>
-      </MemoryRouter>
-    </Provider>,
-  )
-  await waitFor(() => expect(container.textContent).not.toContain('loading'), { timeout: 30_000 })
-  return container
+  return show(SCREENS[station].bench, viewOf(demo, piece, plan))
 }
 const now = (id: string): Piece => store.getState().job.job!.pieces.find((p) => p.id === id)!
 /** What stands at a path of a piece: names and numbers, or the id of a list's item. */

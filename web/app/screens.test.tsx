@@ -1,82 +1,23 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
-import { act, type ComponentType, Suspense } from 'react'
+import type { ComponentType } from 'react'
 import { Provider } from 'react-redux'
-import { MemoryRouter } from 'react-router'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { openKernel } from '../../core/geometry/index.ts'
-import { type Job, type Piece, readJob, type StationName } from '../../core/job/index.ts'
+import type { Job, Piece, StationName } from '../../core/job/index.ts'
 import { type Memo, noMemo } from '../../core/memo.ts'
-import { holdFonts, LETTER_FONTS } from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
-import demoText from '../../demo/kestrel-rise.hollow.json?raw'
-import { jobOpened } from '../state/jobSlice.ts'
-import { looksOf, PlanShown, type PlanView } from '../state/PlanContext.tsx'
+import type { PlanView } from '../state/PlanContext.tsx'
 import { store } from '../state/store.ts'
+import { demo, kernel, openJob, show, viewOf } from '../testing/stillPage.tsx'
 import { FaultBoundary } from '../ui/FaultBoundary.tsx'
 import { Findings } from './Findings.tsx'
 import { Rail } from './Rail.tsx'
 import { SCREENS } from './stations.ts'
 
-/** No worker answers here: a plan is shown as it is given. */
-vi.mock('../worker/planner.ts', () => {
-  const silent = { listen: () => () => {}, post: () => {} }
-  return { nextRun: () => 1, quickWorker: silent, solidWorker: silent, slowWorker: silent }
-})
-
-/** Charts ask how large they are; here they have no size. */
-vi.stubGlobal(
-  'ResizeObserver',
-  class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  },
-)
-
-const kernel = await openKernel({ coarser: 12 })
-await holdFonts(LETTER_FONTS.map((f) => f.id))
-const read = readJob(demoText)
-if (!read.ok) throw new Error('the demo job does not read')
-const demo: Job = read.job
 const pieces = demo.pieces.filter((p) => p.kind !== 'imported')
 afterEach(cleanup)
 
-const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView => ({
-  job,
-  piece,
-  plan,
-  fresh: true,
-  looks: looksOf(true, plan?.guessed.mould ?? false),
-  whole: true,
-  solidFresh: true,
-  scene: null,
-  findings: plan?.findings ?? [],
-  failed: null,
-  layingOut: null,
-  preview: () => {},
-  previewing: false,
-})
-async function show(Screen: ComponentType, view: PlanView): Promise<string> {
-  store.dispatch(
-    jobOpened({ id: view.job.id, job: view.job, past: [], future: [], revision: 1, savedAt: 0 } as never),
-  )
-  const { container } = await act(async () =>
-    render(
-      <Provider store={store}>
-        <MemoryRouter>
-          <PlanShown value={view}>
-            <Suspense fallback="loading">
-              <Screen />
-            </Suspense>
-          </PlanShown>
-        </MemoryRouter>
-      </Provider>,
-    ),
-  )
-  await vi.waitFor(() => expect(container.textContent).not.toContain('loading'), { timeout: 30_000 })
-  return container.textContent ?? ''
-}
+const textOf = async (Screen: ComponentType, view: PlanView) => (await show(Screen, view)).textContent ?? ''
 const screensOf = (name: StationName) =>
   [SCREENS[name].bench, SCREENS[name].band].filter((s) => s !== undefined)
 /** What a screen of a plan must not say: no number that is none, and nothing of what is not there. */
@@ -106,7 +47,7 @@ describe('every bench and band', () => {
         const plan = planPiece(kernel, job, piece, { guessMould })
         for (const name of Object.keys(SCREENS) as StationName[])
           for (const Screen of screensOf(name)) {
-            const text = await show(Screen, viewOf(job, piece, plan))
+            const text = await textOf(Screen, viewOf(job, piece, plan))
             expect([name, units, wrongIn(text, plan)]).toEqual([name, units, []])
             cleanup()
           }
@@ -121,7 +62,7 @@ describe('every bench and band', () => {
     for (const name of Object.keys(SCREENS) as StationName[])
       for (const Screen of screensOf(name))
         for (const plan of [null, failed]) {
-          const text = await show(Screen, viewOf(demo, piece, plan))
+          const text = await textOf(Screen, viewOf(demo, piece, plan))
           expect([name, /undefined|NaN/.test(text)]).toEqual([name, false])
           cleanup()
         }
@@ -168,9 +109,7 @@ describe('a fault of the page', () => {
         </FaultBoundary>
       </Provider>
     )
-    store.dispatch(
-      jobOpened({ id: demo.id, job: demo, past: [], future: [], revision: 1, savedAt: 0 } as never),
-    )
+    openJob(demo)
     const { rerender } = render(page('one', true))
     expect(screen.getByRole('alert').textContent).toContain('The bench could not be shown.')
     expect(screen.getByRole('alert').textContent).toContain('no such board')
