@@ -24,12 +24,12 @@ const BESIDE = {
   steel: ['core/steel', 'core/line.test', 'core/pour.test'],
   release: ['core/release', 'core/pour.test', 'core/finish.test', 'core/lineFindings'],
   mix: ['core/mix', 'core/line.test'],
-  pour: ['core/pour.test', 'core/ageing', 'core/line.test'],
+  pour: ['core/pour', 'core/ageing', 'core/line.test'],
   work: ['core/work', 'core/pour.test', 'core/finish.test'],
   finish: ['core/finish.test'],
-  log: ['core/log', 'core/line.test'],
+  log: ['core/log.test', 'core/line.test'],
   sheets: ['core/sheets'],
-  remedies: ['core/line.test', 'core/lineFindings'],
+  remedies: ['core/line.test', 'core/lineFindings', 'core/failing'],
 }
 const SIDE_BY_SIDE = 2
 const word = process.argv[2] ?? ''

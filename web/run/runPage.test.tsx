@@ -12,7 +12,7 @@ const rows = (label: RegExp) =>
   [...bench().querySelectorAll<HTMLElement>('.row')].filter((r) => label.test(r.textContent ?? ''))
 /** A new run, as it begins: an L along two walls. */
 async function begin(): Promise<void> {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   fireEvent.click(await screen.findByRole('link', { name: '+ new piece' }))
   await screen.findByRole('heading', { name: 'New piece' })
   await press('A run of pieces', screen.getByRole('main'))

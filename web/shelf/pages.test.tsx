@@ -124,7 +124,7 @@ it('a job of many pieces: neighbours in the row, the rest by name; a piece remov
 })
 
 it('a mesh is read with its health: one that claims too much, one without its lid, and a whole one', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await link('+ new piece')
   await screen.findByRole('heading', { name: 'New piece' })
   const main = screen.getByRole('main')
@@ -161,7 +161,7 @@ function cube(size: number, faces: number): string {
 }
 
 it('a run of pieces: an L along two walls, seams proposed and moved, each piece linked', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await link('+ new piece')
   await screen.findByRole('heading', { name: 'New piece' })
   await press('A run of pieces', screen.getByRole('main'))

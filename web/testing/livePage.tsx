@@ -17,7 +17,7 @@ vi.mock('../stage/SolidView.tsx', () => ({ SolidView: () => null }))
  * screen, pointers that drag, storage or a network is tried in a browser instead.
  */
 configure({
-  asyncUtilTimeout: 30_000,
+  asyncUtilTimeout: 180_000,
   defaultHidden: true,
   getElementError: (message) => new Error(message?.split('\n')[0]),
 })

@@ -70,6 +70,6 @@ export async function show(Screen: ComponentType, view: PlanView): Promise<HTMLE
       </Provider>,
     ),
   )
-  await vi.waitFor(() => expect(container.textContent).not.toContain('loading'), { timeout: 30_000 })
+  await vi.waitFor(() => expect(container.textContent).not.toContain('loading'), { timeout: 180_000 })
   return container
 }

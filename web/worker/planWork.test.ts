@@ -23,7 +23,7 @@ function bench(own: Kernel = kernel) {
   })
   const done = async (...runIds: number[]) => {
     const open = () => runIds.filter((id) => !said.some((r) => r.kind === 'busy' && r.runId === id && !r.on))
-    await vi.waitFor(() => expect(open()).toEqual([]), { timeout: 30_000 })
+    await vi.waitFor(() => expect(open()).toEqual([]), { timeout: 180_000 })
   }
   return {
     said,

@@ -27,7 +27,7 @@ const rows = (text: RegExp) =>
     .filter((r) => text.test(r.textContent ?? ''))
 
 it('an L in a board box: its strips, another board, both schools of inside corner, list and outline as files', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await start('L-shaped top', 'L in a box')
   await go('Mould')
   await settled()
@@ -83,7 +83,7 @@ it('a split knockout, one side of another board, and the list as the saw is set'
 })
 
 it('a round top in a bent ring: too stiff a sheet is told, another goes round', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await start('Round table', 'Round')
   await go('Mould')
   expect(row(/ring skin/).textContent).toContain('3 mm hardboard, bent')
@@ -120,7 +120,7 @@ it('a column in a card tube: the tube is chosen, one of another bore is told', a
 })
 
 it('a tall box bows, and is braced', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await start('Top', 'Tall', ['1000', '400', '300'])
   await go('Mould')
   await says(findings, /side bows \d/)

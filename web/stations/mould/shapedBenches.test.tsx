@@ -28,7 +28,7 @@ const factSays = (label: RegExp, what: string | RegExp) =>
   waitFor(() => expect(fact(label).textContent).toMatch(what))
 
 it('a drum by layers, by prints, by brushed rubber and by closed shells: each with its list', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await start('Drum', 'Drum by all means')
   await go('Mould')
 
@@ -101,7 +101,7 @@ it('a weight cast in a bucket, and a piece that a bucket in stock would cast', a
 })
 
 it('a planter in a bucket to hand: weighed with water, and the piece takes its shape', async () => {
-  await openAt('wash-top')
+  await openAt('stair-tread')
   await start('Cone', 'Bucket block')
   await go('Mould')
   await buildAs('found vessel')
