@@ -16,8 +16,8 @@ const address = `http://127.0.0.1:${process.env.E2E_PORT}`
 export default defineConfig({
   testDir: 'e2e',
   // How long something may take is a bound on a hang, not on a slow machine.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  timeout: 600_000,
+  expect: { timeout: 120_000 },
   workers: 2,
   fullyParallel: true,
   retries: 0,

@@ -28,7 +28,7 @@ export const test = base.extend<{ quiet: undefined }>({
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/')
   // The first visit makes the database, the demo job and three workers.
-  await expect(station(page, 'Piece')).toContainText(/\d/, { timeout: 30_000 })
+  await expect(station(page, 'Piece')).toContainText(/\d/)
 }
 
 /** The middle of something on the page, once nothing is being worked out and it has stopped moving. */

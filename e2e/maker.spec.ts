@@ -5,7 +5,6 @@ import { bench, dragIn, findings, newSlab, openDemo, plan, rail, station, test, 
 test('a maker’s path: from a slab’s size to a logged pour, and back from its file', async ({
   page,
 }, info) => {
-  test.setTimeout(180_000)
   await openDemo(page)
   await newSlab(page, 'Cabin top', '900', '500', '1 3/4"')
   await expect(bench(page).getByRole('textbox', { name: 'Thickness' })).toHaveValue('44.45')

@@ -14,11 +14,14 @@ beforeAll(async () => {
 })
 
 /** A worker's work, and all it says; it waits until nothing is under way. */
-function bench(own: Kernel = kernel) {
+function bench(own: Kernel = kernel, heard: (message: Reply, take: (r: Request) => void) => void = () => {}) {
   const said: Reply[] = []
   const take = planWork({
     opening: Promise.resolve(own),
-    reply: (message) => said.push(message),
+    reply: (message) => {
+      said.push(message)
+      heard(message, take)
+    },
     holdPieceMesh: async () => {},
   })
   const done = async (...runIds: number[]) => {
@@ -108,10 +111,11 @@ describe('the work of a planning worker', () => {
   })
 
   it('lets a preview wait for the hand, and go when another has come', async () => {
-    const { take, done, of } = bench()
+    // The next comes as soon as this one is begun, while it waits.
+    const { take, done, of } = bench(kernel, (message, more) => {
+      if (message.kind === 'busy' && message.runId === 1 && message.on) more(ask(2, 'figures'))
+    })
     take(ask(1, 'solid', job, true))
-    await new Promise((go) => setTimeout(go, 20))
-    take(ask(2, 'figures'))
     await done(1, 2)
     expect(of(1)).toEqual(['busy', 'busy'])
     expect(of(2)).toEqual(['busy', 'plan', 'busy'])
@@ -187,8 +191,15 @@ describe('the work of a planning worker', () => {
       [3, false],
       [3, true],
     ])
-    take(hold(2, [31, 61, 91, 101]))
-    await vi.waitFor(() => expect(said.some((r) => r.runId === 2 && r.kind === 'hold')).toBe(true))
+    take(
+      hold(
+        2,
+        Array.from({ length: 5000 }, (_, i) => 30 + i / 100),
+      ),
+    )
+    await vi.waitFor(() => expect(said.some((r) => r.runId === 2 && r.kind === 'hold')).toBe(true), {
+      timeout: 180_000,
+    })
     take(hold(3, []))
     await done(2, 3)
     expect(said.filter((r) => r.runId === 2 && r.kind === 'hold' && r.done)).toEqual([])
