@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import type { StationName } from './job/index.ts'
+import { STATIONS, type StationName } from './job/index.ts'
 import { type Memo, noMemo } from './memo.ts'
 import { planPiece, type Stations } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
@@ -19,22 +19,11 @@ const failingAt =
     if (name === station) throw new Error(`a fault in ${station}`)
     return noMemo(name, key, work)
   }
-const ALL: readonly StationName[] = [
-  'piece',
-  'mould',
-  'steel',
-  'release',
-  'mix',
-  'pour',
-  'finish',
-  'log',
-  'sheets',
-]
-const standing = (stations: Stations): StationName[] => ALL.filter((name) => stations[name] !== null)
+const standing = (stations: Stations): StationName[] => STATIONS.filter((name) => stations[name] !== null)
 
 /** What a station that fails takes with it: only those that need its figures. */
 const TAKES: readonly (readonly [StationName, readonly StationName[]])[] = [
-  ['piece', ALL],
+  ['piece', STATIONS],
   ['mould', ['mould', 'release']],
   ['steel', ['steel', 'pour', 'finish', 'log', 'sheets']],
   ['release', ['release', 'pour', 'finish', 'log', 'sheets']],
@@ -52,10 +41,10 @@ describe.each(TAKES)('a fault in %s', (name, taken) => {
     const whole = planPiece(kernel, job, piece)
     const plan = planPiece(kernel, job, piece, { memo: failingAt(name) })
     expect(plan.failed).toEqual([{ station: name, message: `a fault in ${name}` }])
-    expect(standing(plan.stations)).toEqual(ALL.filter((s) => !taken.includes(s)))
+    expect(standing(plan.stations)).toEqual(STATIONS.filter((s) => !taken.includes(s)))
     // A day without its mould is another day: from there on only what does not read it is the same.
     for (const station of standing(plan.stations))
-      if (ALL.indexOf(station) < ALL.indexOf(name))
+      if (STATIONS.indexOf(station) < STATIONS.indexOf(name))
         expect([station, plan.stations[station]!.figures]).toEqual([
           station,
           whole.stations[station]!.figures,

@@ -1,4 +1,13 @@
-import type { BoxPiece, Change, Finding, Job, Piece, SlabPiece } from './job/index.ts'
+import {
+  type BoxPiece,
+  type Change,
+  type Finding,
+  findingList,
+  type Job,
+  type Piece,
+  type SlabPiece,
+} from './job/index.ts'
+import type { MouldFindings } from './mould/words.ts'
 import { panelGroups, panelPieces } from './piece/index.ts'
 import { act, inTurn, type Operation, operation } from './work/index.ts'
 
@@ -35,40 +44,24 @@ export function planGluedBox(
     return is && !sameCast(is, panel) ? [{ is, panel }] : []
   })
   const facts = { panels: groups.reduce((sum, g) => sum + g.panels.length, 0), moulds: groups.length }
-  const about = [{ pieceId: box.id, kind: 'piece', id: box.id }] as const
-  const findings: Finding[] = []
+  const { findings, raise } = findingList<MouldFindings>('mould', box.id, 'piece', box.id)
   if (missing.length > 0)
-    findings.push({
-      code: 'panels-missing',
-      level: 'warn',
-      station: 'mould',
-      about,
-      facts: { ...facts, missing: missing.length },
-      remedies: [
-        {
-          code: 'panels-missing',
-          facts: { missing: missing.length },
-          changes: missing.map((piece): Change => ({ type: 'pieceAdded', piece })),
-        },
-      ],
-    })
+    raise('panels-missing', 'warn', { ...facts, missing: missing.length }, [
+      {
+        code: 'panels-missing',
+        facts: { missing: missing.length },
+        changes: missing.map((piece): Change => ({ type: 'pieceAdded', piece })),
+      },
+    ])
   if (differing.length > 0)
-    findings.push({
-      code: 'panels-differ',
-      level: 'warn',
-      station: 'mould',
-      about,
-      facts: { ...facts, differing: differing.length },
-      remedies: [
-        {
-          code: 'panels-differ',
-          facts: { differing: differing.length },
-          changes: differing.flatMap(({ is, panel }) => madeToFit(is, panel)),
-        },
-      ],
-    })
-  if (missing.length === 0 && differing.length === 0)
-    findings.push({ code: 'cast-as-panels', level: 'note', station: 'mould', about, facts, remedies: [] })
+    raise('panels-differ', 'warn', { ...facts, differing: differing.length }, [
+      {
+        code: 'panels-differ',
+        facts: { differing: differing.length },
+        changes: differing.flatMap(({ is, panel }) => madeToFit(is, panel)),
+      },
+    ])
+  if (missing.length === 0 && differing.length === 0) raise('cast-as-panels', 'note', facts)
   const each = { station: 'mould', per: 'piece' } as const
   const operations = inTurn([
     ...groups.map(({ panels, name }, i) =>

@@ -33,18 +33,8 @@ function closedSurface(recipe: SolidRecipe): FacedMesh | null {
       return turnedMesh(recipe, 1)
     case 'ring':
       return ringMesh(recipe, 1)
-    case 'prism':
-    case 'plate':
-    case 'mesh':
-    case 'trimmed':
-    case 'grown':
-    case 'tidied':
-    case 'flange':
-    case 'outset':
-    case 'difference':
-    case 'intersection':
-    case 'union':
-    case 'moved':
+    // No surface that is known without the solid.
+    default:
       return null
   }
 }

@@ -47,6 +47,7 @@ function layoutOne(
   const parts = rows.flatMap((row) =>
     Array.from({ length: row.count * moulds }, (_, i) => ({
       id: `${row.label}#${i}`,
+      label: row.label,
       length: row.lengthMm,
       width: row.widthMm,
     })),
@@ -69,7 +70,8 @@ function layoutOne(
     ...layout.sheets.map((sheet) => ({ sheet, length: board.length, width: board.width, offcut: false })),
   ]
   const used = layout.sheets.reduce((sum, s) => sum + s.usedShare, 0)
-  const labelOf = (id: string) => id.slice(0, id.indexOf('#'))
+  const labels = new Map(parts.map((p) => [p.id, p.label]))
+  const labelOf = (id: string): string => labels.get(id)!
   return {
     boardId: board.id,
     boardName: board.name,

@@ -340,6 +340,7 @@ export type MouldFact = {
 /** One part to print, and how it lies on the bed: a turn from the frame of the pour. */
 export type PrintRow = {
   readonly partId: string
+  /** As it is called among prints, and as its file is named: `part 2`, `floor`. */
   readonly name: string
   readonly grams: number
   readonly filamentM: number

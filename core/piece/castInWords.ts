@@ -1,4 +1,5 @@
 import type { Words } from '../job/index.ts'
+import { pieceFaceWords } from './frames.ts'
 
 /** Sentences for what is found of lettering and inserts. */
 export const CAST_IN_WORDS = {
@@ -63,7 +64,7 @@ export const CAST_IN_WORDS = {
     why: 'It comes through a face or into an opening. Less depth, or another place.',
   }),
   'insert-cover': (f: { insert: string; coverMm: number; to: string; wantedMm: number }, { mm }) => ({
-    what: `${f.insert} has ${mm(f.coverMm)} of cover to ${f.to.replaceAll('/', ' ')}`,
+    what: `${f.insert} has ${mm(f.coverMm)} of cover to ${pieceFaceWords(f.to)}`,
     why: `Under ${mm(f.wantedMm)} the face cracks over it or stains with rust.`,
   }),
   'insert-wet': (f: { insert: string; litres: number }) => ({

@@ -1,5 +1,6 @@
 import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
+import { pieceFaceWords } from '../piece/index.ts'
 import { agentNote } from '../release/index.ts'
 import { formatCut, formatLength, lengthWithUnit, showNumber, wordsStyle } from '../units/index.ts'
 import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
@@ -155,7 +156,7 @@ function pieceSections({ figures }: PieceStation, mm: (n: number) => string): Se
     {
       heading: 'CAST IN',
       lines: figures.inserts.items.map((i) => ({
-        text: `${i.name}${i.coverTo ? `, ${mm(i.coverMm)} to ${i.coverTo.replaceAll('/', ' ')}` : ''}`,
+        text: `${i.name}${i.coverTo ? `, ${mm(i.coverMm)} to ${pieceFaceWords(i.coverTo)}` : ''}`,
         value: `${i.massKg.toFixed(2)} kg`,
       })),
     },

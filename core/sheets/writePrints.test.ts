@@ -55,10 +55,10 @@ describe('printed parts as files', () => {
   })
   it.each(['stl', '3mf'] as const)('one %s a part, read back closed and as heavy as listed', (as) => {
     const files = unzipSync(writePrints(meshes, as))
-    expect(Object.keys(files)).toEqual(rows.map((_, i) => `printed-part-${i + 1}.${as}`))
+    expect(Object.keys(files)).toEqual(rows.map((_, i) => `part-${i + 1}.${as}`))
     const filament = testStock.filaments[0]!
     for (const [i, row] of rows.entries()) {
-      const read = prepareMesh(`part.${as}`, files[`printed-part-${i + 1}.${as}`]!)
+      const read = prepareMesh(`part.${as}`, files[`part-${i + 1}.${as}`]!)
       expect(read.ok).toBe(true)
       if (!read.ok) continue
       const { positions, triangles } = read.mesh

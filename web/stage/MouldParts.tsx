@@ -123,19 +123,8 @@ function seenLoops(recipe: SolidRecipe): Loop[] {
       const radii = recipe.profile.map((p) => p.radius)
       return [Math.max(...radii), Math.min(...radii)].filter((r) => r > 0).map((r) => ring(recipe.at, r))
     }
-    case 'loft':
-    case 'ring':
-    case 'stack':
-    case 'plate':
-    case 'mesh':
-    case 'trimmed':
-    case 'grown':
-    case 'tidied':
-    case 'flange':
-    case 'outset':
-    case 'intersection':
-    case 'union':
-    case 'moved':
+    // What the recipe does not tell is drawn from the solid, seen from above.
+    default:
       return []
   }
 }

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import { arcByRise, type PathCorner, type Point } from '../../core/geometry/index.ts'
+import { sideWords } from '../../core/piece/index.ts'
 
 type Corners = readonly PathCorner[]
 type Props = {
@@ -117,7 +118,7 @@ export function PathHandles(props: Props) {
               key={`add-${c.side}`}
               role="button"
               tabIndex={0}
-              aria-label={`Add a corner on side ${c.side.replaceAll('-', ' ')}`}
+              aria-label={`Add a corner on side ${sideWords(c.side)}`}
               style={{ cursor: 'copy' }}
               onPointerDown={(e) => {
                 e.stopPropagation()

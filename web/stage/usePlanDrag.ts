@@ -1,7 +1,7 @@
 import { type PointerEvent, useRef, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { Change, SlabPiece } from '../../core/job/index.ts'
-import { asPolygon } from '../../core/piece/index.ts'
+import { asPolygon, sideWords } from '../../core/piece/index.ts'
 import { formatLength, type MeasureStyle, shopStep } from '../../core/units/index.ts'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../state/store.ts'
@@ -112,7 +112,7 @@ export function usePlanDrag(
       c === a || c === b ? { ...c, x: tidy(c.x + n[0] * out), y: tidy(c.y + n[1] * out) } : c,
     )
     return {
-      label: `side ${id.replaceAll('-', ' ')} ${formatLength(out, style)} out`,
+      label: `side ${sideWords(id)} ${formatLength(out, style)} out`,
       changes: [
         { type: 'outlineChanged', pieceId: piece.id, outline: { ...outline, corners } } satisfies Change,
       ],

@@ -9,7 +9,7 @@ import {
   type Segment,
   type Vector,
 } from '../../geometry/index.ts'
-import { outlineEdges } from '../../piece/index.ts'
+import { outlineEdges, sideWords } from '../../piece/index.ts'
 import type { Skin } from '../../stock/index.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
@@ -62,9 +62,7 @@ export function bentSides(
       [next.x, next.y],
     ]
     const arc = arcByRise(from, to, corner.run.rise)
-    return arc
-      ? [bent(corner.side, corner.side.replaceAll('-', ' '), { name: corner.side, from, to, arc }, s)]
-      : []
+    return arc ? [bent(corner.side, sideWords(corner.side), { name: corner.side, from, to, arc }, s)] : []
   })
   if (!roundsBent) return sides
   const rounds = path.flatMap((_, i): BentSide[] => {

@@ -71,7 +71,7 @@ describe('the floor of printed shells', () => {
         const { max, min } = measure(cast)
         expect(floor.min[0]).toBeLessThan(min[0])
         expect(floor.max[1]).toBeGreaterThan(max[1])
-        expect(station!.figures.prints.map((p) => p.name)).toContain('printed floor')
+        expect(station!.figures.prints.map((p) => p.name)).toContain('floor')
       }
       expect(findings.some((f) => f.code === 'seam-on-flat-face')).toBe(_.startsWith('a slab wider'))
       // Filament is told for what is printed.

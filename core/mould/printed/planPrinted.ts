@@ -117,7 +117,8 @@ export const printedMethod: MouldMethod<'printed'> = {
     const parts = every.flatMap((cell, i): BarePart[] => {
       const isFloor = floor !== null && i === 0
       const n = floor ? i - 1 : i
-      const name = isFloor ? 'printed floor' : `printed part ${n + 1}`
+      const short = isFloor ? 'floor' : `part ${n + 1}`
+      const name = `printed ${short}`
       const id = isFloor ? 'shell/floor' : `shell/${n + 1}`
       const found = measured?.get(cell.join())
       if (measured && !found) return []
@@ -138,7 +139,7 @@ export const printedMethod: MouldMethod<'printed'> = {
       )
       const lies = bedPlacement(met, cell, size as [number, number, number], printer)
       const { cost: _, ...figures } = printFigures(volume, printer, filament)
-      rows.push({ partId: id, name, ...figures, lies })
+      rows.push({ partId: id, name: short, ...figures, lies })
       return [
         barePart({
           id,

@@ -15,6 +15,7 @@ import {
 import { type FittedPiece, findingList } from '../../job/index.ts'
 import { levelFace } from '../frames.ts'
 import { loftLoop, reverseLoftLoop } from '../loftLoop.ts'
+import { sideWords } from '../slab/outlineLoop.ts'
 import type { Built, PieceFigures } from '../types.ts'
 import { wallProfile } from '../wallProfile.ts'
 import type { PieceFindings } from '../words.ts'
@@ -247,7 +248,7 @@ function timberOutline(raw: readonly PathCorner[], clearance: number): PieceFigu
     return [note('length', across(0)), note('width', across(1))]
   }
   return [
-    ...raw.map((c, i) => note(c.side.replaceAll('-', ' '), between(i, i + 1))),
+    ...raw.map((c, i) => note(sideWords(c.side), between(i, i + 1))),
     ...(raw.length === 4 ? [note('one diagonal', between(0, 2)), note('the other', between(1, 3))] : []),
   ]
 }

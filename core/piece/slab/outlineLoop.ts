@@ -14,7 +14,7 @@ import type { OpeningShape, Outline, SideId, SlabPiece } from '../../job/index.t
 export const SIDES: readonly SideId[] = ['front', 'right', 'back', 'left']
 
 export const sideName = (id: SideId): string => `side/${id}`
-/** `side-5` as it is said. */
+/** A side as it is said: `side-5` is side 5. The one place where a side's id becomes words. */
 export const sideWords = (id: SideId): string => id.replaceAll('-', ' ')
 
 const RECTANGLE_CORNERS: Readonly<Record<string, string>> = {

@@ -32,7 +32,7 @@ export function Prints() {
                 onPointerEnter={() => dispatch(pointedAt(row.partId))}
                 onPointerLeave={() => dispatch(pointedAt(null))}
               >
-                <td>{row.name.replace('printed ', '')}</td>
+                <td>{row.name}</td>
                 <td className="n">
                   {size &&
                     size.lengthMm > 0 &&

@@ -1,4 +1,5 @@
 import type { Insert } from '../../../../core/job/index.ts'
+import { pieceFaceWords } from '../../../../core/piece/index.ts'
 import { formatLength } from '../../../../core/units/index.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
@@ -81,9 +82,7 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
       {item && (
         <div className={looks.piece}>
           <Row label="Cover">
-            {item.coverTo
-              ? `${formatLength(item.coverMm, style)} to ${item.coverTo.replaceAll('/', ' ')}`
-              : '…'}
+            {item.coverTo ? `${formatLength(item.coverMm, style)} to ${pieceFaceWords(item.coverTo)}` : '…'}
           </Row>
           <Row label="Weighs" unit="kg">
             {item.massKg.toFixed(3)}

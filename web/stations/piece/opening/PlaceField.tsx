@@ -37,7 +37,14 @@ export function PlaceField({
   const words = WORDS[axis]
   const others = piece.openings.filter((o) => o.id !== opening.id)
   const key = 'opening' in rule ? `${rule.rule}:${rule.opening}` : rule.rule
-  const choose = (next: string) => onRule(ruleKeepingPlace(next, axis, opening, piece))
+  const choices: readonly Choice[] = [
+    ...(['fromStart', 'fromEnd', 'centred'] as const).map((r) => ({ rule: r, onto: null, key: r })),
+    ...(['centredOn', 'beyond', 'short'] as const).flatMap((r) =>
+      others.map((o) => ({ rule: r, onto: o, key: `${r}:${o.id}` })),
+    ),
+  ]
+  const choose = (next: string) =>
+    onRule(ruleKeepingPlace(choices.find((c) => c.key === next)!, axis, opening, piece))
   const amount = 'distance' in rule ? rule.distance : 'gap' in rule ? rule.gap : rule.offset
   const set = (n: number) =>
     onRule(
@@ -60,18 +67,11 @@ export function PlaceField({
           value={key}
           onChange={(e) => choose(e.target.value)}
         >
-          {(['fromStart', 'fromEnd', 'centred'] as const).map((r) => (
-            <option key={r} value={r}>
-              {words[r]}
+          {choices.map((c) => (
+            <option key={c.key} value={c.key}>
+              {c.onto ? `${words[c.rule]} ${c.onto.name}` : words[c.rule]}
             </option>
           ))}
-          {(['centredOn', 'beyond', 'short'] as const).flatMap((r) =>
-            others.map((o) => (
-              <option key={`${r}:${o.id}`} value={`${r}:${o.id}`}>
-                {words[r]} {o.name}
-              </option>
-            )),
-          )}
         </select>
       </div>
       <div className="flex justify-end">
@@ -87,7 +87,13 @@ export function PlaceField({
   )
 }
 
-function ruleKeepingPlace(key: string, axis: 'u' | 'v', opening: Opening, piece: SlabPiece): PlaceRule {
+/** A rule that can be chosen, by another opening or by the piece alone. */
+type Choice = { readonly key: string } & (
+  | { readonly rule: 'fromStart' | 'fromEnd' | 'centred'; readonly onto: null }
+  | { readonly rule: 'centredOn' | 'beyond' | 'short'; readonly onto: Opening }
+)
+
+function ruleKeepingPlace(choice: Choice, axis: 'u' | 'v', opening: Opening, piece: SlabPiece): PlaceRule {
   const k = axis === 'u' ? 0 : 1
   const { middles } = resolvePlacing(piece)
   const at = middles.get(opening.id)![k]
@@ -95,22 +101,29 @@ function ruleKeepingPlace(key: string, axis: 'u' | 'v', opening: Opening, piece:
   const size = outlineSize(piece.outline)
   const total = axis === 'u' ? size.length : size.width
   const tidy = (n: number) => Math.round(n * 1e4) / 1e4
-  const [kind, onto] = key.split(':')
-  const other = piece.openings.find((o) => o.id === onto)
+  const other = choice.onto
   const otherAt = other ? middles.get(other.id)![k] : 0
   const otherReach = other ? reach(other, axis) : 0
-  switch (kind) {
+  switch (choice.rule) {
     case 'fromStart':
       return { rule: 'fromStart', distance: tidy(at - own) }
     case 'fromEnd':
       return { rule: 'fromEnd', distance: tidy(total - at - own) }
     case 'centredOn':
-      return { rule: 'centredOn', opening: onto!, offset: 0 }
+      return { rule: 'centredOn', opening: choice.onto.id, offset: 0 }
     case 'beyond':
-      return { rule: 'beyond', opening: onto!, gap: Math.max(0, tidy(at - own - otherAt - otherReach)) }
+      return {
+        rule: 'beyond',
+        opening: choice.onto.id,
+        gap: Math.max(0, tidy(at - own - otherAt - otherReach)),
+      }
     case 'short':
-      return { rule: 'short', opening: onto!, gap: Math.max(0, tidy(otherAt - otherReach - at - own)) }
-    default:
+      return {
+        rule: 'short',
+        opening: choice.onto.id,
+        gap: Math.max(0, tidy(otherAt - otherReach - at - own)),
+      }
+    case 'centred':
       return { rule: 'centred', offset: 0 }
   }
 }
