@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { PourRecord } from './job/index.ts'
-import { learnWaste } from './log/planLog.ts'
-import { planPiece } from './plan.ts'
-import { testKernel } from './testing/testKernel.ts'
-import { testJob, testSlab, testStock } from './testing/testPiece.ts'
+import type { PourRecord } from '../job/index.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
+import { planPiece } from '../testing/wholeLine.ts'
+import { learnWaste } from './planLog.ts'
 
 /** 900 x 500 x 45: 20.25 L; a bag makes 12 L. */
 const LITRES = 20.25

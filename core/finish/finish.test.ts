@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Kernel } from './geometry/index.ts'
-import type { SlabPiece } from './job/index.ts'
-import { planPiece } from './plan.ts'
-import { testKernel } from './testing/testKernel.ts'
-import { testJob, testSlab, testStock } from './testing/testPiece.ts'
+import type { Kernel } from '../geometry/index.ts'
+import type { SlabPiece } from '../job/index.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
+import { planPiece } from '../testing/wholeLine.ts'
 
 let kernel: Kernel
 beforeAll(async () => {

@@ -1,10 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Kernel } from './geometry/index.ts'
-import { type Job, newTurned, type Piece, type SlabPiece, withChoice } from './job/index.ts'
-import { planPiece } from './plan.ts'
-import { judgeLift } from './pour/index.ts'
-import { testKernel } from './testing/testKernel.ts'
-import { testJob, testSlab, testStock } from './testing/testPiece.ts'
+import type { Kernel } from '../geometry/index.ts'
+import { type Job, newTurned, type Piece, type SlabPiece, withChoice } from '../job/index.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
+import { planPiece } from '../testing/wholeLine.ts'
+import { judgeLift } from './index.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
