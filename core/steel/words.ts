@@ -27,7 +27,7 @@ export const STEEL_WORDS = {
     { mm },
   ) => ({
     what: `${mm(f.thicknessMm)} thick; ${f.mix} with ${f.with} wants ${mm(f.leastMm)}`,
-    why: 'Below that the cover is too thin or the stone does not pass, and the slab cracks when it is handled.',
+    why: 'Below that the cover is too thin or the stone does not pass, and the piece cracks when it is handled.',
     remedy: `Make it ${mm(f.leastMm)} thick`,
   }),
   'mesh-does-not-fit': (f: { coverMm: number; spacingMm: number }, { mm }) => ({

@@ -18,7 +18,7 @@ const FACE_WORDS = {
   'upper-form': 'the upper form',
   inside: 'the inside',
   rubber: 'the rubber',
-  separators: 'both faces of the separators',
+  separators: 'each separator on both faces',
   'tube-inside': 'the inside of the tube',
 } as const
 export type FaceWord = keyof typeof FACE_WORDS
