@@ -3,12 +3,11 @@ import { describe, expect, it } from 'vitest'
 import { type Kernel, openKernel, type SolidRecipe } from './geometry/index.ts'
 import { isGlued } from './gluedBox.ts'
 import { type Job, type Piece, readJob } from './job/index.ts'
-import { METHODS, type MouldStation, partOutlines } from './mould/index.ts'
+import { METHODS, type MouldStation, partOutlines, sayItem } from './mould/index.ts'
 import { holdFonts, LETTER_FONTS, pouredPlacement } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { prepareMesh } from './readers/index.ts'
 import { INCH, says } from './testing/says.ts'
-import { sayLengths } from './units/index.ts'
 import { partIdsOf } from './work/index.ts'
 
 const read = readJob(fs.readFileSync('demo/kestrel-rise.hollow.json', 'utf8'))
@@ -110,14 +109,14 @@ describe.each(
     )
     const texts = [
       ...says([...operations, ...off], INCH),
-      ...figures.facts.map((f) => f.note ?? ''),
-      ...figures.materials.map((m) => m.note),
-      ...figures.alternatives.map((m) => m.note),
-    ].map((text) => sayLengths(text, { units: 'inch', inchDenominator: 16 }))
+      ...[...figures.facts, ...figures.materials, ...figures.alternatives, ...figures.hardware]
+        .map((item) => sayItem(item, INCH))
+        .map(({ name, note }) => `${name}: ${note ?? ''}`),
+    ]
     for (const text of texts) {
       const bare = names.reduce((left, name) => left.replaceAll(name, ''), text)
       // What is sold by its size in mm keeps it; a printer's flow is in mm3.
-      expect(bare.replace(/50 mm filament tape|mm³/g, '')).not.toMatch(/[0-9]\s?mm/)
+      expect(bare.replace(/50 mm filament tape|tape, 50 mm|mm³/g, '')).not.toMatch(/[0-9]\s?mm/)
     }
   })
 })

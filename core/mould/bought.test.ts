@@ -12,6 +12,7 @@ import {
 } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { type Stock, startingStock } from '../stock/index.ts'
+import { itemName } from '../testing/says.ts'
 import { testJob, testSlab } from '../testing/testPiece.ts'
 import { differsBy } from './found/vesselFits.ts'
 import { MOULD_WORDS, planMouldStation } from './index.ts'
@@ -60,17 +61,17 @@ describe('a bought liner', () => {
     const widths = (s: typeof own) => s.parts.filter((p) => p.role === 'strip').map((p) => p.widthMm)
     expect(widths(bought)).toEqual(widths(own))
     expect(bought.parts.find((p) => p.id === 'liner')!.thicknessMm).toBe(liner.thickness)
-    const row = bought.figures.materials.find((m) => m.name === liner.name)!
+    const row = bought.figures.materials.find((m) => itemName(m) === liner.name)!
     expect([row.amount, row.cost]).toEqual([1, liner.price])
     expect(bought.figures.lifeCasts).toBeLessThanOrEqual(liner.casts)
-    expect(own.figures.materials.some((m) => m.name === liner.name)).toBe(false)
+    expect(own.figures.materials.some((m) => itemName(m) === liner.name)).toBe(false)
   })
 
   it('is said to be pieced where one sheet does not cover', () => {
     const { station, findings } = plan(tile(1500, 900, { linerSheet: 'liner-grain' }))
     const found = findings.find((f) => f.code === 'liner-pieced')!
     expect(said(found)).toContain('3 sheets of sawn-grain sheet')
-    expect(station!.figures.materials.find((m) => m.name.startsWith('sawn'))!.cost).toBe(3 * 65)
+    expect(station!.figures.materials.find((m) => m.code === 'liner-bought')!.cost).toBe(3 * 65)
   })
 
   it.each([

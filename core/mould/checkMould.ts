@@ -1,6 +1,7 @@
 import type { Change, Finding, Piece } from '../job/index.ts'
 import type { Level } from './level.ts'
 import type { MouldMethod } from './method.ts'
+import type { Misfit } from './misfit.ts'
 import type { BoardLayout } from './types.ts'
 import type { MouldFindings } from './words.ts'
 
@@ -82,10 +83,14 @@ const OFFERED = 3
 function checkMethod(
   piece: Piece,
   method: MouldMethod,
-  why: string,
+  misfit: Misfit,
   others: readonly MouldMethod[],
 ): Finding[] {
-  const found = finding(piece, 'no-method', 'warn', 'choice', { kind: piece.kind, method: method.name, why })
+  const found = finding(piece, 'no-method', 'warn', 'choice', {
+    kind: piece.kind,
+    method: method.name,
+    ...misfit,
+  })
   const remedies = others.slice(0, OFFERED).map((o): Finding['remedies'][number] => ({
     code: o.id,
     facts: { method: o.name },

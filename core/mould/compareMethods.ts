@@ -11,7 +11,7 @@ const BOARD_WASTE = 1.15
 
 /** Every method that can form the piece, side by side; the chosen one is not built again, the others from sizes. */
 export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltMould): MethodRow[] {
-  return METHODS.filter((m) => m.why(input.piece) === null).flatMap((method): MethodRow[] => {
+  return METHODS.filter((m) => m.misfit(input.piece) === null).flatMap((method): MethodRow[] => {
     const other = inputFor(input, method.id)
     const guess = method.id !== chosen && method.estimate ? method.estimate(other) : null
     const built =
@@ -29,8 +29,6 @@ export function compareMethods(input: MethodInput, chosen: MethodId, own: BuiltM
         id: method.id,
         name: method.name,
         chosen: method.id === chosen,
-        reason: method.reason,
-        finish: method.finish,
         materialCost: told.materialCost,
         buildHours: told.hours,
         castCost: 'castCost' in told ? told.castCost : 0,

@@ -4,6 +4,8 @@ import type { HardwareRow, MouldFigures } from './types.ts'
 
 /** Lengths screws come in, mm. */
 const LENGTHS = [16, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120, 140, 160, 180, 200]
+/** The shank that goes into the edge of a board without splitting it, mm [own]. */
+const SCREW_MM = 4
 /** Spares of what is dropped or stripped; wood glue and foam adhesive spread, kg a m2 [own]. */
 const SPARE = 1.1
 const GLUE_KG_PER_M2 = 0.18
@@ -47,38 +49,47 @@ export function hardwareRows({
       .sort(([a], [b]) => a - b)
       .map(
         ([length, count]): HardwareRow => ({
-          name: `screws 4 × ${length}`,
+          code: 'screws',
+          facts: { diameterMm: SCREW_MM, lengthMm: length, count },
           amount: Math.ceil(count * SPARE),
-          unit: 'pieces',
-          note: `${count} and spares; pilot holes, heads flush`,
+          unit: 'piece',
         }),
       ),
     ...(sealant && cartridges > 0
-      ? [{ name: sealant.name, amount: cartridges, unit: 'cartridges', note: '' }]
+      ? [
+          {
+            code: 'sealant' as const,
+            facts: { row: sealant.name },
+            amount: cartridges,
+            unit: 'cartridge' as const,
+          },
+        ]
       : []),
     ...(built.tapeLengthMm > 0
-      ? [{ name: 'packing tape, 50 mm', amount: built.tapeLengthMm / 1000, unit: 'm', note: '' }]
+      ? [{ code: 'packing-tape' as const, facts: {}, amount: built.tapeLengthMm / 1000, unit: 'm' as const }]
       : []),
     ...(glueAreaM2 > 0
       ? [
           {
-            name: 'wood glue',
+            code: 'wood-glue' as const,
+            facts: {},
             amount: glueAreaM2 * GLUE_KG_PER_M2,
-            unit: 'kg',
-            note: 'both faces wetted, clamped an hour',
+            unit: 'kg' as const,
           },
         ]
       : []),
     ...holdDown
       .filter((h) => h.by === 'glue' && h.holdForceN > 0)
-      .map((h) => ({
-        name: `hot glue or adhesive under ${h.name}`,
-        amount: Math.ceil(h.glueMm2 / 100),
-        unit: 'cm²',
-        note: 'on clean sealed board, set right through before it is filled',
-      })),
+      .map(
+        (h): HardwareRow => ({
+          code: 'glue-under',
+          facts: { part: h.name },
+          amount: Math.ceil(h.glueMm2 / 100),
+          unit: 'cm2',
+        }),
+      ),
     ...(built.straps.count > 0
-      ? [{ name: 'filament tape, 50 mm', amount: built.straps.count, unit: 'turns', note: '' }]
+      ? [{ code: 'filament-tape' as const, facts: {}, amount: built.straps.count, unit: 'turn' as const }]
       : []),
     ...(built.fixings ?? []),
   ]

@@ -12,6 +12,7 @@ import type { PieceStation } from '../piece/index.ts'
 import type { FreshMix, Stock } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { BarePart } from './bareParts.ts'
+import type { Misfit } from './misfit.ts'
 import type {
   BoardLayout,
   BowRow,
@@ -133,8 +134,8 @@ export type MouldMethod<M extends MethodId = MethodId> = {
   /** What speaks for it. */
   readonly reason: string
   readonly finish: string
-  /** Why it cannot form a piece, in a few words; null when it can. */
-  why(piece: Piece): string | null
+  /** Why it cannot form a piece; null when it can. */
+  misfit(piece: Piece): Misfit | null
   /** Whether its figures are told from solids, and guessed until those are built; left out where they never are. */
   guesses?(choice: ChoiceOf<M>): boolean
   /** Null where it cannot be told. Without it the method is built to be compared. */

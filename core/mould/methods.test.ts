@@ -213,8 +213,6 @@ describe('methods side by side', () => {
     id: 'board-box',
     name: 'x',
     chosen: true,
-    reason: '',
-    finish: '',
     materialCost: 40,
     buildHours: 3,
     castCost: 0,

@@ -7,6 +7,7 @@ import { foundMethod } from './found/planFound.ts'
 import { layersMethod } from './layers/planLayers.ts'
 import { linedMethod } from './lined/planLined.ts'
 import type { MethodId, MouldMethod } from './method.ts'
+import { misfitWords } from './misfit.ts'
 import { packedMethod } from './packed/planPacked.ts'
 import { printedMethod } from './printed/planPrinted.ts'
 import { ribsMethod } from './ribs/planRibs.ts'
@@ -36,4 +37,7 @@ export const measuresSolids = (choice: MouldChoice): boolean =>
   methodOf(choice.method).guesses?.(choice) ?? false
 
 /** Why the chosen method cannot form a piece, in a few words; null when it can. */
-export const whyNoMould = (piece: Piece): string | null => methodOf(piece.mould.method).why(piece)
+export function whyNoMould(piece: Piece): string | null {
+  const misfit = methodOf(piece.mould.method).misfit(piece)
+  return misfit && misfitWords(misfit)
+}

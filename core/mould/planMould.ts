@@ -35,10 +35,10 @@ export function planMouldStation(
   { kernel, quick = false, ...search }: { kernel: Kernel; quick?: boolean } & SheetSearch,
 ): { station: MouldStation | null; findings: readonly Finding[] } {
   const method = methodOf(piece.mould.method)
-  const why = method.why(piece)
-  if (why !== null) {
-    const others = METHODS.filter((m) => m.why(piece) === null)
-    return { station: null, findings: checkMould.method(piece, method, why, others) }
+  const misfit = method.misfit(piece)
+  if (misfit !== null) {
+    const others = METHODS.filter((m) => m.misfit(piece) === null)
+    return { station: null, findings: checkMould.method(piece, method, misfit, others) }
   }
   if (!pieceStation.geometry.recipe) return { station: null, findings: [] }
   const input: MethodInput = { piece, pieceStation, stock, mix, kernel, quick }
@@ -138,7 +138,6 @@ function assemble(
   const figures: MouldFigures = {
     methodId: method.id,
     method: method.name,
-    finish: method.finish,
     lifeCasts: built.life,
     school: 'school' in choice ? choice.school : null,
     corners: piece.mould.corners,

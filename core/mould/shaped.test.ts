@@ -318,10 +318,10 @@ describe('layers', () => {
     const all = parts.reduce((sum, p) => sum + measure(p.recipe).volume, 0)
     expect(all / (block - measure(body.recipe).volume)).toBeCloseTo(1, 5)
     const ring = 200 * 200 - Math.PI * 60 ** 2
-    const glue = figures.facts.find((f) => f.label === 'Faces to glue')!
+    const glue = figures.facts.find((f) => f.code === 'glue-faces')!
     // Three joints: the lowest lies under the whole of the hollow.
     expect((glue.value * 1e6) / (3 * ring)).toBeCloseTo(1, 2)
-    expect(figures.facts.find((f) => f.label === 'Dowels')!.value).toBe(12)
+    expect(figures.facts.find((f) => f.code === 'dowels')!.value).toBe(12)
   })
   it('are routed in passes: a cone steps in by pass x slope and leaves its ridge', () => {
     const { steps, ridgeMm } = routerSteps(kernel, castBody(inputOf(cone)), 5)
@@ -402,7 +402,7 @@ describe('closed', () => {
     expect(area / (Math.PI * 3600)).toBeCloseTo(1, 2)
     const { figures } = plan(chosen(sphere, { method: 'closed' })).station!
     const lift = mix.freshKgPerM3 * 9.81 * 1e-9 * (Math.PI * 3600 * 160 - (2 / 3) * Math.PI * 60 ** 3)
-    expect(figures.facts.find((f) => f.label === 'Lift of the upper shell')!.value / lift).toBeCloseTo(1, 2)
+    expect(figures.facts.find((f) => f.code === 'shell-lift')!.value / lift).toBeCloseTo(1, 2)
     expect(shellUplift({ area: 1e6, above: 100, volumeAbove: 1e8, head: 0 }, 2400)).toBe(0)
   })
   it('is pushed apart by rho g times area times depth of its middle', () => {

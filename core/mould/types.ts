@@ -2,6 +2,7 @@ import type { Loop, Placement, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { BoxChoice, Finding, MouldChoice, SideId } from '../job/index.ts'
 import type { Act, Attitude, FaceWord, Operation } from '../work/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
+import type { Bought, Fixing, ItemUnit, SettingOut } from './itemWords.ts'
 
 export type PartRole =
   | 'tube'
@@ -250,15 +251,13 @@ export type BowRow = {
 }
 
 /** Something bought for the mould beside boards. */
-export type MaterialRow = {
-  readonly name: string
+export type MaterialRow = Bought & {
   readonly amount: number
-  readonly unit: string
+  readonly unit: ItemUnit
   /** For one mould; null without a price. */
   readonly cost: number | null
   /** Of what is lost with every cast: how many casts the amount is for. */
   readonly forCasts?: number
-  readonly note: string
   /** Whether it stands in the mould as a part. */
   readonly isPart: boolean
 }
@@ -268,8 +267,6 @@ export type MethodRow = {
   readonly id: MouldChoice['method']
   readonly name: string
   readonly chosen: boolean
-  readonly reason: string
-  readonly finish: string
   /** Boards by the area they take, and what is bought; null without a price. */
   readonly materialCost: number | null
   readonly buildHours: number
@@ -327,14 +324,10 @@ export type Undoing = Act & {
   readonly minutes: number
 }
 
-/** A figure that the maker sets out by. `text` stands for it where it is no number. */
-export type MouldFact = {
-  /** What a bench asks for it by, where one does. */
-  readonly key?: 'fillLitres'
-  readonly label: string
+/** A figure that the maker sets out by. */
+export type MouldFact = SettingOut & {
   readonly value: number
   readonly unit: 'mm' | 'm' | 'm2' | 'L' | 'kg' | 'N' | 'h' | 'g' | 'deg' | ''
-  readonly note?: string
 }
 
 /** One part to print, and how it lies on the bed: a turn from the frame of the pour. */
@@ -349,11 +342,9 @@ export type PrintRow = {
 }
 
 /** What is bought by the piece to put a mould together. */
-export type HardwareRow = {
-  readonly name: string
+export type HardwareRow = Fixing & {
   readonly amount: number
-  readonly unit: string
-  readonly note: string
+  readonly unit: ItemUnit
 }
 
 /** Lengths cut from tubes or strips of one length, for all moulds and casts that are planned. */
@@ -379,7 +370,6 @@ export type SealantRow = {
 export type MouldFigures = {
   readonly methodId: MouldChoice['method']
   readonly method: string
-  readonly finish: string
   readonly lifeCasts: number
   /** Of a box of boards: how its sides meet its base. */
   readonly school: BoxChoice['school'] | null

@@ -1,4 +1,5 @@
 import type { FindingsIn, MethodId, Words } from '../job/index.ts'
+import { type Misfit, misfitWords } from './misfit.ts'
 import { SHAPED_WORDS } from './shapedWords.ts'
 
 /** Sentences for the findings of board boxes, tubes and rubber blocks, and of all moulds, each with the facts it is made of. */
@@ -21,8 +22,8 @@ const BOX_WORDS = {
     what: `No board ${f.row} in the stock for ${f.for}`,
     why: 'Choose another board, or add this one to the job’s stock.',
   }),
-  'no-method': (f: { method: string; why: string; kind: string }) => ({
-    what: `A ${f.method} does not form this piece: ${f.why}`,
+  'no-method': (f: { method: string; kind: string } & Misfit) => ({
+    what: `A ${f.method} does not form this piece: ${misfitWords(f)}`,
     why: 'Choose another method. Volume, weight, bags and sheets hold all the same.',
     remedies: {
       'board-box': 'Build a board box',

@@ -15,15 +15,18 @@ import {
   type SlabPiece,
   type TurnedForm,
 } from '../job/index.ts'
+import { METRIC } from '../testing/says.ts'
 import { testStock } from '../testing/testPiece.ts'
 import { windingNumber } from './features/checkInserts.ts'
 import {
   adviseAttitude,
   holdFonts,
+  noteWords,
   planPieceStation,
   pouredPlacement,
   pouredSize,
   quadrilateral,
+  reasonWords,
 } from './index.ts'
 
 let kernel: Kernel
@@ -418,8 +421,9 @@ describe('the timber cap of a fit', () => {
   const cap = (over: Partial<FittedPiece>) =>
     Object.fromEntries(
       plan(fitted({ part: 'plug', clearance: 5, ...over }))
-        .figures.notes.filter((n) => n.label.startsWith('timber cap, '))
-        .map((n) => [n.label.slice(12), Math.round(n.valueMm * 100) / 100]),
+        .figures.notes.map((n) => [noteWords(n, METRIC), Math.round(n.valueMm * 100) / 100] as const)
+        .filter(([name]) => name.startsWith('timber cap, '))
+        .map(([name, mm]) => [name.slice(12), mm]),
     )
   const four = { kind: 'rectangle', front: 400, right: 300, back: 400, left: 300, diagonal: 500 } as const
   it.each<[string, Partial<FittedPiece>, Record<string, number>]>([
@@ -590,6 +594,6 @@ describe('attitudes', () => {
       expect(low[k]).toBeGreaterThan(-0.01)
       expect(high[k]).toBeLessThan(size[k] + 0.01)
     }
-    expect(adviseAttitude(piece).reason.length).toBeGreaterThan(10)
+    expect(reasonWords(adviseAttitude(piece).reason).length).toBeGreaterThan(10)
   })
 })

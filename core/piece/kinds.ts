@@ -5,6 +5,7 @@ import { fittedKind } from './fitted/fittedKind.ts'
 import { importedKind } from './imported/importedKind.ts'
 import { slabKind } from './slab/slabKind.ts'
 import { sweptKind } from './swept/sweptKind.ts'
+import type { AttitudeReason } from './told.ts'
 import { turnedKind } from './turned/turnedKind.ts'
 
 export type PieceSize = { readonly length: number; readonly width: number; readonly height: number }
@@ -17,13 +18,14 @@ export type HeldDimension = {
   readonly changes: (mm: number) => readonly Change[]
 }
 
+type Advice = { down: string; reason: AttitudeReason }
 type Kind = Piece['kind']
 type Of<K extends Kind> = Extract<Piece, { readonly kind: K }>
 
 /** What is known of a kind of piece from its own figures alone. Its solid is made by its builder in `planPiece.ts`. */
 export type PieceKind<K extends Kind = Kind> = {
   /** Which face is best down in the pour, and why. */
-  readonly advise: (piece: Of<K>) => { down: string; reason: string }
+  readonly advise: (piece: Of<K>) => Advice
   /** Its box as placed, mm. */
   readonly box: (piece: Of<K>) => PieceSize
   /** A small drawing of it: flat work in plan, what stands from the front. Rings, y up, mm. */
@@ -50,7 +52,7 @@ export const pieceBox = (piece: Piece): PieceSize => kindOf(piece).box(piece)
 export const silhouette = (piece: Piece): Region => kindOf(piece).marks(piece, pieceBox(piece))
 
 /** Which face is best down in the pour, and why. */
-export const adviseAttitude = (piece: Piece): { down: string; reason: string } => kindOf(piece).advise(piece)
+export const adviseAttitude = (piece: Piece): Advice => kindOf(piece).advise(piece)
 
 /** The measures of a piece by which a figure can be held, in the order a maker would try them. */
 export const holdDimensions = (piece: Piece): HeldDimension[] => kindOf(piece).held(piece)

@@ -1,5 +1,6 @@
 import type { Bulk, Loop, Placement, Point, Region, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, OpeningShape, PieceKind, SideId } from '../job/index.ts'
+import type { AttitudeReason, PieceNote } from './told.ts'
 
 /** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
 export type PlacedOpening = {
@@ -113,7 +114,7 @@ export type PieceFigures = {
   readonly showFaceAreaM2: number
   readonly surfaceAreaM2: number
   readonly poured: string
-  readonly attitude: { readonly down: string; readonly advised: string; readonly reason: string }
+  readonly attitude: { readonly down: string; readonly advised: string; readonly reason: AttitudeReason }
   readonly thinnestMm: number | null
   readonly thinnestWhere: string
   readonly edges: readonly {
@@ -155,7 +156,7 @@ export type PieceFigures = {
     }[]
   }
   /** What a kind has to say besides: play after taper, glue lines, the timber cap's size. */
-  readonly notes: readonly { readonly label: string; readonly valueMm: number; readonly text: string }[]
+  readonly notes: readonly PieceNote[]
 }
 
 export type PieceStation = {

@@ -18,7 +18,7 @@ export function holdBodies(kind: Piece['kind'], seed: number): void {
     const random = seeded(seed)
     let built = 0
     for (const [n, base] of someOf(kind, random, rounds(kind === 'swept' ? 1 : 2, 20)).entries())
-      for (const method of METHODS.filter((m) => m.why(base) === null)) {
+      for (const method of METHODS.filter((m) => m.misfit(base) === null)) {
         const piece = { ...base, mould: withChoice(base.mould, { method: method.id }) }
         const pieceStation = planPieceStation(kernel, piece, 2300, false)
         if (!pieceStation.geometry.recipe) continue

@@ -60,7 +60,7 @@ export function holdMemory(kind: Piece['kind'], seed: number): void {
     for (const [n, base] of pieces.entries()) {
       const memo = stationMemo()
       let job = testJob(base)
-      for (const { id } of METHODS.filter((m) => m.why(base) === null))
+      for (const { id } of METHODS.filter((m) => m.misfit(base) === null))
         for (let change = 0; change < 4; change += 1) {
           const [piece] = job.pieces
           job =

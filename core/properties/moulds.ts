@@ -34,7 +34,7 @@ function plan(piece: Piece, quick: boolean): string[] {
     )
       wrong.push(`${part.id}: ${part.lengthMm} x ${part.widthMm} x ${part.thicknessMm}, ${part.weightKg} kg`)
   for (const fact of station?.figures.facts ?? [])
-    if (!Number.isFinite(fact.value)) wrong.push(`${fact.label}: ${fact.value}`)
+    if (!Number.isFinite(fact.value)) wrong.push(`${fact.code}: ${fact.value}`)
   return wrong
 }
 

@@ -23,7 +23,7 @@ export function holdOperations(kind: Piece['kind'], seed: number): void {
     const pieces = someOf(kind, random, rounds(4, 60))
     let planned = 0
     for (const [n, base] of pieces.entries())
-      for (const method of METHODS.filter((m) => m.why(base) === null)) {
+      for (const method of METHODS.filter((m) => m.misfit(base) === null)) {
         const piece: Piece = {
           ...base,
           mould: withBead(choiceFor(base.mould, method.id), pick(['bead-first', 'wax-first'] as const)),

@@ -7,15 +7,24 @@ import {
   type Region,
 } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
-import { type MouldPart, type MouldStation, planOf, sawnWords, shapeWords } from '../mould/index.ts'
 import {
+  amountWords,
+  type MouldPart,
+  type MouldStation,
+  planOf,
+  sawnWords,
+  sayItem,
+  shapeWords,
+} from '../mould/index.ts'
+import {
+  noteWords,
   type PieceGeometry,
   type PieceStation,
   pouredLoop,
   pouredPlacement,
   pouredSize,
 } from '../piece/index.ts'
-import { closeRounding, formatCut, formatLength, showNumber } from '../units/index.ts'
+import { closeRounding, formatCut, formatLength, wordsStyle } from '../units/index.ts'
 import { hatchLines } from './hatch.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
@@ -273,8 +282,9 @@ function cutTable(
     page.text([x, y], `${figures.cutList.length - drawn} more rows on the next page`, 2.8)
     y -= 5
   }
+  const style = wordsStyle(settings)
   for (const m of figures.materials) {
-    page.text([x, y], `${m.name}: ${showNumber(m.amount, 2)} ${m.unit}`, 3.2)
+    page.text([x, y], `${sayItem(m, style).name}: ${amountWords(m.amount, m.unit)}`, 3.2)
     y -= 5
   }
   const base = parts.find((p) => p.role === 'base')
@@ -327,7 +337,7 @@ function figureTable(page: PageWriter, { settings, stations }: ShopSheetInput, x
     ['width', size(figures.widthMm)],
     ['height', size(figures.heightMm)],
     ...(figures.thinnestMm === null ? [] : [['thinnest', size(figures.thinnestMm)] as [string, string]]),
-    ...figures.notes.map((n): [string, string] => [n.label, size(n.valueMm)]),
+    ...figures.notes.map((n): [string, string] => [noteWords(n, wordsStyle(settings)), size(n.valueMm)]),
   ]
   page.text([x, top], 'FIGURES', 3.8, { bold: true })
   rows.forEach(([label, value], i) => {

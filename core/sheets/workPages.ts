@@ -1,8 +1,15 @@
 import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { pieceFaceWords } from '../piece/index.ts'
+import { noteWords, pieceFaceWords } from '../piece/index.ts'
 import { agentNote } from '../release/index.ts'
-import { formatCut, formatLength, lengthWithUnit, showNumber, wordsStyle } from '../units/index.ts'
+import {
+  formatCut,
+  formatLength,
+  lengthWithUnit,
+  showNumber,
+  type WordsStyle,
+  wordsStyle,
+} from '../units/index.ts'
 import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
 import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
@@ -85,7 +92,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, cutRo
         },
       ],
     },
-    ...pieceSections(stations.piece, mm),
+    ...pieceSections(stations.piece, style),
     {
       heading: 'STEEL',
       lines: [
@@ -144,7 +151,8 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, cutRo
 }
 
 /** What the kinds other than slabs have to tell: blocks, inserts, glue lines, play. */
-function pieceSections({ figures }: PieceStation, mm: (n: number) => string): Section[] {
+function pieceSections({ figures }: PieceStation, style: WordsStyle): Section[] {
+  const { mm } = style
   return [
     {
       heading: 'BLOCKS AND PANELS',
@@ -160,7 +168,10 @@ function pieceSections({ figures }: PieceStation, mm: (n: number) => string): Se
         value: `${i.massKg.toFixed(2)} kg`,
       })),
     },
-    { heading: 'FIT', lines: figures.notes.map((n) => ({ text: n.label, value: mm(n.valueMm) })) },
+    {
+      heading: figures.kind === 'fitted' ? 'FIT' : 'GLUE',
+      lines: figures.notes.map((n) => ({ text: noteWords(n, style), value: mm(n.valueMm) })),
+    },
   ]
 }
 

@@ -1,7 +1,6 @@
 export { type ClosedRounding, closeRounding } from './closeRounding.ts'
 export * from './convert.ts'
 export * from './formatLength.ts'
-export { inText, sayLengths } from './lengthsInText.ts'
 export { type LengthUnit, MM_PER_UNIT } from './lengthUnits.ts'
 export type { MeasureError } from './measureError.ts'
 export { type ParsedLength, type ParseLengthOptions, parseLength } from './parseLength.ts'

@@ -8,16 +8,7 @@ import {
   MPA_PER_PSI,
   massOf,
 } from './convert.ts'
-import {
-  formatCut,
-  formatInches,
-  formatLength,
-  formatTyped,
-  METRIC,
-  type MeasureStyle,
-  shopStep,
-} from './formatLength.ts'
-import { inText, sayLengths } from './lengthsInText.ts'
+import { formatCut, formatInches, formatLength, formatTyped, METRIC, shopStep } from './formatLength.ts'
 import type { MeasureError } from './measureError.ts'
 import { parseLength } from './parseLength.ts'
 import { explainMeasureError } from './words.ts'
@@ -176,15 +167,4 @@ it('converts by the published factors', () => {
   expect(MPA_PER_PSI).toBeCloseTo(0.00689476, 8)
   expect(KG_PER_M3_PER_LB_PER_FT3).toBeCloseTo(16.0185, 4)
   expect(massOf(600 * 400 * 40, 2300)).toBeCloseTo(22.08, 9)
-})
-
-describe('lengths within a text', () => {
-  it.each<[string, MeasureStyle, string]>([
-    [`Drill a ${inText(3)} hole`, METRIC, 'Drill a 3 mm hole'],
-    [`Drill a ${inText(3)} hole`, inch, 'Drill a 1/8" hole'],
-    [`${inText(220)} to ${inText(265)} over ${inText(260)}`, inch, '8 11/16" to 10 7/16" over 10 1/4"'],
-    [`18 mm ply, ${inText(19.05)} outside`, inch, '18 mm ply, 3/4" outside'],
-    [`of ${inText(0.3)}`, inch, 'of 0.0118"'],
-    ['nothing to say', inch, 'nothing to say'],
-  ])('%s', (text, style, said) => expect(sayLengths(text, style)).toBe(said))
 })

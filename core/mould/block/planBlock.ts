@@ -9,7 +9,7 @@ import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMou
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { blockBuilding, blockOff } from './blockOrder.ts'
-import { rubberAmounts, rubberWall } from './rubber.ts'
+import { potsOf, rubberAmounts, rubberWall } from './rubber.ts'
 import { twoPart } from './twoPart.ts'
 
 /** Hours to make a pattern fast, box it, pour and trim [own]. */
@@ -25,7 +25,7 @@ const HEAVY = 15
 export const blockMethod: MouldMethod<'block'> = {
   id: 'block',
   name: 'rubber block',
-  why: () => null,
+  misfit: () => null,
   guesses: (choice) => choice.rubberParts === 2,
   reason: 'any shape, undercuts and fine relief, many casts from one pattern',
   finish: 'every mark of the pattern, matt',
@@ -101,11 +101,11 @@ export const blockMethod: MouldMethod<'block'> = {
       const gap = (length + 2 * own) * (width + 2 * own) * (height + own * (halves ? 2 : 1)) - pattern
       const need = rubberAmounts(r, Math.max(0, gap))
       return {
-        name: r.name,
+        code: 'rubber-poured',
+        facts: { ...potsOf(r, need), outHours: r.demouldHours },
         amount: need.kg,
         unit: 'kg',
         cost: need.cost,
-        note: `A ${need.a.kg.toFixed(2)} kg (${need.a.litres.toFixed(2)} L), B ${need.b.kg.toFixed(2)} kg (${need.b.litres.toFixed(2)} L); pot life ${r.potMinutes} min, out after ${r.demouldHours} h, ${r.casts} casts`,
         isPart: r.id === rubber.id,
       }
     })

@@ -19,6 +19,17 @@ export type RubberAmounts = {
   readonly cost: number | null
 }
 
+/** What is told of two parts to weigh out, beside the row. */
+export const potsOf = (rubber: Rubber, need: RubberAmounts) => ({
+  row: rubber.name,
+  aKg: need.a.kg,
+  aLitres: need.a.litres,
+  bKg: need.b.kg,
+  bLitres: need.b.litres,
+  potMinutes: rubber.potMinutes,
+  casts: rubber.casts,
+})
+
 /** Pot life halves for each 10 degC above 20. */
 export const potLife = (rubber: Rubber, degC: number): number => rubber.potMinutes * 2 ** ((20 - degC) / 10)
 

@@ -45,7 +45,7 @@ describe('a block in two halves', () => {
     const block = (l + 30) * (w + 30) * (h + 30)
     const filled = volume(lower!.recipe) + volume(upper!.recipe) + volume(cast)
     // Only the filling hole and the air holes are left.
-    const hole = station!.figures.facts.find((f) => f.label === 'Filling hole')!.value
+    const hole = station!.figures.facts.find((f) => f.code === 'filling-hole')!.value
     const bores = (Math.PI / 4) * hole ** 2 * (15 + h) + 40 * (h + 15)
     expect(block - filled).toBeGreaterThan((Math.PI / 4) * hole ** 2 * 10)
     expect(block - filled).toBeLessThan(bores)
@@ -107,6 +107,6 @@ describe('a block in two halves', () => {
     // 0.05 N/mm2 under it.
     expect(row!.glueMm2 * 0.05).toBeCloseTo(row!.holdForceN, 6)
     expect(says(station!.operations).join(' ')).toMatch(words)
-    expect(station!.figures.hardware.some((h) => h.name.startsWith('hot glue'))).toBe(holdBy === 'glue')
+    expect(station!.figures.hardware.some((h) => h.code === 'glue-under')).toBe(holdBy === 'glue')
   })
 })

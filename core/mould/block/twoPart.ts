@@ -1,6 +1,5 @@
 import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Rubber } from '../../stock/index.ts'
-import { inText } from '../../units/index.ts'
 import { act, inTurn, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
 import { sidesOff } from '../boxRound.ts'
@@ -108,24 +107,14 @@ export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubbe
     vents: Math.max(0, tops.length - 1),
     parts,
     facts: [
+      { code: 'parting-height', facts: {}, value: parting, unit: 'mm' },
+      { code: 'keys', facts: {}, value: places.length, unit: '' },
+      { code: 'filling-hole', facts: {}, value: hole, unit: 'mm' },
       {
-        label: 'Parting above the foot',
-        value: parting,
-        unit: 'mm',
-        note: 'level, at the greatest section: bed the pattern in clay to here',
-      },
-      {
-        label: 'Keys',
-        value: places.length,
-        unit: '',
-        note: 'balls about half as thick as the wall, pressed halfway into the clay',
-      },
-      { label: 'Filling hole', value: hole, unit: 'mm', note: 'at the highest point, a funnel over it' },
-      {
-        label: 'Air holes',
+        code: 'air-holes',
+        facts: { diameterMm: 2 * HOLE.vent },
         value: Math.max(0, tops.length - 1),
         unit: '',
-        note: `${inText(6)}, one at every other top`,
       },
     ],
     building: (box) =>

@@ -1,6 +1,7 @@
 import { arcByRise, type PathCorner, type Point } from '../../geometry/index.ts'
 import { type BoxChoice, boxChoiceOf, type Piece, type SideId, type SlabPiece } from '../../job/index.ts'
-import { outlinePath, sideWall, sideWords } from '../../piece/index.ts'
+import { outlinePath, sideWall } from '../../piece/index.ts'
+import { type Misfit, misfit, type Shaped } from '../misfit.ts'
 import { bentRound, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
 import { type Lean, UPRIGHT } from './leaning.ts'
@@ -24,50 +25,47 @@ export type BoxedSlab = Omit<SlabPiece, 'attitude' | 'mould'> & {
   readonly poured: Pour
 }
 
-/** Why a piece has no mould method yet, in a few words; null when the board box forms it. */
-export function whyNoBox(piece: Piece): string | null {
-  if (piece.kind !== 'slab') return KIND_WORDS[piece.kind]
+/** Why a board box does not form a piece; null when it does. */
+export function boxMisfit(piece: Piece): Misfit | null {
+  if (piece.kind !== 'slab') return misfit(`kind/${piece.kind}`)
   const path = outlinePath(piece.outline)
-  if (path.some((c) => c.run.kind === 'spline')) return 'its plan has a freely drawn side'
-  if (path.some((_, i) => foldedCurve(path, i)))
-    return 'a curved side meets its neighbour at an inside corner'
-  if (piece.attitude.down !== 'top' && piece.attitude.down !== 'bottom') return 'it is poured on its side'
-  if (piece.basin) return 'its basin hangs below'
+  if (path.some((c) => c.run.kind === 'spline')) return misfit('drawn-side')
+  if (path.some((_, i) => foldedCurve(path, i))) return misfit('folded-curve')
+  if (piece.attitude.down !== 'top' && piece.attitude.down !== 'bottom') return misfit('on-its-side')
+  if (piece.basin) return misfit('basin-below')
   const up = piece.attitude.down === 'top' ? 'bottom' : 'top'
-  if (raisedOn(piece, up) > 0) return 'work stands out of the face that lies open'
+  if (raisedOn(piece, up) > 0) return misfit('work-on-open-face')
   const rise = raisedOn(piece, piece.attitude.down)
   if (
     rise > 0 &&
     Object.values(piece.sides).some((s) => s[piece.attitude.down as 'top' | 'bottom'].kind !== 'square')
   )
-    return 'work stands out of its face beside shaped edges'
-  if (piece.lettering.some((l) => l.on !== 'top' && l.on !== 'bottom')) return 'letters are on its sides'
+    return misfit('work-beside-edges')
+  if (piece.lettering.some((l) => l.on !== 'top' && l.on !== 'bottom')) return misfit('letters-on-sides')
   if (rise > 0 && piece.attitude.down === 'bottom' && deepestApron(piece) > 0)
-    return 'work stands out of its underside beside an apron'
-  return whyNoSide(piece, path)
+    return misfit('work-beside-apron')
+  return sideMisfit(piece, path)
 }
 
 /** Curved sides stand upright, lined or bare; a side that leans meets none of them. */
-function whyNoSide(piece: SlabPiece, path: ReturnType<typeof outlinePath>): string | null {
+function sideMisfit(piece: SlabPiece, path: ReturnType<typeof outlinePath>): Misfit | null {
   const deepest = deepestApron(piece)
   for (const [i, corner] of path.entries()) {
     const side = piece.sides[corner.side]!
-    const words = sideWords(corner.side)
     const [before, after] = [path[(i + path.length - 1) % path.length]!, path[(i + 1) % path.length]!]
     const leaning = side.taper !== 0 && !side.seam
-    if (leaning && (side.apron?.drop ?? 0) < deepest) return `its ${words} side leans beside an apron`
-    const shaped = leaning ? 'leans' : side.liner > 0 ? 'is lined' : side.apron ? 'has an apron' : null
+    if (leaning && (side.apron?.drop ?? 0) < deepest) return misfit('leans-beside-apron', corner.side)
+    const shaped: Shaped | null = leaning ? 'leans' : side.liner > 0 ? 'lined' : side.apron ? 'apron' : null
     if (shaped === null) continue
     // A liner bends; what leans or hangs lower does not.
-    const lined = shaped === 'is lined'
-    if (corner.run.kind !== 'line' && !lined) return `its curved ${words} side ${shaped}`
+    const lined = shaped === 'lined'
+    if (corner.run.kind !== 'line' && !lined) return misfit('curved-and-shaped', corner.side, shaped)
     if ((before.run.kind !== 'line' || after.run.kind !== 'line') && !lined)
-      return `its ${words} side ${shaped} beside a curved one`
+      return misfit('shaped-beside-curve', corner.side, shaped)
     for (const k of [i, (i + 1) % path.length])
-      if (path[k]!.radius > 0 && isInside(path, k))
-        return `its ${words} side ${shaped} beside a rounded inside corner`
+      if (path[k]!.radius > 0 && isInside(path, k)) return misfit('shaped-beside-inside', corner.side, shaped)
     if (boxChoiceOf(piece.mould).rounds === 'bent' && (corner.radius > 0 || after.radius > 0))
-      return `its ${words} side ${shaped} beside a corner that is bent round: choose blocks for rounded corners`
+      return misfit('shaped-beside-bend', corner.side, shaped)
   }
   return null
 }
@@ -91,14 +89,6 @@ function raisedOn(piece: Pick<SlabPiece, 'panels' | 'lettering'>, face: string):
     ...(face === 'top' ? panels : []),
     ...piece.lettering.filter((l) => l.on === face).map((l) => l.depth),
   )
-}
-
-const KIND_WORDS: Readonly<Record<Exclude<Piece['kind'], 'slab'>, string>> = {
-  turned: 'it is turned',
-  swept: 'it follows a side profile',
-  box: 'it is a box over a core',
-  imported: 'it was read from a file',
-  fitted: 'it has a seat or a skirt',
 }
 
 /** Whether a curved side meets the one before it at an inside corner: their boards would stand in one place. */
@@ -151,7 +141,7 @@ export function hasInsideCorner(piece: Piece): boolean {
 
 /** The piece as the board box takes it, with the heights it reaches in the pour; or null. */
 export function asBoxed(piece: Piece): BoxedSlab | null {
-  if (whyNoBox(piece) !== null) return null
+  if (boxMisfit(piece) !== null) return null
   const slab = { ...piece, mould: boxChoiceOf(piece.mould) } as BoxedSlab
   const rise = raisedOn(slab, slab.attitude.down)
   const drop = deepestApron(slab)

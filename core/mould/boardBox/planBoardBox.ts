@@ -17,7 +17,7 @@ import {
 } from '../method.ts'
 import { displacedBy, partDensity, partVolume } from '../partMass.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
-import { asBoxed, type BoxedSlab, whyNoBox } from './boxedSlab.ts'
+import { asBoxed, type BoxedSlab, boxMisfit } from './boxedSlab.ts'
 import { boxFaces } from './boxFaces.ts'
 import { perimeterOf } from './boxFigures.ts'
 import { boxOff } from './boxOff.ts'
@@ -35,7 +35,7 @@ const HOURS = { box: 1, strip: 0.25, skin: 0.5, knockout: 0.2, former: 0.4 }
 export const boardBoxMethod: MouldMethod<'board-box'> = {
   id: 'board-box',
   name: 'board box',
-  why: whyNoBox,
+  misfit: boxMisfit,
   reason: 'flat work with upright sides: cheap, quick, accurate to the saw',
   finish: 'smooth from faced board, arrises from the sealant bead',
   guesses: (choice) => choice.formersPrinted,
@@ -177,30 +177,31 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
     if (plug)
       return [
         {
-          name: plug.name,
+          code: 'plug',
+          facts: { row: plug.name, casts: plug.casts },
           amount: 1,
           unit: 'piece',
           cost: plug.price,
-          note: `bought; ${plug.casts} casts, out by its wide end. Measure the one to hand before the opening is drawn`,
           isPart: true,
         },
       ]
     if (tube)
       return [
         {
-          name: tube.name,
+          code: 'tube-knockout',
+          facts: { row: tube.name },
           amount: (part.thicknessMm * casts) / 1000,
           unit: 'm',
           cost: tube.price === null ? null : (tube.price * part.thicknessMm * casts) / tube.length,
           forCasts: casts,
-          note: 'cut square, slit down one side before it is taped: it folds inward to come out',
           isPart: true,
         },
       ]
     return foam
       ? [
           {
-            name: `${foam.name} for ${opening.name}`,
+            code: 'foam-knockout',
+            facts: { row: foam.name, opening: opening.name },
             amount: (part.mass!.volume * casts) / 1e6,
             unit: 'L',
             cost:
@@ -208,7 +209,6 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
                 ? null
                 : (foam.price * part.mass!.volume * casts) / (foam.length * foam.width * foam.thickness),
             forCasts: casts,
-            note: 'taped all over; it is dug out and lasts one cast',
             isPart: true,
           },
         ]
@@ -258,13 +258,13 @@ function tubeLengths(piece: BoxedSlab, parts: readonly BarePart[], { tubes }: St
 
 /** What is fixed in the box beside its boards. */
 const formerFacts = (formed: readonly BarePart[]): MouldFact[] => [
+  { code: 'formers', facts: {}, value: formed.length, unit: '' },
   {
-    label: 'Formers',
-    value: formed.length,
-    unit: '',
-    note: 'of sealed board, foam or print, each checked against the drawing as it lies',
+    code: 'formers-fill',
+    facts: {},
+    value: formed.reduce((sum, p) => sum + p.mass!.volume, 0) / 1e6,
+    unit: 'L',
   },
-  { label: 'They fill', value: formed.reduce((sum, p) => sum + p.mass!.volume, 0) / 1e6, unit: 'L' },
 ]
 
 const rawEdgeLength = (part: BarePart, openings: PieceStation['geometry']['openings']): number => {

@@ -152,11 +152,11 @@ function piecesOf(
 const LEAST = 1
 
 const filamentRow = (filament: Filament, prints: readonly PrintRow[], grams: number): MaterialRow => ({
-  name: filament.name,
+  code: 'filament-formers',
+  facts: { row: filament.name, metres: prints.reduce((sum, r) => sum + r.filamentM, 0) },
   amount: grams / 1000,
   unit: 'kg',
   cost: filament.pricePerKg === null ? null : (grams / 1000) * filament.pricePerKg,
-  note: `${prints.reduce((sum, r) => sum + r.filamentM, 0).toFixed(0)} m for the formers`,
   isPart: false,
 })
 

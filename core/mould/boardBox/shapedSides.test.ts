@@ -13,6 +13,7 @@ import {
   withChoice,
 } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
+import { itemName } from '../../testing/says.ts'
 import { BEAD, testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation, whyNoMould } from '../index.ts'
 import type { MouldPart } from '../types.ts'
@@ -371,7 +372,7 @@ describe('knockouts', () => {
       (Math.PI / 4) * ((outside + 6) ** 2 - outside ** 2) * 45,
       -4,
     )
-    expect(station!.figures.materials.map((m) => [m.name, m.amount])).toEqual([[tube.name, 0.045]])
+    expect(station!.figures.materials.map((m) => [itemName(m), m.amount])).toEqual([[tube.name, 0.045]])
     // It floats by all it keeps out.
     expect(station!.figures.holdDown[0]!.holdForceN).toBeGreaterThan(
       0.5 * 9.8 * 2300 * (Math.PI / 4) * outside ** 2 * 45e-9,
@@ -421,7 +422,9 @@ describe('knockouts', () => {
     const as = (diameter: number, draftDeg: number, k: 'bought' | 'laminate') =>
       plan(testSlab({ ...opening({ draftDeg }, round(diameter)), ...kind(k) }))
     const fits = as(110.3, plug.draftDeg, 'bought')
-    expect(fits.station!.figures.materials.map((m) => [m.name, m.cost])).toEqual([[plug.name, plug.price]])
+    expect(fits.station!.figures.materials.map((m) => [itemName(m), m.cost])).toEqual([
+      [plug.name, plug.price],
+    ])
     expect(fits.station!.figures.cutList.some((r) => r.role === 'knockout')).toBe(false)
     expect(fits.findings.map((f) => f.code)).not.toContain('no-bought-knockout')
     const offered = as(110, plug.draftDeg, 'laminate').findings.find((f) => f.code === 'buying-beats-making')!

@@ -1,9 +1,8 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
-import { inText } from '../../units/index.ts'
 import { act, inTurn } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
-import { rubberAmounts, rubberWall } from '../block/rubber.ts'
+import { potsOf, rubberAmounts, rubberWall } from '../block/rubber.ts'
 import { build, oneByOne, undo, WAIT } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
@@ -31,7 +30,7 @@ const HOURS = { start: 3, coat: 0.75 }
 export const brushedMethod: MouldMethod<'brushed'> = {
   id: 'brushed',
   name: 'brushed rubber in a jacket',
-  why: () => null,
+  misfit: () => null,
   reason: 'large or deep work in relief: a tenth of the rubber of a block',
   finish: 'every mark of the pattern, matt',
   guesses: () => true,
@@ -154,11 +153,11 @@ export const brushedMethod: MouldMethod<'brushed'> = {
     const row = (r: typeof rubber): MaterialRow => {
       const need = rubberAmounts(r, rubberVolume)
       return {
-        name: r.name,
+        code: 'rubber-brushed',
+        facts: potsOf(r, need),
         amount: need.kg,
         unit: 'kg',
         cost: need.cost,
-        note: `A ${need.a.kg.toFixed(2)} kg (${need.a.litres.toFixed(2)} L), B ${need.b.kg.toFixed(2)} kg (${need.b.litres.toFixed(2)} L); pot life ${r.potMinutes} min, ${r.casts} casts`,
         isPart: r.id === rubber.id,
       }
     }
@@ -174,24 +173,12 @@ export const brushedMethod: MouldMethod<'brushed'> = {
       ),
     )
     const facts: MouldFact[] = [
-      {
-        label: 'Coats',
-        value: coats,
-        unit: '',
-        note: 'the first thin and worked into the detail, the next thickened',
-      },
-      {
-        label: 'Rubber a coat',
-        value: need.kg / coats,
-        unit: 'kg',
-        note: 'each on the last while that is tacky',
-      },
-      { label: 'Thickener', value: need.kg * THICKENER, unit: 'kg' },
-      { label: 'A poured block would take', value: block.kg, unit: 'kg' },
-      { label: 'Jacket', value: jackets.length, unit: '', note: `pieces of ${jacket.name}, ${inText(wall)}` },
-      ...(bolts > 0
-        ? [{ label: 'Bolts', value: bolts, unit: '' as const, note: 'through the jacket’s flanges' }]
-        : []),
+      { code: 'coats', facts: {}, value: coats, unit: '' },
+      { code: 'rubber-a-coat', facts: {}, value: need.kg / coats, unit: 'kg' },
+      { code: 'thickener', facts: {}, value: need.kg * THICKENER, unit: 'kg' },
+      { code: 'block-would-take', facts: {}, value: block.kg, unit: 'kg' },
+      { code: 'jacket', facts: { row: jacket.name, wallMm: wall }, value: jackets.length, unit: '' },
+      ...(bolts > 0 ? [{ code: 'jacket-bolts' as const, facts: {}, value: bolts, unit: '' as const }] : []),
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
@@ -199,11 +186,11 @@ export const brushedMethod: MouldMethod<'brushed'> = {
       materials: [
         row(rubber),
         {
-          name: jacket.name,
+          code: 'jacket-stuff',
+          facts: { row: jacket.name },
           amount: kg,
           unit: 'kg',
           cost: jacket.pricePerKg === null ? null : kg * jacket.pricePerKg,
-          note: 'a tenth for what sticks to tools',
           isPart: false,
         },
       ],
@@ -217,10 +204,10 @@ export const brushedMethod: MouldMethod<'brushed'> = {
         bolts > 0
           ? [
               {
-                name: `M6 × ${Math.ceil((2 * wall + 15) / 5) * 5} bolts, nuts and washers`,
+                code: 'bolts-and-nuts',
+                facts: { thread: 'M6', lengthMm: Math.ceil((2 * wall + 15) / 5) * 5, where: 'jacket' },
                 amount: bolts,
-                unit: 'sets',
-                note: 'through the jacket’s flanges',
+                unit: 'set',
               },
             ]
           : [],

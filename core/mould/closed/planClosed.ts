@@ -1,7 +1,6 @@
 import { measureRegion, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { massToForce } from '../../units/convert.ts'
-import { inText } from '../../units/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN, UP } from '../bareParts.ts'
 import { type CastBody, castBody, greatestSection, levelSections, volumeOf } from '../castBody.ts'
@@ -18,7 +17,7 @@ import {
 } from '../shells/flangedShells.ts'
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
 import { STRAP } from '../tube/planTube.ts'
-import type { MouldFact } from '../types.ts'
+import type { MaterialRow, MouldFact } from '../types.ts'
 import { closedBuilding, closedOff } from './closedOrder.ts'
 import { jointAngle, jointOf, jointSection, locksAt, shellSpread, shellUplift } from './joint.ts'
 import { localTops } from './localTops.ts'
@@ -33,7 +32,7 @@ const HOURS = { start: 2, vent: 0.1 }
 export const closedMethod: MouldMethod<'closed'> = {
   id: 'closed',
   name: 'closed two-shell',
-  why: () => null,
+  misfit: () => null,
   reason: 'balls, eggs and all that has no flat face to fill by',
   finish: 'as the shells’ inside, a seam round the greatest section',
   guesses: () => true,
@@ -143,67 +142,38 @@ export const closedMethod: MouldMethod<'closed'> = {
     const kg = parts.reduce((sum, p) => sum + (p.mass!.volume * jacket.densityKgPerM3) / 1e9, 0) * 1.1
     const facts: MouldFact[] = [
       level
-        ? {
-            label: 'Joint above the foot',
-            value: greatest.z,
-            unit: 'mm',
-            note: 'level, at the greatest section',
-          }
-        : {
-            label: 'Upright joint, from the front',
-            value: jointAngle(joint),
-            unit: 'deg',
-            note: 'through the middle: a level one would lock',
-          },
-      {
-        label: 'Filling hole',
-        value: hole,
-        unit: 'mm',
-        note: `at the highest point; a funnel ${inText(HEAD)} high over it`,
-      },
-      {
-        label: 'Vents',
-        value: tops.length - 1,
-        unit: '',
-        note: `${inText(2 * HOLE.vent)}, one at every other top; plug each as it runs full`,
-      },
-      {
-        label: level ? 'Lift of the upper shell' : 'Push on each shell',
-        value: force,
-        unit: 'N',
-        note: 'when the funnel stands full',
-      },
-      {
-        label: 'Straps round both',
-        value: straps,
-        unit: '',
-        note: '50 mm filament tape, each its turn, both legs counted',
-      },
-      { label: 'Clamps or bolts round the joint', value: clamps.length, unit: '' },
+        ? { code: 'level-joint', facts: {}, value: greatest.z, unit: 'mm' }
+        : { code: 'upright-joint', facts: {}, value: jointAngle(joint), unit: 'deg' },
+      { code: 'shell-filling-hole', facts: { headMm: HEAD }, value: hole, unit: 'mm' },
+      { code: 'vents', facts: { diameterMm: 2 * HOLE.vent }, value: tops.length - 1, unit: '' },
+      { code: level ? 'shell-lift' : 'shell-push', facts: {}, value: force, unit: 'N' },
+      { code: 'shell-straps', facts: {}, value: straps, unit: '' },
+      { code: 'clamps', facts: {}, value: clamps.length, unit: '' },
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
       parts,
       materials: [
         {
-          name: jacket.name,
+          code: 'jacket-stuff',
+          facts: { row: jacket.name },
           amount: kg,
           unit: 'kg',
           cost: jacket.pricePerKg === null ? null : kg * jacket.pricePerKg,
-          note: 'a tenth for what sticks to tools',
           isPart: false,
         },
       ],
       alternatives: stock.jackets
         .filter((j) => j.id !== jacket.id)
-        .map((j) => {
-          const own = body.area * Math.max(piece.mould.shellWall, j.leastWall) * j.densityKgPerM3 * 1e-9 * 1.1
+        .map((j): MaterialRow => {
+          const wallMm = Math.max(piece.mould.shellWall, j.leastWall)
+          const own = body.area * wallMm * j.densityKgPerM3 * 1e-9 * 1.1
           return {
-            name: j.name,
+            code: 'shell-of',
+            facts: { row: j.name, wallMm, casts: j.casts },
             amount: own,
             unit: 'kg',
             cost: j.pricePerKg === null ? null : own * j.pricePerKg,
-            note: `at ${inText(Math.max(piece.mould.shellWall, j.leastWall))}, flanges not counted; ${j.casts} casts`,
             isPart: false,
           }
         }),
@@ -218,10 +188,10 @@ export const closedMethod: MouldMethod<'closed'> = {
         clamps.length > 0
           ? [
               {
-                name: `M6 × ${Math.ceil((2 * wall + 15) / 5) * 5} bolts, nuts and washers`,
+                code: 'bolts-and-nuts',
+                facts: { thread: 'M6', lengthMm: Math.ceil((2 * wall + 15) / 5) * 5, where: 'joint' },
                 amount: clamps.length,
-                unit: 'sets',
-                note: 'round the joint',
+                unit: 'set',
               },
             ]
           : [],

@@ -71,7 +71,7 @@ describe('a found vessel as a mould', () => {
       measureSolid(s.solid({ kind: 'intersection', of: [vessel!.recipe, body.recipe] }).body),
     )
     expect(shared.volume).toBeLessThan(0.002 * body.volume)
-    const filled = station!.figures.facts.find((f) => f.label.startsWith('Filled'))!
+    const filled = station!.figures.facts.find((f) => f.code === 'vessel-fill')!
     expect(filled.value / pieceStation.figures.volumeLitres).toBeCloseTo(1, 2)
   })
   it.each<[string, TurnedPiece, Vessel[], 'stop' | 'warn' | 'note']>([

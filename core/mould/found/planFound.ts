@@ -2,7 +2,6 @@ import type { SolidRecipe } from '../../geometry/index.ts'
 import type { Change, Finding, TurnedPiece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Vessel } from '../../stock/index.ts'
-import { inText } from '../../units/index.ts'
 import { act, inTurn } from '../../work/index.ts'
 import { barePart } from '../bareParts.ts'
 import { build, oneByOne, undo } from '../buildingOrder.ts'
@@ -15,6 +14,7 @@ import {
   type MouldMethod,
   NOTHING_BESIDE,
 } from '../method.ts'
+import { misfit } from '../misfit.ts'
 import type { MouldFact } from '../types.ts'
 import { diameterAt, FILL_KG_PER_L, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
 
@@ -38,9 +38,9 @@ const KG_PER_M3 = 950
 export const foundMethod: MouldMethod<'found'> = {
   id: 'found',
   name: 'found vessel',
-  why(piece) {
-    if (piece.kind !== 'turned') return 'it is not round'
-    return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : 'it lies in the pour'
+  misfit(piece) {
+    if (piece.kind !== 'turned') return misfit('not-round')
+    return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : misfit('lies-in-pour')
   },
   reason: 'round work the size of a bucket or bowl: no mould to build',
   finish: 'glossy from the plastic, every scratch of it too',
@@ -69,22 +69,18 @@ export const foundMethod: MouldMethod<'found'> = {
       (Math.PI * rings[0]!.diameter ** 2 * wall) / 4,
     )
     const facts: MouldFact[] = [
-      { label: 'It holds', value: holds / 1e6, unit: 'L', note: 'to the rim' },
-      { key: 'fillLitres', label: 'Filled to the piece’s height', value: fill / 1e6, unit: 'L' },
+      { code: 'vessel-holds', facts: {}, value: holds / 1e6, unit: 'L' },
+      { code: 'vessel-fill', facts: {}, value: fill / 1e6, unit: 'L' },
+      { code: 'vessel-water', facts: {}, value: fill / 1e6, unit: 'kg' },
       {
-        label: 'Water to check it by',
-        value: fill / 1e6,
-        unit: 'kg',
-        note: 'weigh the vessel empty, then filled to that height',
-      },
-      {
-        label: 'Least draft',
+        code: 'vessel-draft',
+        facts: { wantedDeg: DRAFT },
         value: leastDraft(rings, body.height),
         unit: 'deg',
-        note: `${DRAFT}° and more slides out`,
       },
       {
-        label: 'Its wall grows',
+        code: 'vessel-grows',
+        facts: {},
         value: wallGrowth(
           pressureAt(body.height, mix.freshKgPerM3) / 1000,
           rings[0]!.diameter / 2,
@@ -92,7 +88,6 @@ export const foundMethod: MouldMethod<'found'> = {
           wall,
         ),
         unit: 'mm',
-        note: 'at the foot, when it is full',
       },
     ]
     const built: BuiltMould = {
@@ -113,22 +108,27 @@ export const foundMethod: MouldMethod<'found'> = {
       ],
       materials: [
         {
-          name: vessel.name,
+          code: 'vessel',
+          facts: { row: vessel.name, casts: vessel.casts },
           amount: 1,
           unit: 'piece',
           cost: vessel.price,
-          note: `${vessel.casts} casts, or one if it is cut off`,
           isPart: false,
         },
       ],
       alternatives: stock.vessels
         .filter((v) => v.id !== vessel.id)
         .map((v) => ({
-          name: v.name,
+          code: 'other-vessel',
+          facts: {
+            row: v.name,
+            footMm: v.rings[0]!.diameter,
+            rimMm: v.rings.at(-1)!.diameter,
+            heightMm: v.rings.at(-1)!.height,
+          },
           amount: vesselVolume(v.rings, v.rings.at(-1)!.height) / 1e6,
           unit: 'L',
           cost: v.price,
-          note: `${inText(v.rings[0]!.diameter)} to ${inText(v.rings.at(-1)!.diameter)} over ${inText(v.rings.at(-1)!.height)}`,
           isPart: false,
         })),
       hours: HOURS,

@@ -12,7 +12,8 @@ const STEPS = 24
 /** A vessel in stock that has the shape of a turned piece, where it is built in another way: buying beats making. */
 export function vesselFits({ piece, pieceStation, stock }: MethodInput, buildHours: number): Finding[] {
   const { recipe, low, height } = pieceStation.geometry
-  if (piece.kind !== 'turned' || piece.mould.method === 'found' || foundMethod.why(piece) !== null) return []
+  if (piece.kind !== 'turned' || piece.mould.method === 'found' || foundMethod.misfit(piece) !== null)
+    return []
   if (recipe?.kind !== 'turned') return []
   const [best] = stock.vessels
     .flatMap((vessel) => {

@@ -8,7 +8,6 @@ import {
 import type { Finding } from '../../job/index.ts'
 import { type SheetStock, type Stock, sheetStock } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
-import { inText } from '../../units/index.ts'
 import { act, inTurn, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism, rectangle } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
@@ -29,6 +28,7 @@ const FLOOR = 20
 const COAT = { litres: 0.5, fillerKg: 0.8 }
 /** Registration dowels a joint, and the margin they need, mm [own]. */
 const DOWELS = { each: 4, margin: 25 }
+const DOWEL = { diameterMm: 10, each: DOWELS.each }
 
 /** How layers of a thickness stand under a hollow of a height: from the top down, whole, a floor below. */
 export function layerHeights(
@@ -47,7 +47,7 @@ export function layerHeights(
 export const layersMethod: MouldMethod<'layers'> = {
   id: 'layers',
   name: 'layered block',
-  why: () => null,
+  misfit: () => null,
   reason: 'bowls, ramps and odd forms without a printer: sheets, glue and a router',
   finish: 'as good as its filler and coat: sanded smooth, or left in steps',
   guesses: () => true,
@@ -132,30 +132,20 @@ export const layersMethod: MouldMethod<'layers'> = {
       joints * length * width * 0.5
     const faceM2 = body.area / 1e6
     const raw = stock.foams.some((f) => f.id === sheet.id)
+    const doweled = margin >= DOWELS.margin
     const facts: MouldFact[] = [
-      { label: 'Block', value: heights.length, unit: '', note: `layers of ${sheet.name}` },
-      { label: 'Faces to glue', value: glue / 1e6, unit: 'm2' },
-      {
-        label: 'Dowels',
-        value: margin >= DOWELS.margin ? DOWELS.each * joints : 0,
-        unit: '',
-        note:
-          margin >= DOWELS.margin
-            ? `${inText(10)}, four a joint, clear of the hollow`
-            : `none: ${inText(DOWELS.margin)} of margin is wanted for them`,
-      },
-      { label: 'Filler', value: COAT.fillerKg * faceM2, unit: 'kg' },
-      { label: 'Coat', value: COAT.litres * faceM2, unit: 'L', note: 'two coats, water-based on foam' },
+      { code: 'layer-block', facts: { row: sheet.name }, value: heights.length, unit: '' },
+      { code: 'glue-faces', facts: {}, value: glue / 1e6, unit: 'm2' },
+      doweled
+        ? { code: 'dowels', facts: DOWEL, value: DOWELS.each * joints, unit: '' }
+        : { code: 'no-dowels', facts: { marginMm: DOWELS.margin }, value: 0, unit: '' },
+      { code: 'filler', facts: {}, value: COAT.fillerKg * faceM2, unit: 'kg' },
+      { code: 'layer-coat', facts: {}, value: COAT.litres * faceM2, unit: 'L' },
       ...(shape
-        ? [
-            { label: 'Router passes', value: shape.router.steps.length, unit: '' as const },
-            {
-              label: 'Ridge left to sand',
-              value: shape.router.ridgeMm,
-              unit: 'mm' as const,
-              note: 'the highest between two passes',
-            },
-          ]
+        ? ([
+            { code: 'router-passes', facts: {}, value: shape.router.steps.length, unit: '' },
+            { code: 'router-ridge', facts: {}, value: shape.router.ridgeMm, unit: 'mm' },
+          ] as const)
         : []),
     ]
     const life = shape?.locks && raw ? 1 : lifeOf(sheet, stock)
@@ -174,24 +164,24 @@ export const layersMethod: MouldMethod<'layers'> = {
       depth: body.height,
       facts,
       fixings: [
-        ...(margin >= DOWELS.margin
+        ...(doweled
           ? [
               {
-                name: `dowels 10 × ${Math.round(sheet.thickness * 1.2)}`,
+                code: 'dowel-rods' as const,
+                facts: { ...DOWEL, lengthMm: Math.round(sheet.thickness * 1.2) },
                 amount: DOWELS.each * joints,
-                unit: 'pieces',
-                note: 'four a joint',
+                unit: 'piece' as const,
               },
             ]
           : []),
         {
-          name: raw ? 'foam adhesive' : 'wood glue',
+          code: raw ? 'foam-adhesive' : 'block-glue',
+          facts: {},
           amount: (glue / 1e6) * (raw ? 0.25 : 0.18),
           unit: 'kg',
-          note: raw ? 'free of solvent' : '',
         },
-        { name: 'filler', amount: COAT.fillerKg * faceM2, unit: 'kg', note: '' },
-        { name: 'coat', amount: COAT.litres * faceM2, unit: 'L', note: 'two coats' },
+        { code: 'filler-bought', facts: {}, amount: COAT.fillerKg * faceM2, unit: 'kg' },
+        { code: 'coat-bought', facts: {}, amount: COAT.litres * faceM2, unit: 'L' },
       ],
       router: shape?.router.steps ?? [],
       outlines: shape
@@ -204,7 +194,7 @@ export const layersMethod: MouldMethod<'layers'> = {
         parts,
         sheet,
         layers: heights.length,
-        dowels: margin >= DOWELS.margin ? DOWELS.each * joints : 0,
+        dowels: doweled ? DOWELS.each * joints : 0,
         passes: shape?.router.steps.length ?? 0,
         mirrored: piece.attitude.down === 'top',
         foam: raw,

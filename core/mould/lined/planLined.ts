@@ -2,29 +2,31 @@ import { measureLoop, type SolidRecipe } from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
 import { outlinePath, pouredLoop } from '../../piece/index.ts'
 import type { Liner } from '../../stock/index.ts'
-import { inText } from '../../units/index.ts'
 import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism } from '../bareParts.ts'
-import { whyNoBox } from '../boardBox/boxedSlab.ts'
+import { boxMisfit } from '../boardBox/boxedSlab.ts'
 import { buildBox } from '../boardBox/planBoardBox.ts'
 import { build, undo } from '../buildingOrder.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
+import { type Misfit, misfit } from '../misfit.ts'
 import type { MouldFace, MouldFact, Undoing } from '../types.ts'
 
+/** A liner is cut this much full each way, so that it is held by its sides, mm [own]. */
+const LINER_OVER = 1
 /** A liner of rubber or moulded plastic, and the foam that backs it, kg/m3; casts it lasts [own]. */
 const LINER = { kgPerM3: 1100, casts: 30, foamKgPerM3: 33 }
 /** Height of the texture above the liner's own back that is left at least, mm [own]. */
 const LEAST = 2
 
-function whyNoLiner(piece: Piece): string | null {
-  const why = whyNoBox(piece)
-  if (why !== null || piece.kind !== 'slab') return why
-  if (piece.openings.length > 0) return 'openings would cut the liner'
+function linerMisfit(piece: Piece): Misfit | null {
+  const unboxed = boxMisfit(piece)
+  if (unboxed !== null || piece.kind !== 'slab') return unboxed
+  if (piece.openings.length > 0) return misfit('openings-cut-liner')
   const shaped = Object.values(piece.sides).some((s) => (s.taper !== 0 && !s.seam) || s.apron || s.liner > 0)
-  if (shaped) return 'its sides lean, are lined or have an apron'
+  if (shaped) return misfit('sides-not-plain')
   return outlinePath(piece.outline).some((c) => c.run.kind !== 'line' || c.radius > 0)
-    ? 'its outline is not all straight'
+    ? misfit('outline-not-straight')
     : null
 }
 
@@ -32,7 +34,7 @@ function whyNoLiner(piece: Piece): string | null {
 export const linedMethod: MouldMethod<'lined'> = {
   id: 'lined',
   name: 'textured liner in a board box',
-  why: whyNoLiner,
+  misfit: linerMisfit,
   reason: 'panels and tiles with a grain or relief all over one face',
   finish: 'the liner’s own texture; sides smooth from board',
   build(input) {
@@ -80,18 +82,18 @@ export const linedMethod: MouldMethod<'lined'> = {
     const sheets = row ? sheetsOver([length, width], row) : 1
     const facts: MouldFact[] = [
       {
-        label: 'Liner',
+        code: 'liner-sheet',
+        facts: { thicknessMm: liner.thickness, overMm: LINER_OVER },
         value: area / 1e6,
         unit: 'm2',
-        note: `cut ${inText(1)} full each way, pressed in; ${inText(liner.thickness)}`,
       },
-      { label: 'Liner weighs', value: (area * liner.thickness * LINER.kgPerM3) / 1e9, unit: 'kg' },
       {
-        label: 'Strips are wider by',
-        value: deep,
-        unit: 'mm',
-        note: 'they reach down past liner and backing',
+        code: 'liner-weighs',
+        facts: {},
+        value: (area * liner.thickness * LINER.kgPerM3) / 1e9,
+        unit: 'kg',
       },
+      { code: 'sides-wider', facts: {}, value: deep, unit: 'mm' },
     ]
     const built: BuiltMould = {
       ...plain.built,
@@ -102,11 +104,11 @@ export const linedMethod: MouldMethod<'lined'> = {
         ...(row
           ? [
               {
-                name: row.name,
+                code: 'liner-bought' as const,
+                facts: { row: row.name, lengthMm: row.length, widthMm: row.width, casts: row.casts },
                 amount: sheets,
-                unit: sheets === 1 ? 'sheet' : 'sheets',
+                unit: 'sheet' as const,
                 cost: row.price === null ? null : row.price * sheets,
-                note: `bought, ${inText(row.length)} × ${inText(row.width)}, ${row.casts} casts. Measure the one to hand: it sets the depth of the box`,
                 isPart: false,
               },
             ]

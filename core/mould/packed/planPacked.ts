@@ -1,6 +1,5 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
-import { inText } from '../../units/index.ts'
 import { act, inTurn } from '../../work/index.ts'
 import { barePart, DOWN, prism, rectangle } from '../bareParts.ts'
 import { boxPath, boxRound, sidesOff } from '../boxRound.ts'
@@ -8,7 +7,7 @@ import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { volumeOf } from '../castBody.ts'
 import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
-import { whyNoProfile } from '../ribs/constantSection.ts'
+import { profileMisfit } from '../ribs/constantSection.ts'
 import { separatorParts } from '../ribs/separators.ts'
 import { checkSkin, profileFaces, skinParts, skinRows, withBase } from '../ribs/skinParts.ts'
 import { skinSurface, surfaceOf } from '../surfaces.ts'
@@ -20,6 +19,8 @@ const PACKING = {
   earth: { name: 'damp earth', kgPerM3: 1800, loose: 1.3, layer: 100 },
   sand: { name: 'damp sand', kgPerM3: 1700, loose: 1.15, layer: 150 },
 } as const
+/** The largest stone that packs without denting the liner, mm [own]. */
+const STONES_MM = 20
 /** Hours [own]: set out; a strip of liner; a m3 packed. */
 const HOURS = { start: 1.5, strip: 0.4, m3: 6 }
 /** Room a rammer needs between liner and box, mm [own]. */
@@ -29,7 +30,7 @@ const ROOM = 80
 export const packedMethod: MouldMethod<'packed'> = {
   id: 'packed',
   name: 'liner with packed fill',
-  why: whyNoProfile,
+  misfit: profileMisfit,
   reason: 'one big curved block: no ribs to cut, and the fill is used again',
   finish: 'smooth from the liner, true only as far as it was packed evenly',
   build(input) {
@@ -82,27 +83,22 @@ export const packedMethod: MouldMethod<'packed'> = {
     const straps = Math.max(2, Math.ceil((push * 3) / (2 * STRAP.strengthN)))
     const layers = Math.ceil(body.height / pack.layer)
     const facts: MouldFact[] = [
-      { label: `Packed ${piece.mould.packing}`, value: volume / 1e6, unit: 'L' },
+      { code: 'packed-fill', facts: { packing: piece.mould.packing }, value: volume / 1e6, unit: 'L' },
       {
-        label: 'Loose, to bring',
+        code: 'loose-fill',
+        facts: { times: pack.loose },
         value: (volume / 1e6) * pack.loose,
         unit: 'L',
-        note: `${pack.loose} times as much`,
       },
-      { label: 'It weighs', value: (volume * pack.kgPerM3) / 1e9, unit: 'kg' },
+      { code: 'packing-weighs', facts: {}, value: (volume * pack.kgPerM3) / 1e9, unit: 'kg' },
+      { code: 'layers-to-ram', facts: { eachMm: pack.layer }, value: layers, unit: '' },
       {
-        label: 'Layers to ram',
-        value: layers,
-        unit: '',
-        note: `${inText(pack.layer)} each, both sides of the liner kept level`,
+        code: 'liner-developed',
+        facts: {},
+        value: runs.reduce((sum, r) => sum + r.developed, 0),
+        unit: 'mm',
       },
-      { label: 'Liner, developed', value: runs.reduce((sum, r) => sum + r.developed, 0), unit: 'mm' },
-      {
-        label: 'Straps round the box',
-        value: straps,
-        unit: '',
-        note: '50 mm filament tape, closest at the foot',
-      },
+      { code: 'box-straps', facts: {}, value: straps, unit: '' },
       ...parting.facts,
     ]
     const built: BuiltMould = {
@@ -110,11 +106,11 @@ export const packedMethod: MouldMethod<'packed'> = {
       parts,
       materials: [
         {
-          name: pack.name,
+          code: 'packing-fill',
+          facts: { row: pack.name, stonesMm: STONES_MM },
           amount: (volume / 1e6) * pack.loose,
           unit: 'L',
           cost: 0,
-          note: `loose; no stones over ${inText(20)}; it is used again`,
           isPart: true,
         },
       ],

@@ -77,7 +77,7 @@ describe('the floor of printed shells', () => {
       // Filament is told for what is printed.
       const grams =
         boxes.reduce((sum, b) => sum + b.volume, 0) * 1e-9 * testStock.filaments[0]!.densityKgPerM3 * 1000
-      expect(station!.figures.facts.find((f) => f.label === 'Plastic')!.value / grams).toBeCloseTo(1, 1)
+      expect(station!.figures.facts.find((f) => f.code === 'plastic')!.value / grams).toBeCloseTo(1, 1)
     },
   )
 })

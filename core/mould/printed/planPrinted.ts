@@ -31,6 +31,8 @@ import { keyed, keysOf } from './keys.ts'
 import { printFigures } from './printFigures.ts'
 import { splitPlanes } from './split.ts'
 
+/** Of the bolts through the flanges [own]. */
+const THREAD = 'M4'
 /** Hours by hand [own]: set up, then clean and fit each part. */
 const HOURS = { start: 1, part: 0.4 }
 /** Hole of a bolt through a flange, mm. */
@@ -42,7 +44,7 @@ const SLIVER = 0.01
 export const printedMethod: MouldMethod<'printed'> = {
   id: 'printed',
   name: 'printed shells',
-  why: () => null,
+  misfit: () => null,
   reason: 'relief and free forms straight from the model, and the same again next year',
   finish: 'layer lines unless they are filled and sanded',
   guesses: () => true,
@@ -157,29 +159,30 @@ export const printedMethod: MouldMethod<'printed'> = {
       ]
     })
     const grams = rows.reduce((sum, r) => sum + r.grams, 0)
+    const metres = rows.reduce((sum, r) => sum + r.filamentM, 0)
     const hours = rows.reduce((sum, r) => sum + r.hours, 0)
     const boltCount = fixings.reduce((sum, points) => sum + Math.ceil(points.length / 2), 0)
     const facts: MouldFact[] = [
-      { label: 'Plastic', value: grams, unit: 'g', note: 'walls printed full, supports not counted' },
-      { label: 'Filament', value: rows.reduce((sum, r) => sum + r.filamentM, 0), unit: 'm' },
+      { code: 'plastic', facts: {}, value: grams, unit: 'g' },
+      { code: 'filament', facts: {}, value: metres, unit: 'm' },
       {
-        label: 'Printing',
+        code: 'printing',
+        facts: { flowMm3PerSecond: printer.flow, idlePercent: printer.idlePercent },
         value: hours,
         unit: 'h',
-        note: `an estimate: ${printer.flow} mm³ a second and ${printer.idlePercent} percent beside`,
       },
-      { label: 'Bolts', value: boltCount, unit: '', note: 'M4 through the flanges, pegs between them' },
+      { code: 'flange-bolts', facts: { size: THREAD }, value: boltCount, unit: '' },
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
       parts,
       materials: [
         {
-          name: filament.name,
+          code: 'filament-spool',
+          facts: { row: filament.name, metres },
           amount: grams / 1000,
           unit: 'kg',
           cost: filament.pricePerKg === null ? null : (grams / 1000) * filament.pricePerKg,
-          note: `${rows.reduce((sum, r) => sum + r.filamentM, 0).toFixed(0)} m`,
           isPart: false,
         },
       ],
@@ -192,10 +195,14 @@ export const printedMethod: MouldMethod<'printed'> = {
         boltCount > 0
           ? [
               {
-                name: `M4 × ${Math.ceil((2 * choice.shellWall + 10) / 5) * 5} bolts, nuts and washers`,
+                code: 'bolts-and-nuts',
+                facts: {
+                  thread: THREAD,
+                  lengthMm: Math.ceil((2 * choice.shellWall + 10) / 5) * 5,
+                  where: 'flanges',
+                },
                 amount: boltCount,
-                unit: 'sets',
-                note: 'through the flanges',
+                unit: 'set',
               },
             ]
           : [],

@@ -11,7 +11,7 @@ import { finding, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { skinSurface, surfaceOf } from '../surfaces.ts'
 import type { MouldFact } from '../types.ts'
-import { whyNoProfile } from './constantSection.ts'
+import { profileMisfit } from './constantSection.ts'
 import { separatorParts } from './separators.ts'
 import { checkSkin, profileFaces, skinParts, skinRows, withBase } from './skinParts.ts'
 
@@ -48,7 +48,7 @@ export function ribLevels(
 export const ribsMethod: MouldMethod<'ribs'> = {
   id: 'ribs',
   name: 'skin on contour ribs',
-  why: whyNoProfile,
+  misfit: profileMisfit,
   reason: 'curved profiles: a thin sheet takes the curve, ribs hold it to line',
   finish: 'smooth from the skin, its joints to be dressed',
   build(input) {
@@ -142,15 +142,15 @@ export const ribsMethod: MouldMethod<'ribs'> = {
     const joints = runs.filter((r) => !r.closed).length
     const life = Math.min(skin.casts, LIFE[board.material])
     const facts: MouldFact[] = [
-      { label: 'Ribs', value: ribs.length, unit: '', note: `${board.name}; closest at the foot` },
-      { label: 'Widest between ribs', value: widest(levels), unit: 'mm' },
-      { label: 'Skin, developed', value: runs.reduce((sum, r) => sum + r.developed, 0), unit: 'mm' },
+      { code: 'ribs', facts: { board: board.name }, value: ribs.length, unit: '' },
+      { code: 'widest-between-ribs', facts: {}, value: widest(levels), unit: 'mm' },
       {
-        label: 'Strips of skin',
-        value: runs.length,
-        unit: '',
-        note: `${joints} upright joints, taped behind`,
+        code: 'skin-developed',
+        facts: {},
+        value: runs.reduce((sum, r) => sum + r.developed, 0),
+        unit: 'mm',
       },
+      { code: 'skin-strips', facts: { joints }, value: runs.length, unit: '' },
       ...parting.facts,
     ]
     const built: BuiltMould = {

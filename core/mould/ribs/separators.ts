@@ -74,17 +74,7 @@ export function separatorParts(input: MethodInput<'ribs' | 'packed'>): Separatio
   const { blocks } = pieceStation.figures
   return {
     parts,
-    facts:
-      parts.length > 0
-        ? [
-            {
-              label: 'Separators',
-              value: parts.length,
-              unit: '',
-              note: 'waxed on both faces, from base to top; fill both sides level',
-            },
-          ]
-        : [],
+    facts: parts.length > 0 ? [{ code: 'separators', facts: {}, value: parts.length, unit: '' }] : [],
     building:
       parts.length > 0
         ? [

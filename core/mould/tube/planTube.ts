@@ -6,6 +6,7 @@ import type { Board, Tube } from '../../stock/index.ts'
 import { type BarePart, oneLayer, prism } from '../bareParts.ts'
 import { boardMissing, finding, TALL } from '../checkMould.ts'
 import { type BuiltMould, type MouldedPiece, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { misfit } from '../misfit.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MaterialRow, MouldFace } from '../types.ts'
 import { tubeBuilding, tubeOff } from './tubeOrder.ts'
@@ -50,10 +51,10 @@ export const strapSpacing = (depth: number, diameter: number, freshKgPerM3: numb
 export const tubeMethod: MouldMethod<'tube'> = {
   id: 'tube',
   name: 'card tube',
-  why(piece) {
-    if (piece.kind !== 'turned') return 'it is not a round column'
-    if (!tubeForm(piece)) return 'its outside is not an upright cylinder'
-    return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : 'it lies in the pour'
+  misfit(piece) {
+    if (piece.kind !== 'turned') return misfit('not-round-column')
+    if (!tubeForm(piece)) return misfit('not-upright-cylinder')
+    return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : misfit('lies-in-pour')
   },
   reason: 'round columns: no joinery, one cast from each tube',
   finish: 'smooth, a faint spiral from the card; lined it is smoother',
@@ -137,21 +138,21 @@ export const tubeMethod: MouldMethod<'tube'> = {
     const straps = spacing >= height ? 0 : Math.ceil(height / spacing)
     const materials: MaterialRow[] = [
       {
-        name: tube.name,
+        code: 'form-tube',
+        facts: { row: tube.name },
         amount: height / 1000,
         unit: 'm',
         cost: tube.price === null ? null : tube.price * Math.ceil(height / tube.length),
-        note: 'inside waxed or lined, outside kept dry; slit to strip, one cast each',
         isPart: true,
       },
       ...(form.core
         ? [
             {
-              name: `card tube ${Math.round(form.core.diameter)} mm outside, for the core`,
+              code: 'core-tube' as const,
+              facts: { outsideMm: form.core.diameter },
               amount: (height - form.core.from) / 1000,
-              unit: 'm',
+              unit: 'm' as const,
               cost: tube.price,
-              note: 'slit lengthways and taped, so that it closes in on itself and comes out',
               isPart: true,
             },
           ]

@@ -8,16 +8,16 @@ import {
 import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
 import { basinSolids, pouredPlacement } from '../../piece/index.ts'
 import { massOf, massToForce } from '../../units/convert.ts'
-import { inText } from '../../units/index.ts'
 import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '../bareParts.ts'
-import { whyNoBox } from '../boardBox/boxedSlab.ts'
+import { boxMisfit } from '../boardBox/boxedSlab.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { buildBox } from '../boardBox/planBoardBox.ts'
 import { build, eachCast, undo } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
 import type { BuiltMould, MouldMethod } from '../method.ts'
+import { type Misfit, misfit } from '../misfit.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MouldFact, Undoing } from '../types.ts'
 
@@ -31,18 +31,18 @@ const SLUMPS = 0.6
 const slabOf = (piece: Piece): SlabPiece | null => (piece.kind === 'slab' && piece.basin ? piece : null)
 
 /** The slab's own box would form it but for its basin. */
-function whyNoUpper(piece: Piece): string | null {
+function upperMisfit(piece: Piece): Misfit | null {
   const slab = slabOf(piece)
-  if (!slab) return 'no basin hangs below it'
-  if (piece.attitude.down !== 'top') return 'it is not poured show face down'
-  return whyNoBox({ ...slab, basin: null })
+  if (!slab) return misfit('no-basin')
+  if (piece.attitude.down !== 'top') return misfit('not-face-down')
+  return boxMisfit({ ...slab, basin: null })
 }
 
 /** A slab in its box, the basin's core on the base, and a second form on the slab's back round the shell. */
 export const upperFormMethod: MouldMethod<'upper-form'> = {
   id: 'upper-form',
   name: 'board box with an upper form',
-  why: whyNoUpper,
+  misfit: upperMisfit,
   reason: 'slab and basin in one pour, no joint between them',
   finish: 'smooth from faced board; the shell’s outside as its boards',
   build(input) {
@@ -161,14 +161,19 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
     )
     const facts: MouldFact[] = [
       {
-        label: 'Core',
+        code: 'basin-core',
+        facts: { draftDeg: basin.draftDeg, shellMm: basin.shell },
         value: coreVolume / 1e6,
         unit: 'L',
-        note: `draft ${basin.draftDeg}°, its slope the upper form’s own, so that the shell is ${inText(basin.shell)} all round`,
       },
-      { label: 'Upper form stands', value: rise, unit: 'mm', note: 'above the slab’s back' },
-      { label: 'Lift of the upper form', value: lift, unit: 'N', note: 'its boards lean over the fill' },
-      { label: 'Slab’s back left open', value: (body.length * body.width - area) / 1e6, unit: 'm2' },
+      { code: 'upper-form-stands', facts: {}, value: rise, unit: 'mm' },
+      { code: 'upper-form-lift', facts: {}, value: lift, unit: 'N' },
+      {
+        code: 'back-left-open',
+        facts: {},
+        value: (body.length * body.width - area) / 1e6,
+        unit: 'm2',
+      },
     ]
     const built: BuiltMould = {
       ...plain.built,

@@ -4,9 +4,7 @@ import type { PieceKind } from '../kinds.ts'
 /** A box over a core, cut through its middle. */
 export const boxKind: PieceKind<'box'> = {
   advise(piece) {
-    return piece.built
-      ? { down: 'bottom', reason: 'its panels are cast flat, one by one' }
-      : { down: 'top', reason: 'upside down over its core: the floor is floated, draft lets both forms go' }
+    return piece.built ? { down: 'bottom', reason: 'panels-flat' } : { down: 'top', reason: 'upside-down' }
   },
   box(piece) {
     return { length: piece.length, width: piece.width, height: piece.height }

@@ -328,7 +328,7 @@ function buildFromPanels(piece: BoxPiece): Built {
     raise('dividers-fill', 'stop', { dividers, insideMm: length - 2 * wall, wallMm: wall })
   if (piece.taper !== 0) raise('panels-upright', 'note', { taperMm: piece.taper })
   const stopped = findings.some((f) => f.level === 'stop')
-  const { panels, glueMm } = stopped ? { panels: [], glueMm: [] } : boxPanels(piece)
+  const { panels, glueLines } = stopped ? { panels: [], glueLines: [] } : boxPanels(piece)
   const straight = { ...piece, taper: 0 }
   return {
     geometry: {
@@ -351,6 +351,6 @@ function buildFromPanels(piece: BoxPiece): Built {
     bulk: panels.length === 0 ? null : addBulks(panels.map((p) => [1, measureRecipe(p.recipe)!] as const)),
     showFaceArea: 2 * (length + width) * height,
     findings,
-    notes: glueMm.map(({ label, mm }) => ({ label, valueMm: mm, text: '' })),
+    notes: glueLines,
   }
 }

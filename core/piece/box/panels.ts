@@ -1,5 +1,6 @@
 import type { Loop, Point, SolidRecipe } from '../../geometry/index.ts'
 import type { BoxPiece } from '../../job/index.ts'
+import type { PieceNote } from '../told.ts'
 import type { Block } from '../types.ts'
 
 export type BoxPanel = Block & {
@@ -14,7 +15,7 @@ export type BoxPanel = Block & {
 }
 
 /** The panels of a built box in place, and the glue lines between them. */
-export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { label: string; mm: number }[] } {
+export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueLines: PieceNote[] } {
   const { length: L, width: W, height: H, wall: w, floor: f } = piece
   const { corners, floor, glue: g, dividers } = piece.built!
   const low = floor === 'under' ? f + g : 0
@@ -88,11 +89,11 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueMm: { labe
   const joint = corners === 'mitre' ? w * Math.SQRT2 : w
   return {
     panels: [base, ...sides, ...across],
-    glueMm: [
-      { label: `corner glue lines, ${Math.round(joint)} mm wide`, mm: 4 * rise },
-      { label: 'glue line round the floor', mm: under ? 2 * (L + W - 2 * w) : 2 * (fl + fw) },
+    glueLines: [
+      { code: 'glue-corners', widthMm: joint, valueMm: 4 * rise },
+      { code: 'glue-floor', valueMm: under ? 2 * (L + W - 2 * w) : 2 * (fl + fw) },
       ...(dividers > 0
-        ? [{ label: 'glue lines of the dividers', mm: dividers * (2 * inner + W - 2 * (w + g)) }]
+        ? [{ code: 'glue-dividers' as const, valueMm: dividers * (2 * inner + W - 2 * (w + g)) }]
         : []),
     ],
   }

@@ -15,7 +15,7 @@ import {
 import { type FittedPiece, findingList } from '../../job/index.ts'
 import { levelFace } from '../frames.ts'
 import { loftLoop, reverseLoftLoop } from '../loftLoop.ts'
-import { sideWords } from '../slab/outlineLoop.ts'
+import type { PieceNote } from '../told.ts'
 import type { Built, PieceFigures } from '../types.ts'
 import { wallProfile } from '../wallProfile.ts'
 import type { PieceFindings } from '../words.ts'
@@ -214,12 +214,9 @@ function fittedBodies(
 /** Play, and the outline of a timber cap or foot that fits the same place. */
 function fitNotes(piece: FittedPiece, lean: number, raw: readonly PathCorner[]): PieceFigures['notes'] {
   return [
-    { label: 'least play, each side', valueMm: piece.clearance, text: 'at the widest part of the taper' },
-    {
-      label: 'play at the far end',
-      valueMm: piece.clearance + lean,
-      text: 'the taper takes up depth x tan(angle)',
-    },
+    { code: 'play-least', valueMm: piece.clearance },
+    // The taper takes up depth x tan(angle).
+    { code: 'play-far', valueMm: piece.clearance + lean },
     ...timberOutline(raw, piece.part === 'cap' ? 0 : piece.clearance),
   ]
 }
@@ -232,7 +229,6 @@ const MOST_SIDES = 8
  * them both diagonals; round and many-sided ones by their length and width.
  */
 function timberOutline(raw: readonly PathCorner[], clearance: number): PieceFigures['notes'] {
-  const note = (label: string, valueMm: number) => ({ label: `timber cap, ${label}`, valueMm, text: '' })
   const names = { side: (id: string) => id, corner: (from: string) => from }
   const ring = loftPoints(
     loftLoop(raw, names, () => [{ z: 0, inset: clearance, name: '' }]),
@@ -245,10 +241,18 @@ function timberOutline(raw: readonly PathCorner[], clearance: number): PieceFigu
   const plain = raw.every((c) => c.run.kind === 'line' && c.radius === 0)
   if (!plain || raw.length > MOST_SIDES || ring.length !== raw.length) {
     const across = (k: 0 | 1) => Math.max(...ring.map((p) => p[k])) - Math.min(...ring.map((p) => p[k]))
-    return [note('length', across(0)), note('width', across(1))]
+    return [
+      { code: 'cap-length', valueMm: across(0) },
+      { code: 'cap-width', valueMm: across(1) },
+    ]
   }
   return [
-    ...raw.map((c, i) => note(sideWords(c.side), between(i, i + 1))),
-    ...(raw.length === 4 ? [note('one diagonal', between(0, 2)), note('the other', between(1, 3))] : []),
+    ...raw.map((c, i): PieceNote => ({ code: 'cap-side', side: c.side, valueMm: between(i, i + 1) })),
+    ...(raw.length === 4
+      ? ([
+          { code: 'cap-diagonal', valueMm: between(0, 2) },
+          { code: 'cap-other-diagonal', valueMm: between(1, 3) },
+        ] as const)
+      : []),
   ]
 }

@@ -8,8 +8,8 @@ import { buildFitted } from './buildFitted.ts'
 export const fittedKind: PieceKind<'fitted'> = {
   advise(piece) {
     return piece.part === 'cap' || piece.part === 'lid'
-      ? { down: 'top', reason: 'the mould gives the show face; the seat is formed from above' }
-      : { down: 'top', reason: 'the wide end is down, so that the taper lets it go' }
+      ? { down: 'top', reason: 'seat-from-above' }
+      : { down: 'top', reason: 'taper-lets-go' }
   },
   box(piece) {
     // A fitted part is built without the solid library.

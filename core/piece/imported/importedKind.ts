@@ -5,7 +5,7 @@ import { importedSize } from './buildImported.ts'
 /** A mesh: its shape is known once it is read. */
 export const importedKind: PieceKind<'imported'> = {
   advise() {
-    return { down: 'bottom', reason: 'its foot is down' }
+    return { down: 'bottom', reason: 'foot-down' }
   },
   box(piece) {
     const [length, width, height] = importedSize(piece)

@@ -7,13 +7,11 @@ import { placeOpenings, resolvePlacing } from './placing.ts'
 /** Flat work, drawn in plan; a tall one as it stands. */
 export const slabKind: PieceKind<'slab'> = {
   advise(piece) {
-    if (piece.basin)
-      return { down: 'top', reason: 'the basin core stands on the base and the shell is filled over it' }
-    if (Object.values(piece.sides).some((s) => s.apron))
-      return { down: 'top', reason: 'the apron rises from the base and is filled last' }
+    if (piece.basin) return { down: 'top', reason: 'basin-core-stands' }
+    if (Object.values(piece.sides).some((s) => s.apron)) return { down: 'top', reason: 'apron-rises' }
     if (piece.outline.kind === 'polygon' && piece.thickness > 400)
-      return { down: 'bottom', reason: 'it is tall: it stands as it will stand, and its top is floated' }
-    return { down: 'top', reason: 'the mould gives the show face' }
+      return { down: 'bottom', reason: 'stands-tall' }
+    return { down: 'top', reason: 'show-face' }
   },
   box(piece) {
     return { ...outlineSize(piece.outline), height: piece.thickness }

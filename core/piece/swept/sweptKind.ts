@@ -7,7 +7,7 @@ export const sweptKind: PieceKind<'swept'> = {
   advise() {
     return {
       down: 'end/front',
-      reason: 'on its end: the profile is drawn on the base and the sides bend round it',
+      reason: 'on-its-end',
     }
   },
   box(piece) {

@@ -11,14 +11,12 @@ export const turnedKind: PieceKind<'turned'> = {
       return form.form === 'bowl'
         ? {
             down: 'top',
-            reason: 'rim down over its core: the floor is floated and no air is caught inside',
+            reason: 'rim-down',
           }
-        : { down: 'bottom', reason: 'its flat face lies on the base' }
-    if (form.form === 'frustum' && form.top > form.bottom)
-      return { down: 'top', reason: 'the wide end is down, so that it lifts out of its form' }
-    if (form.form === 'tube' && form.floor > 0)
-      return { down: 'top', reason: 'over its core: the floor is filled last' }
-    return { down: 'bottom', reason: 'it stands on its foot and is filled from above' }
+        : { down: 'bottom', reason: 'flat-face-down' }
+    if (form.form === 'frustum' && form.top > form.bottom) return { down: 'top', reason: 'wide-end-down' }
+    if (form.form === 'tube' && form.floor > 0) return { down: 'top', reason: 'over-core' }
+    return { down: 'bottom', reason: 'on-its-foot' }
   },
   box(piece) {
     if (piece.turned.form === 'fluted') {

@@ -1,4 +1,5 @@
-import { sayLengths, showNumber } from '../../../core/units/index.ts'
+import { sayItem } from '../../../core/mould/index.ts'
+import { showNumber, wordsStyle } from '../../../core/units/index.ts'
 import { Row } from '../../ui/Choice.tsx'
 import { useMould } from './useMould.ts'
 
@@ -8,22 +9,24 @@ export function Facts() {
   if (!figures || figures.facts.length === 0) return null
   return (
     <div className={look}>
-      {figures.facts.map(({ label, value, unit, note }) => (
-        <Row
-          key={label}
-          label={
-            <>
-              {label}
-              {note && (
-                <span className="block text-[13px] leading-tight text-soft">{sayLengths(note, style)}</span>
-              )}
-            </>
-          }
-          unit={unit === 'mm' ? '' : unit.replace('m2', 'm²').replace('deg', '°')}
-        >
-          {unit === 'mm' ? mm(value) : showNumber(value, value < 10 && unit !== '' ? 2 : 0)}
-        </Row>
-      ))}
+      {figures.facts.map((fact) => {
+        const { value, unit } = fact
+        const { name, note } = sayItem(fact, wordsStyle(style))
+        return (
+          <Row
+            key={fact.code}
+            label={
+              <>
+                {name}
+                {note && <span className="block text-[13px] leading-tight text-soft">{note}</span>}
+              </>
+            }
+            unit={unit === 'mm' ? '' : unit.replace('m2', 'm²').replace('deg', '°')}
+          >
+            {unit === 'mm' ? mm(value) : showNumber(value, value < 10 && unit !== '' ? 2 : 0)}
+          </Row>
+        )
+      })}
     </div>
   )
 }

@@ -1,5 +1,5 @@
-import type { LengthLayout } from '../../../core/mould/index.ts'
-import { formatCut, sayLengths, showNumber } from '../../../core/units/index.ts'
+import { amountWords, type LengthLayout, sayItem } from '../../../core/mould/index.ts'
+import { formatCut, wordsStyle } from '../../../core/units/index.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { More } from '../../ui/Choice.tsx'
 import { useMould } from './useMould.ts'
@@ -18,21 +18,18 @@ export function Hardware() {
           </tr>
         </thead>
         <tbody>
-          {figures.hardware.map((row) => (
-            <tr key={row.name}>
-              <td>
-                {row.name}
-                {row.note && (
-                  <span className="block text-[13px] leading-tight text-soft">
-                    {sayLengths(row.note, style)}
-                  </span>
-                )}
-              </td>
-              <td className="n">
-                {showNumber(row.amount, 2)} {row.unit}
-              </td>
-            </tr>
-          ))}
+          {figures.hardware.map((row) => {
+            const { name, note } = sayItem(row, wordsStyle(style))
+            return (
+              <tr key={name}>
+                <td>
+                  {name}
+                  {note && <span className="block text-[13px] leading-tight text-soft">{note}</span>}
+                </td>
+                <td className="n">{amountWords(row.amount, row.unit)}</td>
+              </tr>
+            )
+          })}
         </tbody>
       </table>
       {figures.lengths.map((l) => (

@@ -1,10 +1,10 @@
-import type { MaterialRow } from '../../../core/mould/index.ts'
-import { sayLengths, showNumber } from '../../../core/units/index.ts'
+import { amountWords, type MaterialRow, sayItem } from '../../../core/mould/index.ts'
+import { wordsStyle } from '../../../core/units/index.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 
 /** What is bought for a mould beside boards, each with what to know about it. */
 export function Materials({ title, rows }: { title: string; rows: readonly MaterialRow[] }) {
-  const style = useMeasureStyle()
+  const style = wordsStyle(useMeasureStyle())
   if (rows.length === 0) return null
   return (
     <>
@@ -18,20 +18,19 @@ export function Materials({ title, rows }: { title: string; rows: readonly Mater
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
-            <tr key={row.name}>
-              <td>
-                {row.name}
-                <span className="block text-[13px] leading-tight text-soft">
-                  {sayLengths(row.note, style)}
-                </span>
-              </td>
-              <td className="n">
-                {showNumber(row.amount, 2)} {row.unit}
-              </td>
-              <td className="n">{row.cost === null ? 'no price' : row.cost.toFixed(2)}</td>
-            </tr>
-          ))}
+          {rows.map((row) => {
+            const { name, note } = sayItem(row, style)
+            return (
+              <tr key={name}>
+                <td>
+                  {name}
+                  <span className="block text-[13px] leading-tight text-soft">{note}</span>
+                </td>
+                <td className="n">{amountWords(row.amount, row.unit)}</td>
+                <td className="n">{row.cost === null ? 'no price' : row.cost.toFixed(2)}</td>
+              </tr>
+            )
+          })}
         </tbody>
       </table>
     </>

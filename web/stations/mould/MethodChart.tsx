@@ -1,5 +1,5 @@
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts'
-import { costOverCasts, type MethodRow } from '../../../core/mould/index.ts'
+import { costOverCasts, type MethodRow, methodOf } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { useChange } from '../../state/store.ts'
 import { NumberField } from '../../ui/NumberField.tsx'
@@ -106,7 +106,7 @@ export function MethodChart({ rows }: { rows: readonly MethodRow[] }) {
                     </button>
                   )}
                   <span className="block text-[13px] leading-tight text-soft">
-                    {r.reason}; {r.finish}
+                    {methodOf(r.id).reason}; {methodOf(r.id).finish}
                   </span>
                 </td>
                 <td className="n">

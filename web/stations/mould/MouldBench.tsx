@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { MouldChoice, Piece } from '../../../core/job/index.ts'
-import { METHODS, whyNoMould } from '../../../core/mould/index.ts'
+import { METHODS, methodOf, misfitWords, whyNoMould } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { BlockBench } from './BlockBench.tsx'
@@ -60,8 +60,8 @@ const CAUTIONS: Partial<Record<MouldChoice['method'], string>> = {
 /** The methods that do not form a piece, each with its reason. */
 function Unfit({ piece }: { piece: Piece }) {
   const rows = METHODS.flatMap((m) => {
-    const why = m.why(piece)
-    return why === null ? [] : [{ name: m.name, why }]
+    const misfit = m.misfit(piece)
+    return misfit === null ? [] : [{ name: m.name, why: misfitWords(misfit) }]
   })
   if (rows.length === 0) return null
   return (
@@ -82,7 +82,7 @@ function Unfit({ piece }: { piece: Piece }) {
 export function MouldBench() {
   const { piece, mould, station, figures, look, choose } = useMould()
   const why = whyNoMould(piece)
-  const fits = METHODS.filter((m) => m.why(piece) === null)
+  const fits = METHODS.filter((m) => m.misfit(piece) === null)
   const Bench = BENCHES[mould.method]
   return (
     <>
@@ -101,7 +101,7 @@ export function MouldBench() {
       />
       {why !== null && (
         <p>
-          A {METHODS.find((m) => m.id === mould.method)!.name} does not form this piece: {why}.{' '}
+          A {methodOf(mould.method).name} does not form this piece: {why}.{' '}
           {fits.length === 0 &&
             'Volume, weight, bags, section and sheet hold all the same; form it as you know, and mind the attitude shown.'}
         </p>
@@ -112,7 +112,7 @@ export function MouldBench() {
             ? 'No price for these boards'
             : `Costs ${figures.costPerCast.toFixed(2)} a cast over ${piece.plannedCasts}`}
           , {showNumber(figures.buildHours, 2)} h to build, lasts {figures.lifeCasts}{' '}
-          {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish: {figures.finish}.
+          {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish: {methodOf(figures.methodId).finish}.
         </p>
       )}
       {figures && (

@@ -250,7 +250,7 @@ export function LinedBench() {
 /** A bucket, bin or bowl: which, what it held when it was weighed, what it is worth. */
 export function FoundBench() {
   const { mould, figures, job, choose } = useMould('found')
-  const litres = figures?.facts.find((f) => f.key === 'fillLitres')?.value ?? 1
+  const litres = figures?.facts.find((f) => f.code === 'vessel-fill')?.value ?? 1
   return (
     <>
       <Pick

@@ -117,10 +117,10 @@ it('a planter in a bucket to hand: weighed with water, and the piece takes its s
 
 it('a liner, an upper form and formers in board boxes', async () => {
   await openAt('wall-tile', 'mould')
-  await factSays(/^Strips are wider by/, '28')
+  await factSays(/^Side boards are wider by/, '28')
   expect(row(/^sawn-grain sheet/).textContent).toContain('1 sheet')
   await choose('Liner', 'ribbed sheet, polyurethane')
-  await factSays(/^Strips are wider by/, '32')
+  await factSays(/^Side boards are wider by/, '32')
   await choose('Liner', 'of own making')
   await type('Liner, with its texture', '1')
   await says(findings, 'has no back to its texture')

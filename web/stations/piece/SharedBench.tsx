@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
-import { formatLength } from '../../../core/units/index.ts'
+import { noteWords, reasonWords } from '../../../core/piece/index.ts'
+import { formatLength, wordsStyle } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, More, Pick, Row } from '../../ui/Choice.tsx'
@@ -69,7 +70,7 @@ export function SharedBench() {
         <div className={looks.piece}>
           <h2>{piece.kind === 'fitted' ? 'Fit' : 'Glue'}</h2>
           {figures.notes.map((n) => (
-            <Row key={n.label} label={n.label}>
+            <Row key={`${n.code}${'side' in n ? n.side : ''}`} label={noteWords(n, wordsStyle(style))}>
               {mm(n.valueMm)}
             </Row>
           ))}
@@ -89,7 +90,7 @@ export function SharedBench() {
           {figures.attitude.advised === piece.attitude.down
             ? 'As advised: '
             : `Advised: ${wordsOf(faces, figures.attitude.advised)} down. `}
-          {figures.attitude.reason}.
+          {reasonWords(figures.attitude.reason)}.
         </p>
       )}
       <Pick
