@@ -1,13 +1,50 @@
 import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
+/**
+ * Files of a worker share what they import: code that was loaded and warmed up once takes half the time. So a file
+ * leaves nothing behind that another would see; those of the page share a document, and each clears it.
+ */
+const SHARED = {
+  isolate: false,
+  // Only what never ends fails by time: a machine may be slow.
+  testTimeout: 600_000,
+} as const
+
+/** With a clock, files or a document of their own. */
+const ALONE = ['web/ui/**/*.test.tsx', 'web/app/hands.test.tsx', 'web/shelf/pages.test.tsx']
+
 export default defineConfig({
   test: {
-    include: ['{core,web,server,cli,scripts}/**/*.test.{ts,tsx}'],
-    environment: 'node',
-    // Only what never ends fails by time: a machine may be slow.
-    testTimeout: 600_000,
-    // Nothing else runs beside them, and tests of the page wait on its timers: one more than there are cores.
-    maxWorkers: Math.max(2, availableParallelism()) + 1,
+    maxWorkers: Math.max(2, availableParallelism()),
+    projects: [
+      {
+        test: {
+          ...SHARED,
+          name: 'plain',
+          include: ['{core,web,server,cli,scripts}/**/*.test.ts'],
+          environment: 'node',
+        },
+      },
+      {
+        test: {
+          ...SHARED,
+          name: 'page',
+          include: ['web/**/*.test.tsx'],
+          exclude: ALONE,
+          environment: 'node',
+          setupFiles: ['web/testing/dom.ts'],
+        },
+      },
+      {
+        test: {
+          ...SHARED,
+          isolate: true,
+          name: 'controls',
+          include: ALONE,
+          environment: 'jsdom',
+        },
+      },
+    ],
   },
 })

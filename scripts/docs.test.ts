@@ -11,7 +11,7 @@ const read = (path: string) => fs.readFileSync(new URL(`../${path}`, import.meta
 it('keeps docs/format.md and the JSON Schema true to the code (npm run docs)', async () => {
   const demo = readJob(read('demo/kestrel-rise.hollow.json'))
   if (!demo.ok) throw new Error('the demo job cannot be read')
-  expect(read('docs/format.md')).toBe(formatDoc(await openKernel(), demo.job))
+  expect(read('docs/format.md')).toBe(await formatDoc(await openKernel(), demo.job))
   expect(JSON.parse(read('docs/job.schema.json'))).toEqual(jobJsonSchema())
 })
 

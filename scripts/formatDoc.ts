@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Kernel } from '../core/geometry/index.ts'
 import { type Job, jobSchema, LIMITS } from '../core/job/index.ts'
+import { holdFonts } from '../core/piece/index.ts'
 import { planJob } from '../core/planJson.ts'
 
 type Schema = {
@@ -22,8 +23,9 @@ type Schema = {
 /** JSON Schema of a job file, from the schema the program reads with. */
 export const jobJsonSchema = (): Schema => z.toJSONSchema(jobSchema, { io: 'input' }) as Schema
 
-/** docs/format.md: the job file by field, and the plan's JSON by key. */
-export function formatDoc(kernel: Kernel, example: Job): string {
+/** docs/format.md: the job file by field, and the plan's JSON by key. Letters are planned too: their fonts are loaded. */
+export async function formatDoc(kernel: Kernel, example: Job): Promise<string> {
+  await holdFonts(example.pieces.flatMap((p) => p.lettering.map((l) => l.font)))
   return `${HEAD}
 ## The job file, field by field
 

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
 import { store } from '../state/store.ts'

@@ -313,7 +313,7 @@ describe('what was done', () => {
 })
 
 it('shows figures, cautions and what is folded away as they are given', () => {
-  render(
+  const { container } = render(
     <>
       <Row label="Weight" unit="kg">
         12.5
@@ -324,6 +324,6 @@ it('shows figures, cautions and what is folded away as they are given', () => {
       </More>
     </>,
   )
-  expect(document.body.textContent).toBe('Weight12.5kgMind: Wax and solvents: fresh air.Routerpasses')
-  expect(document.querySelector('details')!.open).toBe(false)
+  expect(container.textContent).toBe('Weight12.5kgMind: Wax and solvents: fresh air.Routerpasses')
+  expect(container.querySelector('details')!.open).toBe(false)
 })

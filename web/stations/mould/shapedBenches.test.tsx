@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { waitFor, within } from '@testing-library/react'
 import { unzipSync } from 'fflate'
 import { expect, it } from 'vitest'
