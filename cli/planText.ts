@@ -3,7 +3,7 @@ import type { PlanJson } from '../core/planJson.ts'
 import { agentNote } from '../core/release/index.ts'
 import { clock } from '../core/sheets/index.ts'
 import { formatCut, formatLength, wordsStyle } from '../core/units/index.ts'
-import { faceWords, sameStart, tell } from '../core/work/index.ts'
+import { count, faceWords, sameStart, tell } from '../core/work/index.ts'
 
 const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
 
@@ -24,7 +24,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.mould) {
       row(
         'mould',
-        `${s.mould.method}: ${s.mould.partCount} parts from ${s.mould.sheetCount} sheets, ${s.mould.screwCount} screws`,
+        `${s.mould.method}: ${count(s.mould.partCount, 'part')}${s.mould.sheetCount > 0 ? ` from ${count(s.mould.sheetCount, 'sheet')}` : ''}${s.mould.screwCount > 0 ? `, ${count(s.mould.screwCount, 'screw')}` : ''}`,
       )
       for (const r of s.mould.cutList)
         row(
@@ -47,7 +47,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
         `${s.mix.bags} x ${s.mix.mixName}, ${s.mix.neededLitres.toFixed(1)} L needed, cost ${s.mix.costPerCast === null ? 'no price' : s.mix.costPerCast.toFixed(2)}`,
       )
       for (const b of s.mix.batches)
-        row('', `batch ${b.number}: ${b.bags} bags, ${b.waterLitres.toFixed(2)} L water`)
+        row('', `batch ${b.number}: ${count(b.bags, 'bag')}, ${b.waterLitres.toFixed(2)} L water`)
     }
     if (s.pour) {
       row('pour', `${s.pour.start.replace('T', ' ')}, ${s.pour.temperatureDegC.toFixed(0)} degC`)
@@ -55,12 +55,12 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.finish)
       row(
         'finish',
-        `${s.finish.sealer}, ${s.finish.sealerAmount.toFixed(2)} ${s.finish.sealerUnit}, ${s.finish.turns} turns, ${s.finish.daysToUse === null ? 'never' : `${s.finish.daysToUse} days`} to use`,
+        `${s.finish.sealer}, ${s.finish.sealerAmount.toFixed(2)} ${s.finish.sealerUnit}, ${count(s.finish.turns, 'turn')}, ${s.finish.daysToUse === null ? 'never' : count(s.finish.daysToUse, 'day')} to use`,
       )
     if (s.log)
       row(
         'log',
-        `${s.log.pourCount} pours${s.log.offByPercent === null ? '' : `, bags off by ${s.log.offByPercent.toFixed(0)} percent`}`,
+        `${count(s.log.pourCount, 'pour')}${s.log.offByPercent === null ? '' : `, bags off by ${s.log.offByPercent.toFixed(0)} percent`}`,
       )
     for (const {
       text,

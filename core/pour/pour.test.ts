@@ -1,10 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from '../geometry/index.ts'
 import { type Job, newTurned, type Piece, type SlabPiece, withChoice } from '../job/index.ts'
+import { planPieceStation } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
 import { judgeLift } from './index.ts'
+import { hasCorners } from './pourDay.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -205,5 +207,23 @@ describe('what is wrong with a day', () => {
     const cold = (piece: SlabPiece) => plan(piece).stations.pour!.figures.coldestDegC
     expect(cold(hours([0, 18], [10, 6], [20, 18]))).toBe(6)
     expect(cold(hours([0, 18], [60, 18], [70, -4]))).toBe(18)
+  })
+})
+
+describe('where compacting starts', () => {
+  it.each([
+    ['kestrel slab', testSlab(), true],
+    [
+      'top with large corners',
+      testSlab({ outline: { kind: 'rectangle', length: 400, width: 300, radii: [150, 150, 150, 150] } }),
+      false,
+    ],
+    [
+      'one square corner left',
+      testSlab({ outline: { kind: 'rectangle', length: 400, width: 300, radii: [150, 150, 150, 0] } }),
+      true,
+    ],
+  ])('%s', (_, piece, corners) => {
+    expect(hasCorners(planPieceStation(kernel, piece, 2300, true).geometry)).toBe(corners)
   })
 })

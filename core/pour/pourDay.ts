@@ -1,4 +1,5 @@
-import { edgeSize } from '../geometry/index.ts'
+import { edgeSize, loopChords } from '../geometry/index.ts'
+import type { PieceGeometry } from '../piece/index.ts'
 import { act, type Condition, type Operation, operation, partIdsOf } from '../work/index.ts'
 import type { PourInput } from './types.ts'
 
@@ -105,7 +106,11 @@ export function pourDay(input: PourInput): Operation[] {
   })
   const area = stations.piece.figures.showFaceAreaM2
   last = add({
-    ...act('compact', { by: closed ? 'hole' : 'open', vents: mould?.figures.vents ?? 0 }),
+    ...act('compact', {
+      by: closed ? 'hole' : 'open',
+      from: hasCorners(stations.piece.geometry) ? 'corners' : 'edge',
+      vents: mould?.figures.vents ?? 0,
+    }),
     id: 'compact',
     minutes: Math.max(LEAST.compact, (area / 0.25) * PACE.compactQuarterM2),
     needs: [last],
@@ -213,6 +218,20 @@ export function pourDay(input: PourInput): Operation[] {
   return steps
 }
 
+/** Turns sharper than this are corners, not chords of a curve, rad. */
+const CORNER = Math.PI / 9
+
+/** Whether a piece has corners in plan that concrete must be driven into; of an imported one only the box is known. */
+export function hasCorners({ kind, outline }: Pick<PieceGeometry, 'kind' | 'outline'>): boolean {
+  if (kind === 'imported') return false
+  const { points } = loopChords(outline)
+  return points.some((own, i) => {
+    const [before, after] = [points.at(i - 1)!, points[(i + 1) % points.length]!]
+    const [ax, ay, bx, by] = [own[0] - before[0], own[1] - before[1], after[0] - own[0], after[1] - own[1]]
+    return Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) > CORNER
+  })
+}
+
 type Add = (told: Omit<Parameters<typeof operation>[0], 'station' | 'per'>) => string
 
 /** What is ticked before the first water. */
@@ -223,7 +242,7 @@ function readyChecks({ stations }: PourInput, add: Add, readied: readonly string
     ['bed-in-sand', 'stand-vessel', 'close-shells'].includes(op.code),
   )
   const level = add({
-    ...act('check-level', { on: bedded ? 'sand' : 'table' }),
+    ...act('check-level', { on: bedded ? 'sand' : 'table', open: mould?.figures.top !== 'hole' }),
     id: 'check/level',
     minutes: PACE.check,
     needs: readied,

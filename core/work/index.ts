@@ -1,3 +1,4 @@
+export { count } from './acts/act.ts'
 export { type FaceWord, faceWords } from './acts/release.ts'
 export { type Act, type ActCode, act, type FactsOf } from './acts.ts'
 export { isBuilding, isOfTheDay, isReadying, isStripping, sameStart } from './lists.ts'

@@ -177,7 +177,14 @@ export const closedMethod: MouldMethod<'closed'> = {
             isPart: false,
           }
         }),
-      holdDown: [{ partId: parts[1].id, name: parts[1].name, holdForceN: held, screws: 0 }],
+      holdDown: [
+        {
+          partId: parts[1].id,
+          name: level ? parts[1].name : 'both shells, one against the other',
+          holdForceN: held,
+          screws: 0,
+        },
+      ],
       straps: { count: straps, spacingMm: Math.floor(Math.max(body.length, body.width) / (straps + 1)) },
       hours: HOURS.start + layUpHours(body.area, jacket) + HOURS.vent * tops.length,
       life: jacket.casts,

@@ -2,9 +2,9 @@ import { count, listed, type None, told } from './act.ts'
 
 /** What is done on the day: checks, batches, steel, the open face, cure. */
 export const POUR_ACTS = {
-  'check-level': told('level?', (f: { on: 'table' | 'sand' | 'floor' }) =>
+  'check-level': told('level?', (f: { on: 'table' | 'sand'; open: boolean }) =>
     f.on === 'sand'
-      ? 'Plumb and firm in its bed, its open side level.'
+      ? `Plumb and firm in its bed${f.open ? ', its open side level' : ''}.`
       : 'Level both ways, and nothing rocks.',
   ),
   'check-held': told(
@@ -44,10 +44,10 @@ export const POUR_ACTS = {
     (f: { fillMm: number; coverMm: number }, s) =>
       `Lay the mesh when the fill is ${s.mm(Math.round(f.fillMm))} deep, wires ${s.mm(f.coverMm)} from every side.`,
   ),
-  compact: told('compact', (f: { by: 'open' | 'hole'; vents: number }) =>
+  compact: told('compact', (f: { by: 'open' | 'hole'; from: 'corners' | 'edge'; vents: number }) =>
     f.by === 'hole'
       ? `Tap and turn it all over until no more bubbles come${f.vents > 0 ? ' from the hole and the vents; plug each vent as it runs full' : ' from the hole'}.`
-      : 'Vibrate from corners and arrises inward until large bubbles cease.',
+      : `Vibrate from ${f.from === 'corners' ? 'corners and arrises' : 'the edge'} inward until large bubbles cease.`,
   ),
   screed: told(
     'strike off',
@@ -82,7 +82,7 @@ export const POUR_ACTS = {
   trowel: told(
     'trowel',
     (f: { dentMm: number }, s) =>
-      `Hard trowel the show face when a thumb dents it less than ${s.fine(f.dentMm)}.`,
+      `Hard trowel the open face when a thumb dents it less than ${s.fine(f.dentMm)}.`,
   ),
   cover: told('cover', (f: { open: boolean }) =>
     f.open ? 'Cover it with film, down round every edge.' : 'Film over the filling hole; leave it closed.',

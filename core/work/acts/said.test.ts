@@ -229,8 +229,9 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('glue-up', { panels: 5, adhesive: 'epoxy', floor: 'under' }), /walls on the floor first/],
 
   // The day
-  [act('check-level', { on: 'sand' }), /Plumb and firm in its bed/],
-  [act('check-level', { on: 'table' }), /^Level both ways/],
+  [act('check-level', { on: 'sand', open: true }), /Plumb and firm in its bed, its open side level/],
+  [act('check-level', { on: 'sand', open: false }), /^Plumb and firm in its bed\.$/],
+  [act('check-level', { on: 'table', open: true }), /^Level both ways/],
   [
     act('check-held', { parts: ['basin knockout'], joints: true }),
     /^Held fast: basin knockout\. Every joint tight/,
@@ -252,9 +253,14 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     act('place-batch', { number: 2, batches: 3, litres: 18, by: 'hole' }),
     /^Place batch 2, 18\.0 L, by the filling hole/,
   ],
-  [act('compact', { by: 'open', vents: 0 }), /^Vibrate from corners/],
-  [act('compact', { by: 'hole', vents: 0 }), /no more bubbles come from the hole\./, /vent|Vibrate/],
-  [act('compact', { by: 'hole', vents: 2 }), /plug each vent as it runs full/],
+  [act('compact', { by: 'open', from: 'corners', vents: 0 }), /^Vibrate from corners and arrises inward/],
+  [act('compact', { by: 'open', from: 'edge', vents: 0 }), /^Vibrate from the edge inward/],
+  [
+    act('compact', { by: 'hole', from: 'edge', vents: 0 }),
+    /no more bubbles come from the hole\./,
+    /vent|Vibrate/,
+  ],
+  [act('compact', { by: 'hole', from: 'edge', vents: 2 }), /plug each vent as it runs full/],
   [
     act('screed', { along: 'sides', clear: ['the knockout tops'] }),
     /^Screed to the sides; clear the knockout tops/,
