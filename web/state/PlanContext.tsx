@@ -77,10 +77,30 @@ const REST = 150
 const FIRST_SOLID = 350
 const FIRST_PROOF = 1200
 
+/** What is being dragged: its changes, the job they were made to, and what that becomes by them. */
+type Dragged = { readonly changes: readonly Change[]; readonly from: Job; readonly job: Job }
+type Wanted = {
+  readonly job: Job
+  readonly pieceId: string
+  readonly edit: number
+  readonly preview: boolean
+}
+type Asked = Wanted & { readonly request: ReturnType<typeof askFigures> }
+
+const isSame = (a: Wanted, b: Wanted): boolean =>
+  a.job === b.job && a.pieceId === b.pieceId && a.edit === b.edit && a.preview === b.preview
+
+/** Sends for the figures of a piece, under a number of its own. */
+function askFigures({ job, pieceId, edit, preview }: Wanted) {
+  const request = { kind: 'plan', runId: nextRun(), jobRevision: edit, job, pieceId, preview } as const
+  quickWorker.post({ ...request, want: 'figures' })
+  return request
+}
+
 /** Asks the workers for the plan of a piece, keeps the last answer, drops late ones and says whether it is stale. */
 export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: string; children: ReactNode }) {
   const edit = useAppSelector((s) => s.job.edit)
-  const [dragged, setDragged] = useState<readonly Change[] | null>(null)
+  const [dragged, setDragged] = useState<Dragged | null>(null)
   const [plan, setPlan] = useState<{ plan: PiecePlan; runId: number; stage: 'figures' | 'solid' } | null>(
     null,
   )
@@ -91,7 +111,11 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const [layingOut, setLayingOut] = useState<PlanView['layingOut']>(null)
   const latest = useRef(0)
   const figured = useRef(false)
-  const shown = useMemo(() => (dragged ? dragged.reduce(applyChange, job) : job), [dragged, job])
+  const begun = useRef<Asked | null>(null)
+  const shown = useMemo(
+    () => (!dragged ? job : dragged.from === job ? dragged.job : dragged.changes.reduce(applyChange, job)),
+    [dragged, job],
+  )
 
   useEffect(() => {
     const take = (reply: Reply) => {
@@ -117,18 +141,12 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   }, [])
 
   useEffect(() => {
-    const runId = nextRun()
+    const own = { job: shown, pieceId, edit, preview: dragged !== null }
+    const request = begun.current && isSame(begun.current, own) ? begun.current.request : askFigures(own)
+    begun.current = null
+    const { runId } = request
     latest.current = runId
     setAsked(runId)
-    const request = {
-      kind: 'plan',
-      runId,
-      jobRevision: edit,
-      job: shown,
-      pieceId,
-      preview: dragged !== null,
-    } as const
-    quickWorker.post({ ...request, want: 'figures' })
     // On a page just opened the figures have the machine to themselves.
     const begin = setTimeout(
       () => solidWorker.post({ ...request, want: 'solid' }),
@@ -146,7 +164,18 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     }
   }, [shown, pieceId, edit, dragged])
 
-  const preview = useCallback((changes: readonly Change[] | null) => setDragged(changes), [])
+  const preview = useCallback(
+    (changes: readonly Change[] | null) => {
+      const dragged = changes && { changes, from: job, job: changes.reduce(applyChange, job) }
+      if (dragged) {
+        // Asked for before the page is drawn as it is dragged: both are at work at once.
+        const own = { job: dragged.job, pieceId, edit, preview: true }
+        begun.current = { ...own, request: askFigures(own) }
+      }
+      setDragged(dragged)
+    },
+    [job, pieceId, edit],
+  )
   const piece = shown.pieces.find((p) => p.id === pieceId)
   const current = plan?.plan.id === pieceId ? plan : null
   const view = useMemo((): PlanView | null => {
