@@ -1,6 +1,7 @@
 export { crossingOf, scalePath } from './chain.ts'
 export { isZip, type KeptMesh, packJob, unpackJob, writeStl } from './jobZip.ts'
 export {
+  hasTwins,
   type MeshHealth,
   type MeshRepair,
   matchSides,

@@ -44,10 +44,14 @@ class Table {
   }
 }
 
-/** Vertices that lie in one place are one: hashed by their exact single-precision coordinates. */
+/**
+ * Vertices that lie in one place are one: hashed by their exact single-precision coordinates. Facets drawn twice are
+ * left out, unless nobody asks: `hasTwins` tells whether there can be any.
+ */
 export function weldMesh(
   positions: Float32Array,
   triangles: Uint32Array,
+  { twins = true } = {},
 ): { mesh: WeldedMesh; zeroAreaCount: number; duplicateCount: number } {
   const bits = new Int32Array(positions.buffer, positions.byteOffset, positions.length)
   const count = positions.length / 3
@@ -82,7 +86,7 @@ export function weldMesh(
     }
   }
   const out = new Uint32Array(triangles.length)
-  const seen = new Table(triangles.length / 3)
+  const seen = twins ? new Table(triangles.length / 3) : null
   let n = 0
   let zero = 0
   let twice = 0
@@ -92,15 +96,17 @@ export function weldMesh(
       zero += 1
       continue
     }
-    // Three corners in order of size make a key; two facets on the same corners are one drawn twice.
-    const [lo, hi] = [Math.min(a, b, c), Math.max(a, b, c)]
-    const key = (lo * 1_100_003 + (a + b + c - lo - hi)) * 1_100_009 + hi
-    const slot = seen.slot(key)
-    if (seen.keys[slot] !== -1) {
-      twice += 1
-      continue
+    if (seen) {
+      // Three corners in order of size make a key; two facets on the same corners are one drawn twice.
+      const [lo, hi] = [Math.min(a, b, c), Math.max(a, b, c)]
+      const key = (lo * 1_100_003 + (a + b + c - lo - hi)) * 1_100_009 + hi
+      const slot = seen.slot(key)
+      if (seen.keys[slot] !== -1) {
+        twice += 1
+        continue
+      }
+      seen.keys[slot] = key
     }
-    seen.keys[slot] = key
     out[n] = a
     out[n + 1] = b
     out[n + 2] = c
@@ -111,6 +117,21 @@ export function weldMesh(
     zeroAreaCount: zero,
     duplicateCount: twice,
   }
+}
+
+/**
+ * Whether a facet can be there twice: its twin crowds its sides, or where those two are alone, all three sides of one
+ * meet the other.
+ */
+export function hasTwins(sides: Int32Array): boolean {
+  for (let f = 0; f < sides.length; f += 3) {
+    const [a, b, c] = [sides[f]!, sides[f + 1]!, sides[f + 2]!]
+    if (a === -2 || b === -2 || c === -2) return true
+    if (a < 0) continue
+    const g = Math.floor(a / 3)
+    if (Math.floor(b / 3) === g && Math.floor(c / 3) === g) return true
+  }
+  return false
 }
 
 function isFlat(p: Float32Array, a: number, b: number, c: number): boolean {
@@ -186,17 +207,21 @@ export function measureHealth(
   const facets = triangles.length / 3
   let open = 0
   let crowded = 0
-  for (const s of sides) {
-    if (s === -1) open += 1
-    if (s === -2) crowded += 1
+  for (let i = 0; i < sides.length; i += 1) {
+    if (sides[i] === -1) open += 1
+    if (sides[i] === -2) crowded += 1
   }
   // In each shell the fewer of the two ways round are the flipped ones.
   const facing = new Int32Array(shellCount * 2)
   for (let f = 0; f < facets; f += 1) facing[shells[f]! * 2 + turned[f]!]! += 1
   let flipped = 0
   for (let s = 0; s < shellCount; s += 1) flipped += Math.min(facing[s * 2]!, facing[s * 2 + 1]!)
-  const most = [0, 0, 0]
-  for (let i = 0; i < positions.length; i += 1) most[i % 3] = Math.max(most[i % 3]!, positions[i]!)
+  let [x, y, z] = [0, 0, 0]
+  for (let i = 0; i < positions.length; i += 3) {
+    if (positions[i]! > x) x = positions[i]!
+    if (positions[i + 1]! > y) y = positions[i + 1]!
+    if (positions[i + 2]! > z) z = positions[i + 2]!
+  }
   return {
     triangleCount: facets,
     vertexCount: positions.length / 3,
@@ -207,7 +232,7 @@ export function measureHealth(
     flippedCount: flipped,
     shellCount,
     volume: meshVolume(mesh),
-    extents: [most[0]!, most[1]!, most[2]!],
+    extents: [x, y, z],
     closed: open === 0 && crowded === 0 && flipped === 0,
   }
 }
@@ -284,7 +309,7 @@ export type MeshRepair = {
  * holes are closed. Larger holes, and edges that more than two facets share, are left and told.
  */
 export function repairMesh(mesh: WeldedMesh, neighbours: Neighbours = findNeighbours(mesh)): MeshRepair {
-  const { sides, shells, turned } = neighbours
+  const { sides, shells, turned, shellCount } = neighbours
   const { positions: p } = mesh
   const triangles = Uint32Array.from(mesh.triangles)
   let turnedCount = 0
@@ -295,17 +320,17 @@ export function repairMesh(mesh: WeldedMesh, neighbours: Neighbours = findNeighb
     turnedCount += 1
   }
   for (let f = 0; f < turned.length; f += 1) if (turned[f]) flip(f)
-  const volumes = new Map<number, number>()
+  const volumes = new Float64Array(shellCount)
   for (let f = 0; f < turned.length; f += 1) {
     const [a, b, c] = [triangles[f * 3]! * 3, triangles[f * 3 + 1]! * 3, triangles[f * 3 + 2]! * 3]
     const six =
       p[a]! * (p[b + 1]! * p[c + 2]! - p[b + 2]! * p[c + 1]!) +
       p[a + 1]! * (p[b + 2]! * p[c]! - p[b]! * p[c + 2]!) +
       p[a + 2]! * (p[b]! * p[c + 1]! - p[b + 1]! * p[c]!)
-    volumes.set(shells[f]!, (volumes.get(shells[f]!) ?? 0) + six)
+    volumes[shells[f]!]! += six
   }
   // A lone inside-out shell is turned; with several, one that faces inward may be a hollow and is left as it is.
-  if (volumes.size === 1 && (volumes.get(0) ?? 0) < 0) for (let f = 0; f < turned.length; f += 1) flip(f)
+  if (shellCount === 1 && volumes[0]! < 0) for (let f = 0; f < turned.length; f += 1) flip(f)
   const before = turnedCount
   const turnedMesh = turnedCount > 0 ? { positions: p, triangles } : mesh
   const filled = sides.includes(-1) ? closeHoles(turnedMesh) : { mesh: turnedMesh, closed: 0 }

@@ -1,6 +1,7 @@
 import { canonicalJson, hashText } from '../geometry/index.ts'
 import {
   findNeighbours,
+  hasTwins,
   type MeshHealth,
   measureHealth,
   repairMesh,
@@ -39,8 +40,12 @@ export function prepareMesh(
 ): PreparedMesh | { readonly ok: false; readonly problem: ReadProblem } {
   const read = readMesh(name, bytes)
   if (!read.ok) return read
-  const { mesh, zeroAreaCount, duplicateCount } = weldMesh(read.positions, read.triangles)
-  const neighbours = findNeighbours(mesh)
+  // Twins are rare and dear to look for: only where sides tell that there may be some.
+  const plain = weldMesh(read.positions, read.triangles, { twins: false })
+  const beside = findNeighbours(plain.mesh)
+  const twins = hasTwins(beside.sides)
+  const { mesh, zeroAreaCount, duplicateCount } = twins ? weldMesh(read.positions, read.triangles) : plain
+  const neighbours = twins ? findNeighbours(mesh) : beside
   const found = measureHealth(mesh, { zeroAreaCount, duplicateCount, neighbours })
   const repair = repairMesh(mesh, neighbours)
   return {

@@ -24,15 +24,21 @@ export function readMesh(name: string, bytes: Uint8Array): ReadMesh {
 
 /** A mesh moved so that its box starts at the origin; refused when a coordinate is no number. */
 function settled(positions: Float64Array, triangles: Uint32Array, mmPerUnit: number | null): ReadMesh {
-  const least = [Infinity, Infinity, Infinity]
-  for (let i = 0; i < positions.length; i += 1) {
-    const v = positions[i]!
-    if (!Number.isFinite(v))
-      return refuse('broken', `Vertex ${Math.floor(i / 3) + 1} has a coordinate that is no number.`)
-    if (v < least[i % 3]!) least[i % 3] = v
+  let [left, front, low] = [Infinity, Infinity, Infinity]
+  for (let i = 0; i < positions.length; i += 3) {
+    const [x, y, z] = [positions[i]!, positions[i + 1]!, positions[i + 2]!]
+    if (!Number.isFinite(x + y + z) && ![x, y, z].every(Number.isFinite))
+      return refuse('broken', `Vertex ${i / 3 + 1} has a coordinate that is no number.`)
+    if (x < left) left = x
+    if (y < front) front = y
+    if (z < low) low = z
   }
   const moved = new Float32Array(positions.length)
-  for (let i = 0; i < positions.length; i += 1) moved[i] = positions[i]! - least[i % 3]!
+  for (let i = 0; i < positions.length; i += 3) {
+    moved[i] = positions[i]! - left
+    moved[i + 1] = positions[i + 1]! - front
+    moved[i + 2] = positions[i + 2]! - low
+  }
   return { ok: true, positions: moved, triangles, mmPerUnit }
 }
 

@@ -5,9 +5,11 @@ import { loopChords, measureLoop, pathLoop } from '../geometry/index.ts'
 import {
   type DrawnOutline,
   findSelfCrossings,
+  hasTwins,
   likelyUnit,
   matchSides,
   measureHealth,
+  prepareMesh,
   readDxf,
   readMesh,
   readSvg,
@@ -277,6 +279,37 @@ describe('meshes', () => {
     expect(measureHealth(inside.mesh).volume).toBeCloseTo(1, 6)
     const two = bytes(stlText().replace('endsolid\n', '') + stlText(CUBE.f, 5).replace('solid cube\n', ''))
     expect(health('a.stl', two).report.shellCount).toBe(2)
+  })
+  const twice = [...CUBE.f, CUBE.f[4]!]
+  it.each<[string, readonly (readonly number[])[], number]>([
+    ['a cube', CUBE.f, 0],
+    ['a cube with a facet drawn twice', twice, 1],
+    ['the same, the other way round', [...CUBE.f, [...CUBE.f[4]!].reverse()], 1],
+    ['the same, from another corner', [...CUBE.f, [...CUBE.f[4]!.slice(1), CUBE.f[4]![0]!]], 1],
+    ['a facet three times', [...twice, CUBE.f[4]!], 2],
+    ['every facet twice', [...CUBE.f, ...CUBE.f], 12],
+    ['two facets alone on the same corners', [CUBE.f[0]!, CUBE.f[0]!], 1],
+    ['two facets that share a side', [CUBE.f[0]!, CUBE.f[1]!], 0],
+  ])('counts what is drawn twice: %s', (_, facets, doubles) => {
+    const read = prepareMesh('a.stl', bytes(stlText(facets as typeof CUBE.f)))
+    expect(read.ok && [read.found.duplicateCount, read.found.triangleCount]).toEqual([
+      doubles,
+      facets.length - doubles,
+    ])
+  })
+  it('looks for twins wherever there are any', () => {
+    const corner = fc.integer({ min: 0, max: 6 })
+    const at = (v: number) => [v % 3, v * v, v ** 3 % 7]
+    fc.assert(
+      fc.property(fc.array(fc.tuple(corner, corner, corner), { minLength: 1, maxLength: 12 }), (facets) => {
+        const positions = Float32Array.from(facets.flat().flatMap(at))
+        const triangles = Uint32Array.from({ length: facets.length * 3 }, (_, i) => i)
+        const all = weldMesh(positions, triangles)
+        const plain = weldMesh(positions, triangles, { twins: false })
+        if (all.duplicateCount > 0) expect(hasTwins(matchSides(plain.mesh))).toBe(true)
+        if (!hasTwins(matchSides(plain.mesh))) expect(plain.mesh).toEqual(all.mesh)
+      }),
+    )
   })
   it('matches the sides of any facets as counting them does, also where many meet at one vertex', () => {
     const corner = fc.oneof(fc.integer({ min: 0, max: 2 }), fc.integer({ min: 0, max: 30 }))
