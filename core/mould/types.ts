@@ -416,6 +416,8 @@ export type MouldFigures = {
     readonly by: MouldChoice['holdBy']
     readonly glueMm2: number
     readonly weightKg: number
+    /** Held while the mould is made, as a pattern under its rubber is; all else while the concrete is poured. */
+    readonly building?: true
   }[]
   /** Turns of strap round a tube, from the foot; none where the fill does not ask for them. */
   readonly straps: { readonly count: number; readonly spacingMm: number }

@@ -3,7 +3,7 @@ import type { Kernel } from '../geometry/index.ts'
 import { type Job, newTurned, type Piece, type SlabPiece, withChoice } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
-import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
+import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
 import { judgeLift } from './index.ts'
 import { hasCorners } from './pourDay.ts'
@@ -133,6 +133,19 @@ describe('the day, worked out by hand', () => {
       'compact',
       'screed',
     ])
+  })
+  it('holds fast what the concrete lifts, not the pattern that its rubber was poured round', () => {
+    const small = testSlab({
+      outline: { kind: 'rectangle', length: 200, width: 200, radii: [0, 0, 0, 0] },
+      thickness: 30,
+    })
+    const held = (method: 'block' | 'board-box', slab: SlabPiece) => {
+      const { work, stations } = plan({ ...slab, mould: withChoice(slab.mould, { method }) })
+      const check = work.find((op) => op.code === 'check-held')!
+      return [stations.mould!.figures.holdDown.length, (check.facts as { parts: readonly string[] }).parts]
+    }
+    expect(held('block', small)).toEqual([1, []])
+    expect(held('board-box', testTop())).toEqual([3, expect.arrayContaining(['basin knockout'])])
   })
   it('fills through a hole and tops it up where shells close over it: nothing is struck off or floated', () => {
     const told = { id: 'ball', name: 'Ball', start: '2026-05-30T09:00', zone: 'UTC' }

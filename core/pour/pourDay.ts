@@ -237,7 +237,8 @@ type Add = (told: Omit<Parameters<typeof operation>[0], 'station' | 'per'>) => s
 /** What is ticked before the first water. */
 function readyChecks({ stations }: PourInput, add: Add, readied: readonly string[]): string[] {
   const { mould, release, mix } = stations
-  const held = mould?.figures.holdDown.filter((h) => mould.parts.some((p) => p.id === h.partId)) ?? []
+  const held =
+    mould?.figures.holdDown.filter((h) => !h.building && mould.parts.some((p) => p.id === h.partId)) ?? []
   const bedded = mould?.operations.some((op) =>
     ['bed-in-sand', 'stand-vessel', 'close-shells'].includes(op.code),
   )

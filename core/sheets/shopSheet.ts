@@ -248,7 +248,7 @@ function cutTable(
   top: number,
   drawn: number,
 ): void {
-  page.text([x, top], 'CUT LIST', 3.8, { bold: true })
+  page.text([x, top], figures.cutList.length > 0 ? 'CUT LIST' : 'TO GET', 3.8, { bold: true })
   let y = top - 6
   for (const row of figures.cutList.slice(0, drawn)) {
     page.text([x, y], row.label, 3.8, { bold: true })

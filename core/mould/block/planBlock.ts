@@ -115,6 +115,7 @@ export const blockMethod: MouldMethod<'block'> = {
       name: 'pattern, while the rubber is poured',
       holdForceN: force,
       screws: Math.max(2, Math.ceil(force / board.screwHold)),
+      building: true as const,
     }
     const built: BuiltMould = {
       ...NOTHING_BESIDE,

@@ -115,7 +115,9 @@ export function PourBench() {
             </tbody>
           </table>
           <Row
-            label={figures.liftTurns ? 'To lift as it is turned over' : 'To lift, when it is stripped'}
+            label={
+              figures.liftTurns ? 'To lift as it is turned over an edge' : 'To lift, when it is stripped'
+            }
             unit="kg"
           >
             {figures.liftKg.toFixed(0)}

@@ -15,19 +15,23 @@ export function ReleaseBench() {
   const seals =
     !figures?.agents.every((a) => a.use !== 'seal') ||
     !job.stock.agents.some((a) => a.id === piece.release.edgeSeal)
+  /** Rubber takes none: then there is nothing to choose, to leave out or to mind. */
+  const taken = !figures || piece.release.leftOut !== null || figures.agents.some((a) => a.use === 'release')
   const choose = (label: string, patch: Partial<typeof piece.release>) =>
     change(label, { type: 'releaseChosen', pieceId: piece.id, patch })
   return (
     <>
       <h1>Release</h1>
       <p>What goes on the faces, and how the mould comes off.</p>
-      <h2>Agents</h2>
-      <Pick
-        label="Release agent"
-        value={piece.release.faceAgent}
-        options={job.stock.agents}
-        onChoose={(faceAgent) => choose('release agent', { faceAgent })}
-      />
+      {(taken || seals) && <h2>Agents</h2>}
+      {taken && (
+        <Pick
+          label="Release agent"
+          value={piece.release.faceAgent}
+          options={job.stock.agents}
+          onChoose={(faceAgent) => choose('release agent', { faceAgent })}
+        />
+      )}
       {seals && (
         <Pick
           label="Seal where it is raw"
@@ -73,16 +77,18 @@ export function ReleaseBench() {
           </ol>
         </div>
       )}
-      <More title="Leave the release out">
-        <LeftOut
-          key={piece.id}
-          value={piece.release.leftOut}
-          onChange={(leftOut) => choose(leftOut ? 'leave the release out' : 'use release', { leftOut })}
-        />
-      </More>
+      {taken && (
+        <More title="Leave the release out">
+          <LeftOut
+            key={piece.id}
+            value={piece.release.leftOut}
+            onChange={(leftOut) => choose(leftOut ? 'leave the release out' : 'use release', { leftOut })}
+          />
+        </More>
+      )}
       <Caution>
-        Wax and solvents: fresh air, no flame. Never fuel or engine oil: it soaks into soil and skin, stains
-        the face and gives off fumes; paste wax does the work.
+        {taken && 'Wax and solvents: fresh air, no flame. '}Never fuel or engine oil: it soaks into soil and
+        skin, stains the face and gives off fumes{taken && '; paste wax does the work'}.
       </Caution>
     </>
   )
