@@ -34,6 +34,36 @@ function sheetOf(piece: Piece, settings: Partial<Job['settings']> = {}) {
 const texts = (pages: readonly Page[]): string[] =>
   pages.flatMap((p) => p.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])))
 
+describe('the table of openings', () => {
+  const cases = ([45, 300, 760, 1200] as const).flatMap((thickness) =>
+    (['A4', 'Letter'] as const).flatMap((paper) =>
+      [1, 5, 9].map((count): [string, number, 'A4' | 'Letter', number] => [
+        `${count} in ${thickness} mm on ${paper}`,
+        thickness,
+        paper,
+        count,
+      ]),
+    ),
+  )
+  it.each(cases)('lists each once, below its heading: %s', (_, thickness, paper, count) => {
+    const openings = Array.from({ length: count }, (_, i) => ({
+      ...testBasin,
+      id: `o${i}`,
+      name: `way ${i}`,
+      shape: { kind: 'round' as const, diameter: 30 },
+      u: { rule: 'fromStart' as const, distance: 60 + 80 * i },
+    }))
+    const { pages, figures } = sheetOf(testSlab({ thickness, openings }), { paper })
+    expect(figures.pages).toBe(pages.length)
+    const headings = texts(pages).filter((t) => t.startsWith('OPENINGS'))
+    expect(headings.length).toBe(1)
+    for (const { name } of openings)
+      expect([name, texts(pages).filter((t) => t.includes(`${name}, d 30`)).length]).toEqual([name, 1])
+    for (const page of pages)
+      for (const mark of page.marks) if (mark.kind === 'text') expect(mark.at[1]).toBeGreaterThanOrEqual(10)
+  })
+})
+
 describe('shop sheet', () => {
   it('carries dimensions, cut list, openings as they lie in the mould, mix, times and order', () => {
     const all = texts(

@@ -33,6 +33,9 @@ export const MARGIN = 10
 /** More openings than this are listed on a page of their own. */
 export const OPENINGS_DRAWN = 6
 
+/** What stands on the drawing page: rows of the cut list, and the table of openings where it has room for all. */
+export type Drawn = { readonly cutRows: number; readonly openings: boolean }
+
 /** The head of every page: what it is, of which job, which way up. */
 export function titleBlock(
   page: PageWriter,

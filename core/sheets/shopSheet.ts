@@ -28,7 +28,15 @@ import { closeRounding, formatCut, formatLength, wordsStyle } from '../units/ind
 import { hatchLines } from './hatch.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
-import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import {
+  type Drawn,
+  MARGIN,
+  OPENINGS_DRAWN,
+  openingSize,
+  PAPER,
+  type ShopSheetInput,
+  titleBlock,
+} from './sheetFrame.ts'
 import type { Material, Page, SheetsFigures } from './types.ts'
 import { workPages } from './workPages.ts'
 
@@ -68,7 +76,8 @@ const isEnd = ({ source }: MouldPart): boolean =>
   source.of === 'side' && (source.side === 'left' || source.side === 'right')
 
 /** The round scale at which plan and section fit the drawing page. */
-function sheetScale({ piece, settings, stations }: ShopSheetInput): number {
+function sheetScale(input: ShopSheetInput): number {
+  const { piece, settings, stations } = input
   const [width, height] = PAPER[settings.paper]
   const { geometry } = stations.piece
   const margin = (stations.mould?.figures.runPastMm ?? 0) + 30
@@ -77,56 +86,78 @@ function sheetScale({ piece, settings, stations }: ShopSheetInput): number {
   const tall = isBoxed(stations.mould) ? 0 : high + 60
   const need = [length + 2 * margin, across + 2 * margin + tall] as const
   const room = [width * 0.62, height - 75] as const
-  return (
-    SCALES.find((s) => need[0] / s <= room[0] && need[1] / s <= room[1]) ??
-    Math.ceil(Math.max(need[0] / room[0], need[1] / room[1]))
-  )
+  const fits = (s: number) =>
+    need[0] / s <= room[0] && need[1] / s <= room[1] && sheetLayout(input, s).lowest >= LOWEST
+  const round = SCALES.find(fits)
+  if (round !== undefined) return round
+  let scale = Math.ceil(Math.max(need[0] / room[0], need[1] / room[1]))
+  while (!fits(scale)) scale += 1
+  return scale
+}
+
+/** Above the check bar and its words, mm on paper. */
+const LOWEST = 20
+
+/** Where plan, section and table of openings stand on the drawing page, mm on paper. */
+function sheetLayout(input: ShopSheetInput, scale = sheetScale(input)) {
+  const { piece, settings, stations } = input
+  const { geometry } = stations.piece
+  const runPast = stations.mould?.figures.runPastMm ?? 0
+  const run = runPast + Math.min(40, 18 * scale)
+  const [length, across, high] = pouredSize(piece.attitude, geometry)
+  const beside = run / scale + 8
+  const out = runPast / scale + Math.min(26 / scale, 8) + 5
+  const origin: Point = [MARGIN + beside + 7, PAPER[settings.paper][1] - 42 - (across + runPast) / scale]
+  const box = isBoxed(stations.mould)
+  const deep = box ? geometry.thickness : high
+  const sectionY = origin[1] - out - 20 - deep / scale
+  const base = stations.mould?.parts.find((p) => p.role === 'base')
+  // What the base is, is told below it.
+  const lowest = sectionY - (base?.thicknessMm ?? 0) / scale - (box ? 8 : 2)
+  const tableTop = sectionY - 20 - (base?.thicknessMm ?? 0) / scale
+  return { scale, run, length, across, beside, out, origin, box, deep, sectionY, base, lowest, tableTop }
+}
+
+/** Rows of a column of the table of openings, above the check bar; two columns stand beside one another. */
+const openingRows = (input: ShopSheetInput): number =>
+  Math.max(0, Math.floor((sheetLayout(input).tableTop - 5 - 17) / 4.6) + 1)
+
+/** What stands on the drawing page; the rest goes on. */
+function drawn(input: ShopSheetInput): Drawn {
+  const openings = input.stations.piece.geometry.openings.length
+  return {
+    cutRows: Math.floor((PAPER[input.settings.paper][1] - 30 - 6 - 34) / 10),
+    openings: openings <= Math.min(OPENINGS_DRAWN, 2 * openingRows(input)),
+  }
 }
 
 /** What the sheet comes to, without drawing it. */
 export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
   paper: input.settings.paper,
-  pages: 1 + workPages(input, cutRowsDrawn(input)).length,
+  pages: 1 + workPages(input, drawn(input)).length,
   scaleOneTo: sheetScale(input),
 })
-
-/** Rows of the cut list that stand on the drawing page; the rest go on. */
-const cutRowsDrawn = ({ settings }: ShopSheetInput): number =>
-  Math.floor((PAPER[settings.paper][1] - 30 - 6 - 34) / 10)
 
 /**
  * The shop sheet: the plan as poured and a section at one stated scale with dimensions and the cut list, then mix,
  * times and the order of work on as many pages as they need.
  */
 export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
-  const [width, height] = PAPER[input.settings.paper]
-  const rows = cutRowsDrawn(input)
-  const pages = [
-    drawingPage(kernel, input, sheetScale(input), width, height, rows),
-    ...workPages(input, rows),
-  ]
+  const first = drawn(input)
+  const pages = [drawingPage(kernel, input, first), ...workPages(input, first)]
   return { pages, figures: sheetFigures(input) }
 }
 
-function drawingPage(
-  kernel: Kernel,
-  input: ShopSheetInput,
-  scale: number,
-  width: number,
-  height: number,
-  rows: number,
-): Page {
+function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings }: Drawn): Page {
+  const [width, height] = PAPER[input.settings.paper]
+  const { scale, run, length, across, beside, out, origin, box, deep, sectionY, base, tableTop } =
+    sheetLayout(input)
   const { piece, settings, stations } = input
   const { geometry } = stations.piece
   const page = new PageWriter(width, height)
   titleBlock(page, input, `1 : ${scale}`)
   const size = (mm: number) => formatLength(mm, settings)
-  const runPast = stations.mould?.figures.runPastMm ?? 0
-  const run = runPast + Math.min(40, 18 * scale)
-  const [length, across, high] = pouredSize(piece.attitude, geometry)
-  const beside = run / scale + 8
-  const ox = MARGIN + beside + 7
-  const oy = height - 42 - (across + runPast) / scale
+  const [ox, oy] = origin
   const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
   page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
   for (const part of stations.mould?.parts ?? []) {
@@ -148,7 +179,6 @@ function drawingPage(
     const ends = [wire.from, wire.to].map(([x, y]): Point => at([flip ? geometry.length - x : x, y]))
     page.line(ends, 0.06, [1.2, 0.8])
   }
-  const out = runPast / scale + Math.min(26 / scale, 8) + 5
   page.dimension(at([0, 0]), at([length, 0]), out, size(length), 'below')
   page.dimension(at([0, 0]), at([0, across]), beside, size(across), 'left')
   for (const opening of geometry.openings) {
@@ -172,17 +202,14 @@ function drawingPage(
     )
   }
 
-  const box = isBoxed(stations.mould)
   const level = box ? sectionLevel(stations.piece) : across / 2
-  const base = stations.mould?.parts.find((p) => p.role === 'base')
   const section = sectionDrawing(
     kernel,
     { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude: 'poured' },
     [-run, level],
     [length + run, level],
   )
-  const deep = box ? geometry.thickness : high
-  const sy = oy - out - 20 - deep / scale
+  const sy = sectionY
   page.line([at([-run, level]), at([length + run, level])], 0.18, [6, 1.4])
   page.text([at([-run, level])[0], at([0, level])[1] + 1.2], 'A', 3.8, { bold: true })
   if (section) {
@@ -204,9 +231,9 @@ function drawingPage(
         3,
       )
   }
-  openingTable(page, input, size, sy - 20 - (base?.thicknessMm ?? 0) / scale)
+  if (openings) openingTable(page, input, size, tableTop)
   page.checkBar([MARGIN, MARGIN + 2])
-  if (stations.mould) cutTable(page, input, stations.mould, width * 0.69, height - 30, rows)
+  if (stations.mould) cutTable(page, input, stations.mould, width * 0.69, height - 30, cutRows)
   else figureTable(page, input, width * 0.69, height - 30)
   return page.page()
 }
@@ -219,13 +246,12 @@ function openingTable(
   top: number,
 ): void {
   const { geometry } = stations.piece
-  if (geometry.openings.length === 0 || geometry.openings.length > OPENINGS_DRAWN) return
+  if (geometry.openings.length === 0) return
   page.text([MARGIN, top], 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD', 3.2, { bold: true })
+  const rows = Math.max(1, Math.floor((top - 5 - 17) / 4.6) + 1)
   geometry.openings.forEach((opening, i) => {
-    const rows = Math.max(1, Math.floor((top - 5 - 17) / 4.6) + 1)
     const [column, row] = [Math.floor(i / rows), i % rows]
     const at = top - 5 - row * 4.6
-    if (column > 1 || at < 16) return
     const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
     const label =
       stations.mould?.parts.find(

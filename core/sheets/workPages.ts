@@ -12,7 +12,7 @@ import {
 } from '../units/index.ts'
 import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
-import { MARGIN, OPENINGS_DRAWN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import { type Drawn, MARGIN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
 import type { Page } from './types.ts'
 
 type Line = { readonly text: string; readonly value: string }
@@ -26,7 +26,7 @@ const FOOT =
   'Dust: respirator when cutting, mixing and sanding. Wet concrete burns: gloves and eyes. Hands or a frame to turn it.'
 
 /** Mix, steel, faces, stripping, pour and finish in two columns, over as many pages as they need. */
-export function workPages(input: ShopSheetInput, cutRowsDrawn: number): Page[] {
+export function workPages(input: ShopSheetInput, drawn: Drawn): Page[] {
   const [width, height] = PAPER[input.settings.paper]
   const columns = [MARGIN, width / 2 + 5] as const
   const ends = [width / 2 - 5, width - MARGIN] as const
@@ -44,7 +44,7 @@ export function workPages(input: ShopSheetInput, cutRowsDrawn: number): Page[] {
     writer.text([MARGIN, MARGIN], FOOT, 3)
     writers.push(writer)
   }
-  for (const { heading, lines } of workSections(input, cutRowsDrawn)) {
+  for (const { heading, lines } of workSections(input, drawn)) {
     room(STEP * 3)
     const page = () => writers.at(-1)!
     page().text([columns[column]!, y], heading, 4, { bold: true })
@@ -63,7 +63,7 @@ export function workPages(input: ShopSheetInput, cutRowsDrawn: number): Page[] {
   return writers.map((w) => w.page())
 }
 
-function workSections({ piece, settings, work, stations }: ShopSheetInput, cutRowsDrawn: number): Section[] {
+function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn: Drawn): Section[] {
   const { mould, steel, release, mix, pour } = stations
   const { geometry } = stations.piece
   const plural = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
@@ -127,7 +127,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, cutRo
       })),
     },
   ]
-  const moreRows = mould?.figures.cutList.slice(cutRowsDrawn) ?? []
+  const moreRows = mould?.figures.cutList.slice(drawn.cutRows) ?? []
   if (moreRows.length > 0)
     sections.push({
       heading: 'CUT LIST, CONTINUED',
@@ -136,7 +136,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, cutRo
         value: `${r.count} x`,
       })),
     })
-  if (geometry.openings.length > OPENINGS_DRAWN)
+  if (!drawn.openings)
     sections.push({
       heading: 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD',
       lines: geometry.openings.map((o) => {

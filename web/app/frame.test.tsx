@@ -137,6 +137,19 @@ describe('the row of the job', () => {
 })
 
 describe('the stage and what was found', () => {
+  it('shows nothing new while a pointer is pressed, and all of it once that is released', async () => {
+    await openAt('wash-top')
+    const before = [station('piece').textContent, findings().textContent]
+    fireEvent.pointerDown(document.body)
+    await type('Thickness', '60')
+    // Figures would be there long before.
+    await new Promise((go) => setTimeout(go, 1500))
+    expect([station('piece').textContent, findings().textContent]).toEqual(before)
+    expect(thickness()).toBe(60)
+    fireEvent.pointerUp(document.body)
+    await settled()
+    expect(station('piece').textContent).not.toBe(before[0])
+  })
   it('shows the piece as poured and as placed, with its parts together or apart', async () => {
     await openAt('wash-top', 'mould')
     const button = (name: string) => screen.getByRole<HTMLButtonElement>('button', { name })

@@ -20,6 +20,7 @@ import {
 import type { PiecePlan } from '../../core/plan.ts'
 import { nextRun, quickWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
+import { onceReleased, watchPresses } from './pressed.ts'
 import { useAppSelector } from './store.ts'
 
 export type PlanView = {
@@ -112,13 +113,14 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const latest = useRef(0)
   const figured = useRef(false)
   const begun = useRef<Asked | null>(null)
+  const dragging = useRef(false)
   const shown = useMemo(
     () => (!dragged ? job : dragged.from === job ? dragged.job : dragged.changes.reduce(applyChange, job)),
     [dragged, job],
   )
 
   useEffect(() => {
-    const take = (reply: Reply) => {
+    const show = (reply: Reply) => {
       if (reply.runId !== latest.current) return
       if (reply.kind === 'plan') {
         figured.current = true
@@ -134,7 +136,9 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       if (reply.kind === 'layout') setLayingOut(reply)
       if (reply.kind === 'failed') setFailed(reply.message)
     }
-    const stops = [quickWorker, solidWorker].map((worker) => worker.listen(take))
+    // What is being dragged follows the hand; all else waits until nothing is pressed, or it would move under the hand.
+    const take = (reply: Reply) => (dragging.current ? show(reply) : onceReleased(() => show(reply)))
+    const stops = [...[quickWorker, solidWorker].map((worker) => worker.listen(take)), watchPresses(window)]
     return () => {
       for (const stop of stops) stop()
     }
@@ -172,6 +176,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
         const own = { job: dragged.job, pieceId, edit, preview: true }
         begun.current = { ...own, request: askFigures(own) }
       }
+      dragging.current = dragged !== null
       setDragged(dragged)
     },
     [job, pieceId, edit],

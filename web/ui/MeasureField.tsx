@@ -105,7 +105,13 @@ export function MeasureField({
     }
   }
   const field = (
-    <span className="inline-flex items-baseline">
+    <span className="relative inline-flex items-baseline">
+      {/* Beside what is typed, over the end of the label: nothing below it moves when it comes or goes. */}
+      {understood && (
+        <span id={`${id}-is`} className="understood">
+          = {understood}
+        </span>
+      )}
       <input
         ref={input}
         id={id}
@@ -115,7 +121,7 @@ export function MeasureField({
         spellCheck={false}
         value={text}
         aria-invalid={wrong ? true : undefined}
-        aria-describedby={wrong ? `${id}-why` : undefined}
+        aria-describedby={wrong ? `${id}-why` : understood ? `${id}-is` : undefined}
         onChange={(e) => setTyped(e.target.value)}
         onFocus={(e) => e.target.select()}
         onBlur={() => {
@@ -140,7 +146,6 @@ export function MeasureField({
           {wrong}
         </div>
       )}
-      {understood && <div className="text-soft text-sm text-right">= {understood}</div>}
     </div>
   )
 }
