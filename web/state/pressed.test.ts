@@ -16,6 +16,14 @@ function page() {
   }
 }
 
+/** A page that is watched, what was done on it, and what is asked of it. */
+function watched() {
+  const own = page()
+  const done: string[] = []
+  const stop = watchPresses(own as unknown as Window)
+  return { ...own, done, stop, ask: (name: string) => onceReleased(() => done.push(name)) }
+}
+
 describe('what waits while a pointer is pressed', () => {
   beforeEach(() => {
     vi.useFakeTimers()
@@ -24,67 +32,58 @@ describe('what waits while a pointer is pressed', () => {
     vi.useRealTimers()
   })
   it('is done at once while nothing is pressed', () => {
-    const done: string[] = []
-    const stop = watchPresses(page() as unknown as Window)
-    onceReleased(() => done.push('a'))
+    const { done, stop, ask } = watched()
+    ask('a')
     expect(done).toEqual(['a'])
     stop()
   })
   it.each(['pointerup', 'pointercancel', 'blur'])(
     'is done in order after %s, when the click is through',
     (end) => {
-      const done: string[] = []
-      const own = page()
-      const stop = watchPresses(own as unknown as Window)
-      own.happens('pointerdown')
-      for (const name of ['a', 'b']) onceReleased(() => done.push(name))
+      const { done, stop, ask, happens } = watched()
+      happens('pointerdown')
+      for (const name of ['a', 'b']) ask(name)
       expect(done).toEqual([])
-      own.happens(end)
+      happens(end)
       // The click comes now.
       done.push('click')
       vi.runAllTimers()
-      onceReleased(() => done.push('c'))
+      ask('c')
       expect(done).toEqual(['click', 'a', 'b', 'c'])
       stop()
     },
   )
   it('waits for a press that lasts, and for the next one', () => {
-    const done: string[] = []
-    const own = page()
-    const stop = watchPresses(own as unknown as Window)
-    own.happens('pointerdown')
-    onceReleased(() => done.push('a'))
+    const { done, stop, ask, happens } = watched()
+    happens('pointerdown')
+    ask('a')
     vi.advanceTimersByTime(5000)
     expect(done).toEqual([])
-    own.happens('pointerup')
+    happens('pointerup')
     vi.runAllTimers()
-    own.happens('pointerdown')
-    onceReleased(() => done.push('b'))
+    happens('pointerdown')
+    ask('b')
     vi.runAllTimers()
     expect(done).toEqual(['a'])
     stop()
   })
   it('is done at the first move without a button, where the release was not seen', () => {
-    const done: string[] = []
-    const own = page()
-    const stop = watchPresses(own as unknown as Window)
-    own.happens('pointerdown')
-    onceReleased(() => done.push('a'))
-    own.happens('pointermove', { buttons: 1 })
+    const { done, stop, ask, happens } = watched()
+    happens('pointerdown')
+    ask('a')
+    happens('pointermove', { buttons: 1 })
     vi.runAllTimers()
     expect(done).toEqual([])
-    own.happens('pointermove', { buttons: 0 })
+    happens('pointermove', { buttons: 0 })
     vi.runAllTimers()
     expect(done).toEqual(['a'])
     stop()
   })
   it('loses nothing when nobody watches any more', () => {
-    const done: string[] = []
-    const own = page()
-    const stop = watchPresses(own as unknown as Window)
-    own.happens('pointerdown')
-    onceReleased(() => done.push('a'))
+    const { done, stop, ask, happens, heard } = watched()
+    happens('pointerdown')
+    ask('a')
     stop()
-    expect([done, own.heard()]).toEqual([['a'], 0])
+    expect([done, heard()]).toEqual([['a'], 0])
   })
 })
