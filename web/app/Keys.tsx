@@ -11,6 +11,17 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
+/**
+ * Whether an undo belongs to what is being typed, which its field takes back itself. Lists, boxes and fields whose entry
+ * was taken have nothing of their own to undo: they say so by `data-typed`.
+ */
+const undoesItself = (target: EventTarget | null): boolean =>
+  isTyping(target) &&
+  target instanceof HTMLElement &&
+  !(target instanceof HTMLSelectElement) &&
+  !(target instanceof HTMLInputElement && /^(checkbox|radio|range|button|file)$/.test(target.type)) &&
+  target.dataset.typed !== 'no'
+
 /** Shortcuts of the whole page; their sheet and the finder load when asked for. */
 export function Keys({ station }: { station: StationName }) {
   const [sheet, setSheet] = useState<'keys' | 'find' | null>(null)
@@ -21,12 +32,12 @@ export function Keys({ station }: { station: StationName }) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const undoing = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
-      if (isTyping(event.target)) return
-      if (undoing) {
+      if (undoing && !undoesItself(event.target)) {
         event.preventDefault()
         dispatch(event.shiftKey ? redone() : undone())
         return
       }
+      if (isTyping(event.target)) return
       if (!shortcuts || event.ctrlKey || event.metaKey || event.altKey) return
       const number = Number(event.key)
       if (number >= 1 && number <= 9) navigate(`/job/${jobId}/${pieceId}/${STATIONS[number - 1]}`)

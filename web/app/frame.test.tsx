@@ -51,6 +51,30 @@ describe('keys of the whole page', () => {
     key('T')
   })
 
+  it.each<[string, () => HTMLElement]>([
+    ['the field that was typed in', () => within(bench()).getByRole('textbox', { name: 'Thickness' })],
+    ['a list', () => within(bench()).getAllByRole('combobox')[0]!],
+    ['the page', () => document.body],
+  ])('undo from %s', async (_, from) => {
+    await openAt('wash-top')
+    await type('Thickness', '60')
+    expect(thickness()).toBe(60)
+    key('z', { ctrlKey: true }, from())
+    expect(thickness()).toBe(45)
+    key('Z', { ctrlKey: true, shiftKey: true }, from())
+    expect(thickness()).toBe(60)
+  })
+  it('leave undo to a field while something is typed in it', async () => {
+    await openAt('wash-top')
+    await type('Thickness', '60')
+    const field = within(bench()).getByRole('textbox', { name: 'Thickness' })
+    fireEvent.change(field, { target: { value: '6' } })
+    key('z', { ctrlKey: true }, field)
+    expect(thickness()).toBe(60)
+    key('Escape', {}, field)
+    key('z', { ctrlKey: true }, field)
+    expect(thickness()).toBe(45)
+  })
   it('undo and do again, a step at a time, and say what it was', async () => {
     await openAt('wash-top')
     await type('Thickness', '50')

@@ -120,6 +120,7 @@ export function MeasureField({
         autoComplete="off"
         spellCheck={false}
         value={text}
+        data-typed={typed === null ? 'no' : undefined}
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong ? `${id}-why` : understood ? `${id}-is` : undefined}
         onChange={(e) => setTyped(e.target.value)}

@@ -49,6 +49,7 @@ export function NumberField({
             autoComplete="off"
             placeholder={placeholder}
             value={text}
+            data-typed={typed === null ? 'no' : undefined}
             aria-invalid={wrong ? true : undefined}
             aria-describedby={wrong ? `${id}-why` : undefined}
             onChange={(e) => setTyped(e.target.value)}
