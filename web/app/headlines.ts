@@ -67,14 +67,13 @@ export function headline(
     }
     case 'release': {
       if (!s.release) return NONE
-      const { agents, partsTrapped, partsExamined, partsUnexamined, waitMinutes } = s.release.figures
+      const { agents, partsTrapped, waitMinutes } = s.release.figures
       const agent = agents.find((a) => a.use === 'release')
       const line = agent ? `${AGENT[agent.agentKind]}, ${waitMinutes} min` : 'no agent'
-      // Nothing is called free that was not looked at: then the steps are counted.
+      if (partsTrapped > 0) return { figure: String(partsTrapped), unit: 'cannot come off', line }
+      // How many lock is told only where some do: that none does is more than was looked at.
       const steps = tell(work.filter(isStripping), wordsStyle(style)).length
-      return partsTrapped > 0 || (partsExamined > 0 && partsUnexamined === 0)
-        ? { figure: String(partsTrapped), unit: 'trapped', line }
-        : { figure: String(steps), unit: `${plural(steps, 'step')} off`, line }
+      return { figure: String(steps), unit: `${plural(steps, 'step')} off`, line }
     }
     case 'mix': {
       if (!s.mix) return NONE
