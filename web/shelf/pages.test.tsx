@@ -15,6 +15,7 @@ import {
   settled,
   type,
   undo,
+  unfold,
 } from '../testing/livePage.tsx'
 
 const link = async (name: string | RegExp) => fireEvent.click(await screen.findByRole('link', { name }))
@@ -64,7 +65,7 @@ it('stock from a list: good rows are taken and used, bad ones named by line', as
   await says(() => main, 'line 3: thickness')
   await type(/^Price of a tube/, '19', region('tube from the yard'))
   await back()
-  fireEvent.pointerDown(await screen.findByRole('button', { name: /^all \d+ pieces/ }), { button: 0 })
+  unfold(await screen.findByRole('button', { name: /^all \d+ pieces/ }))
   fireEvent.click(await screen.findByRole('menuitem', { name: 'Stair tread' }))
   await settled()
   await go('Mould')
@@ -103,7 +104,7 @@ it('a job of many pieces: neighbours in the row, the rest by name; a piece remov
   const pieces = Array.from({ length: 22 }, (_, i) => ({ ...top!, id: `piece-${i}`, name: `Slab ${i + 1}` }))
   await openAt('piece-0', 'piece', { ...demo, id: 'many', name: 'Many', pieces } as typeof demo)
   const menu = async () => {
-    fireEvent.pointerDown(screen.getByRole('button', { name: 'all 22 pieces' }), { button: 0 })
+    unfold(screen.getByRole('button', { name: 'all 22 pieces' }))
     return screen.findByRole('menuitem', { name: 'Slab 20' })
   }
   fireEvent.click(await menu())

@@ -134,6 +134,11 @@ export async function choose(field: string | RegExp, option: string | RegExp): P
     throw new Error(`${list.name || field} has no ${option}: ${[...list.options].map((o) => o.text)}`)
   fireEvent.change(list, { target: { value: found.value } })
 }
+/** Opens a menu, as a pointer that is pressed on its button and let go. */
+export function unfold(button: HTMLElement): void {
+  fireEvent.pointerDown(button, { button: 0 })
+  fireEvent.pointerUp(button)
+}
 export async function press(
   name: string | RegExp,
   of?: HTMLElement,
