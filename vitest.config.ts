@@ -14,6 +14,9 @@ const SHARED = {
 /** With a clock, files or a document of their own. */
 const ALONE = ['web/ui/**/*.test.tsx', 'web/app/hands.test.tsx', 'web/shelf/pages.test.tsx']
 
+/** What is kept and how a page starts: each with storage of its own from the first import on. */
+const KEPT = ['web/{state,storage}/**/*.test.ts']
+
 export default defineConfig({
   test: {
     maxWorkers: Math.max(2, availableParallelism()),
@@ -23,6 +26,16 @@ export default defineConfig({
           ...SHARED,
           name: 'plain',
           include: ['{core,web,server,cli,scripts}/**/*.test.ts'],
+          exclude: KEPT,
+          environment: 'node',
+        },
+      },
+      {
+        test: {
+          ...SHARED,
+          isolate: true,
+          name: 'kept',
+          include: KEPT,
           environment: 'node',
         },
       },
