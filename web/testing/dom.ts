@@ -1,3 +1,5 @@
+// The database's library looks for storage when it is first loaded, and never again.
+import 'fake-indexeddb/auto'
 import { afterAll, vi } from 'vitest'
 import { builtinEnvironments } from 'vitest/runtime'
 
