@@ -91,10 +91,12 @@ function sheetScale(input: ShopSheetInput): number {
   const round = SCALES.find(fits)
   if (round !== undefined) return round
   let scale = Math.ceil(Math.max(need[0] / room[0], need[1] / room[1]))
-  while (!fits(scale)) scale += 1
+  while (!fits(scale) && scale < SMALLEST) scale += 1
   return scale
 }
 
+/** No sheet is drawn smaller than 1 to this. */
+const SMALLEST = 10_000
 /** Above the check bar and its words, mm on paper. */
 const LOWEST = 20
 

@@ -175,6 +175,8 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
         // Asked for before the page is drawn as it is dragged: both are at work at once.
         const own = { job: dragged.job, pieceId, edit, preview: true }
         begun.current = { ...own, request: askFigures(own) }
+        // Its answer may come before the page is drawn.
+        latest.current = begun.current.request.runId
       }
       dragging.current = dragged !== null
       setDragged(dragged)
