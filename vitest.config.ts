@@ -53,7 +53,7 @@ export default defineConfig({
         test: {
           ...SHARED,
           isolate: true,
-          name: 'controls',
+          name: 'alone',
           include: ALONE,
           environment: 'jsdom',
         },

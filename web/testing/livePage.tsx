@@ -9,6 +9,7 @@ import { App } from '../app/App.tsx'
 import { jobOpened } from '../state/jobSlice.ts'
 import { store } from '../state/store.ts'
 import { InProcess } from './inProcess.ts'
+import { noResizes } from './noResizes.ts'
 
 vi.mock('../stage/SolidView.tsx', () => ({ SolidView: () => null }))
 
@@ -35,14 +36,7 @@ const NO_STYLE = {
 }
 function standIns(): void {
   vi.stubGlobal('Worker', InProcess)
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  )
+  noResizes()
   vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }))
   // No style is looked at, and working styles out is slow.
   vi.stubGlobal('getComputedStyle', () => NO_STYLE)

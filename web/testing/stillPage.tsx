@@ -11,6 +11,7 @@ import demoText from '../../demo/kestrel-rise.hollow.json?raw'
 import { jobOpened } from '../state/jobSlice.ts'
 import { looksOf, PlanShown, type PlanView } from '../state/PlanContext.tsx'
 import { store } from '../state/store.ts'
+import { noResizes } from './noResizes.ts'
 
 /** One screen of a plan that is given, with no worker behind it: quick, and still whatever is done on it. */
 vi.mock('../worker/planner.ts', () => {
@@ -18,14 +19,7 @@ vi.mock('../worker/planner.ts', () => {
   return { nextRun: () => 1, quickWorker: silent, solidWorker: silent, slowWorker: silent }
 })
 /** Charts ask how large they are; here they have no size. */
-vi.stubGlobal(
-  'ResizeObserver',
-  class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  },
-)
+noResizes()
 
 export const kernel = await openKernel({ coarser: 12 })
 await holdFonts(LETTER_FONTS.map((f) => f.id))

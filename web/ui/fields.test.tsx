@@ -7,6 +7,7 @@ import { emptyJob } from '../../core/job/index.ts'
 import { testStock } from '../../core/testing/testPiece.ts'
 import { jobChanged, jobOpened } from '../state/jobSlice.ts'
 import { store } from '../state/store.ts'
+import { noResizes } from '../testing/noResizes.ts'
 import { Caution, Choice, More, Pick, Row } from './Choice.tsx'
 import { FileButton } from './FileButton.tsx'
 import { MeasureField } from './MeasureField.tsx'
@@ -31,14 +32,7 @@ const open = (units: 'mm' | 'inch' = 'mm') => {
 }
 beforeEach(() => {
   open()
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  )
+  noResizes()
 })
 afterEach(cleanup)
 
