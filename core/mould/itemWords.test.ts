@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { INCH, METRIC } from '../testing/says.ts'
-import { amountWords, ITEM_WORDS, type Item, type ItemUnit, sayItem } from './itemWords.ts'
+import { amountWords, type Item, type ItemUnit, sayItem } from './itemWords.ts'
 import { type Misfit, misfit, misfitWords } from './misfit.ts'
 
 const pots = {

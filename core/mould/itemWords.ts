@@ -248,7 +248,7 @@ export type Fixing = ItemIn<typeof HARDWARE>
 export type Item = SettingOut | Bought | Fixing
 
 /** Every line that can stand in a list of a mould, by its code. */
-export const ITEM_WORDS = { ...SETTING_OUT, ...BOUGHT, ...HARDWARE }
+const ITEM_WORDS = { ...SETTING_OUT, ...BOUGHT, ...HARDWARE }
 
 const UNITS: Readonly<Record<ItemUnit, readonly [one: string, many: string]>> = {
   kg: ['kg', 'kg'],
