@@ -5,6 +5,7 @@ declare module 'fontkit' {
   }
   type Font = {
     readonly capHeight: number
+    readonly unitsPerEm: number
     hasGlyphForCodePoint(code: number): boolean
     glyphForCodePoint(code: number): Glyph
     layout(text: string): {

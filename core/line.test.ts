@@ -206,10 +206,20 @@ describe('the plan', () => {
     expect(failed).toEqual([])
     expect(findings.filter((f) => f.level === 'stop').map((f) => f.code)).toEqual(codes)
   })
-  it('keeps the other stations when a conflict stops one', () => {
-    const { stations, findings, failed } = plan(testTop({ openings: [testTaps] }))
-    expect([failed, findings[0]!.level, stations.mould]).toEqual([[], 'stop', null])
-    expect(stations.mix!.figures.bags).toBeGreaterThan(0)
+  it('plans what a conflict does not touch: the piece without the opening that cannot be, and no sheet of it', () => {
+    const { stations, findings, failed, leftOut } = plan(testTop({ openings: [testTaps] }))
+    expect([failed, findings[0]!.level, leftOut.map((l) => l.name)]).toEqual([[], 'stop', [testTaps.name]])
+    expect(findings.filter((f) => f.level === 'stop').every((f) => f.station === 'piece')).toBe(true)
+    const bare = plan(testTop({ openings: [] })).stations
+    expect(stations.mould!.figures).toEqual(bare.mould!.figures)
+    expect(stations.piece!.figures.volumeLitres).toBe(bare.piece!.figures.volumeLitres)
+    expect([stations.sheets, bare.sheets === null]).toEqual([null, false])
+  })
+  it('plans no further where a stop is about the piece itself', () => {
+    const outline = { kind: 'rectangle', length: 900, width: 500, radii: [400, 0, 0, 0] } as const
+    const { stations, leftOut } = plan(testTop({ outline: { ...outline, radii: [400, 400, 400, 400] } }))
+    expect([leftOut, stations.mould, stations.sheets]).toEqual([[], null, null])
+    expect(stations.mix).not.toBeNull()
   })
 })
 

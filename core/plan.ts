@@ -2,6 +2,7 @@ import { type FinishStation, planFinishStation } from './finish/index.ts'
 import type { Kernel } from './geometry/index.ts'
 import { isGlued, type PanelOfBox, planGluedBox } from './gluedBox.ts'
 import { type Finding, type Job, type Piece, rankFindings, type StationName } from './job/index.ts'
+import { type LeftOut, leaveOut } from './leftOut.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
 import { type MouldStation, measuresSolids, planMouldStation } from './mould/index.ts'
@@ -29,6 +30,8 @@ export type Stations = {
 export type PiecePlan = {
   readonly id: string
   readonly name: string
+  /** What of it cannot be as it is: the stations plan the piece without it, and no sheet is made. */
+  readonly leftOut: readonly LeftOut[]
   readonly stations: Stations
   /** Everything that is done, in order: with times where the pour is planned, without where it is not. */
   readonly work: readonly Timed[]
@@ -61,7 +64,7 @@ export type PlanOptions = {
  * The line, station after station: each takes the document and the stations before it. A station that cannot be worked
  * out is null and its findings say why; those after it that need it are null too.
  */
-export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanOptions = {}): PiecePlan {
+export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanOptions = {}): PiecePlan {
   const { quick = false, guessMould = false, memo = noMemo, shouldStop, onLayout } = options
   const { stock, settings } = job
   const findings: Finding[] = []
@@ -80,16 +83,15 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
       return null
     }
   }
-  const mixRow = stock.mixes.find((m) => m.id === piece.mix.mix)
-  const mixer = stock.mixers.find((m) => m.id === piece.mix.mixer)
+  const mixRow = stock.mixes.find((m) => m.id === asked.mix.mix)
+  const mixer = stock.mixers.find((m) => m.id === asked.mix.mixer)
   const mix = mixRow ?? stock.mixes[0]
   const hardened = mixRow?.hardenedKgPerM3 ?? USUAL_DENSITY.hardenedKgPerM3
   const fresh = mix?.freshKgPerM3 ?? USUAL_DENSITY.freshKgPerM3
-  const mesh = heldMeshes(kernel, piece)
-  const shape = pieceWith(piece)
-
-  const pieceRun = attempt('piece', () =>
-    runStation(memo, 'piece', { shape, hardened, quick, mesh }, (i) =>
+  const mesh = heldMeshes(kernel, asked)
+  const runPiece = (of: Piece) => {
+    const shape = pieceWith(of)
+    return runStation(memo, 'piece', { shape, hardened, quick, mesh }, (i) =>
       planPieceStation(
         kernel,
         i.shape,
@@ -98,8 +100,11 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         runStation(memo, 'described', { shape, mesh }, ({ shape: told }) => describePiece(kernel, told))
           .value,
       ),
-    ),
-  )
+    )
+  }
+  const whole = attempt('piece', () => runPiece(asked))
+  // What a stop does not touch is planned: the piece without the openings and features that cannot be.
+  const { piece, pieceRun, leftOut } = withoutStopped(job, asked, whole, runPiece)
   const glued =
     isGlued(piece) && pieceRun?.value.geometry.recipe
       ? (attempt('mould', () => ({ resultKey: '', value: planGluedBox(job, piece) }))?.value ?? null)
@@ -196,9 +201,9 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
   )
   const pourable = castRun?.value.geometry.recipe != null
   // A mould without its release is no ground for a day: what failed is told.
-  const whole = (mouldRun === null) === (releaseRun === null)
+  const released = (mouldRun === null) === (releaseRun === null)
   const pourRun =
-    castRun && pourable && steelRun && mixRun && mixRow && mixer && whole
+    castRun && pourable && steelRun && mixRun && mixRow && mixer && released
       ? attempt('pour', () =>
           runStation(
             memo,
@@ -259,7 +264,7 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
     pour?.work ??
     untimed(glued?.operations ?? [...(mould?.operations ?? []), ...(release?.operations ?? [])])
   const sheetsRun =
-    castRun && pourable && steelRun && mixRun && pourRun
+    castRun && pourable && steelRun && mixRun && pourRun && leftOut.length === 0
       ? attempt('sheets', () =>
           runStation(
             memo,
@@ -286,8 +291,9 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
         )
       : null
   return {
-    id: piece.id,
-    name: piece.name,
+    id: asked.id,
+    name: asked.name,
+    leftOut,
     stations: {
       piece: pieceRun?.value ?? null,
       mould,
@@ -305,6 +311,24 @@ export function planPiece(kernel: Kernel, job: Job, piece: Piece, options: PlanO
     findings: rankFindings(findings),
     failed,
   }
+}
+
+/** The piece to plan on: as it was asked for where it can be built, else without what stops it, as far as that helps. */
+function withoutStopped(
+  job: Job,
+  asked: Piece,
+  run: Result<PieceStation> | null,
+  runPiece: (piece: Piece) => Result<PieceStation>,
+): { piece: Piece; pieceRun: Result<PieceStation> | null; leftOut: readonly LeftOut[] } {
+  const stopped = (of: Result<PieceStation>) => of.value.findings.some((f) => f.level === 'stop')
+  const asIs = { piece: asked, pieceRun: run, leftOut: [] }
+  if (!run || !stopped(run)) return asIs
+  const less = leaveOut(job, asked, run.value.findings)
+  if (!less) return asIs
+  const again = runPiece(less.piece)
+  return stopped(again) || !again.value.geometry.recipe
+    ? asIs
+    : { piece: less.piece, pieceRun: again, leftOut: less.leftOut }
 }
 
 /** The run of a station that may have none to give: null where it has none, under the same key where it has. */

@@ -51,6 +51,8 @@ export type PlanJson = {
     readonly id: string
     readonly name: string
     readonly quantity: number
+    /** What of it cannot be as it is: the stations plan it without. */
+    readonly leftOut: PiecePlan['leftOut']
     readonly stations: StationsJson
     /** Everything that is done, in order, each with its sentence; minutes are from the first water. */
     readonly work: readonly (Timed & { readonly text: string })[]
@@ -92,6 +94,7 @@ export function planJob(kernel: Kernel, job: Job, memo: Memo = stationMemo()): P
       id: plan.id,
       name: plan.name,
       quantity: job.pieces[i]!.quantity,
+      leftOut: plan.leftOut,
       stations: stationsJson(plan),
       work: plan.work.map((op) => ({ ...op, text: sayAct(op, style) })),
     })),

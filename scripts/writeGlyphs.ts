@@ -24,7 +24,7 @@ const CHARACTERS = [
 const CURVE = 7
 
 type Point = [number, number]
-const folder = new URL('../core/piece/lettering/fonts', import.meta.url)
+const folder = new URL('../core/piece/lettering/fonts/', import.meta.url)
 fs.mkdirSync(folder, { recursive: true })
 for (const { id, name, file } of FONTS) {
   const bytes = fs.readFileSync(new URL(`../node_modules/@fontsource/${file}`, import.meta.url))
@@ -94,3 +94,18 @@ function bezier(points: readonly Point[], t: number): Point {
       .map((p, i): Point => [row[i]![0] + (p[0] - row[i]![0]) * t, row[i]![1] + (p[1] - row[i]![1]) * t])
   return row[0]!
 }
+
+// Advances of the two faces that sheets are set in, so that what is written on paper is known to fit before it is drawn.
+const advances = Object.fromEntries(
+  ['regular', 'bold'].map((face) => {
+    const font = create(fs.readFileSync(new URL(`../web/public/fonts/sheet-${face}.ttf`, import.meta.url)))
+    const wide = CHARACTERS.map((c) =>
+      Math.round((font.glyphForCodePoint(c.codePointAt(0)!).advanceWidth * 1000) / font.unitsPerEm),
+    )
+    return [face, wide]
+  }),
+)
+fs.writeFileSync(
+  new URL('../core/sheets/glyphWidths.ts', import.meta.url),
+  `// Written by scripts/writeGlyphs.ts.\nexport const CHARACTERS = ${JSON.stringify(CHARACTERS.join(''))}\n/** Advances in thousandths of the size of type, in the order of the characters. */\nexport const WIDTHS = ${JSON.stringify(advances)} as const\n`,
+)

@@ -17,6 +17,7 @@ export { loftLoop } from './loftLoop.ts'
 export { describePiece, planPieceStation } from './planPiece.ts'
 export { type BasinSolids, basinSolids } from './slab/basin.ts'
 export { drainerFall } from './slab/drainers.ts'
+export { freePlace, moveToFree, placedFree } from './slab/freePlace.ts'
 export {
   asPolygon,
   halfSize,

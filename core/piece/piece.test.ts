@@ -141,7 +141,7 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
     [
       'opening that only touches',
       { openings: [{ ...basin, v: { rule: 'fromStart', distance: 0 } }] },
-      ['opening-across'],
+      ['opening-touches'],
     ],
     [
       'opening over a rounded corner',

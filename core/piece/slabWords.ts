@@ -1,5 +1,11 @@
 import type { Words } from '../job/index.ts'
 
+/** What the buttons say that get an opening or a feature out of the way. */
+const clearing = (what: string) => ({
+  'move-free': `Move ${what} into the largest free room`,
+  'take-out': `Take ${what} out`,
+})
+
 /** Sentences for what is found of slabs: plan, edges, openings, features, the basin below. */
 export const SLAB_WORDS = {
   'corner-radius': (f: { corner: string; radiusMm: number; mostMm: number; fitsMm: number }, { mm }) => ({
@@ -39,14 +45,22 @@ export const SLAB_WORDS = {
   'opening-outside': (f: { opening: string; side: string; beyondMm: number }) => ({
     what: `${f.opening} lies outside the piece, beyond the ${f.side}`,
     why: 'An opening must lie inside the outline.',
+    remedies: clearing(f.opening),
   }),
   'opening-across': (f: { opening: string; side: string; beyondMm: number }, { mm }) => ({
     what: `${f.opening} runs across the outline at the ${f.side}, by ${mm(f.beyondMm)}`,
     why: 'It would cut the piece open at the side. Move it inward, or make a notch of it in the outline.',
+    remedies: clearing(f.opening),
+  }),
+  'opening-touches': (f: { opening: string; side: string; beyondMm: number }) => ({
+    what: `${f.opening} touches the outline at the ${f.side}`,
+    why: 'Nothing would be left between it and the side. Move it inward, or make a notch of it in the outline.',
+    remedies: clearing(f.opening),
   }),
   'openings-overlap': (f: { opening: string; other: string; sharedMm2: number }) => ({
     what: `${f.opening} and ${f.other} overlap`,
     why: 'Their knockouts would stand in the same place.',
+    remedies: clearing(f.other),
   }),
   'outline-crosses': (f: { how: string; xMm: number; yMm: number }, { mm }) => ({
     what:
@@ -62,6 +76,7 @@ export const SLAB_WORDS = {
   'apron-fills': (f: { side: string; thicknessMm: number; acrossMm: number }, { mm }) => ({
     what: `The apron at ${f.side} is ${mm(f.thicknessMm)} thick, the slab ${mm(f.acrossMm)} across`,
     why: 'An apron thicker than the slab is wide leaves no underside.',
+    remedy: 'Leave the apron out',
   }),
   'taper-flat': (f: { side: string; taperMm: number; thicknessMm: number }, { mm }) => ({
     what: `The ${f.side} side leans ${mm(f.taperMm)} over a thickness of ${mm(f.thicknessMm)}`,
@@ -79,18 +94,26 @@ export const SLAB_WORDS = {
   'opening-closes': (f: { opening: string; draftDeg: number }) => ({
     what: `${f.opening} closes on its way through at ${f.draftDeg} degrees`,
     why: 'Its walls meet before the other face. Give it less draft or more size.',
+    remedies: {
+      straighten: 'Make its walls straight',
+      square: 'Make its rim square',
+      ...clearing(f.opening),
+    },
   }),
   'rim-over-edge': (f: { opening: string }) => ({
     what: `The rim of ${f.opening} runs over the edge of the piece`,
     why: 'Both edges would take the same concrete. Make the rim smaller or move the opening.',
+    remedies: { square: 'Make its rim square', ...clearing(f.opening) },
   }),
   'feature-outside': (f: { feature: string }) => ({
     what: `${f.feature} runs over the outline`,
     why: 'It must lie inside the plan of the piece.',
+    remedies: clearing(f.feature),
   }),
   'feature-through': (f: { feature: string; depthMm: number; thicknessMm: number }, { mm }) => ({
     what: `${f.feature} is ${mm(f.depthMm)} deep in ${mm(f.thicknessMm)}`,
     why: 'It would cut the slab through.',
+    remedies: { shallower: 'Make it half the thickness deep', ...clearing(f.feature) },
   }),
   'drains-badly': (f: { feature: string; fallPercent: number }) => ({
     what: `${f.feature} falls ${f.fallPercent} percent`,
@@ -99,6 +122,7 @@ export const SLAB_WORDS = {
   'panel-closes': (f: { feature: string }) => ({
     what: `${f.feature} does not fit into its own field`,
     why: 'Its margin or its trim is wider than half of what is there.',
+    remedies: clearing(f.feature),
   }),
   'panel-flat': (f: { feature: string }) => ({
     what: `${f.feature} is neither raised nor sunk`,
@@ -107,6 +131,7 @@ export const SLAB_WORDS = {
   'trim-empty': (f: { feature: string }) => ({
     what: `${f.feature} has no section yet`,
     why: 'Import a section for its trim, or choose one of ours.',
+    remedies: { 'own-trim': 'Take one of ours', ...clearing(f.feature) },
   }),
   'drip-left-out': (f: { side: string; why: string }) => ({
     what: `No drip groove under ${f.side}: ${f.why}`,
@@ -119,6 +144,7 @@ export const SLAB_WORDS = {
   'basin-radius': (f: { radiusMm: number; mostMm: number }, { mm }) => ({
     what: `The basin’s corner radius is ${mm(f.radiusMm)}; ${mm(f.mostMm)} fits`,
     why: 'A radius is at most half the shorter side.',
+    remedy: 'Take the largest that fits',
   }),
   'basin-shallow': (f: { depthMm: number }, { mm }) => ({
     what: `A basin ${mm(f.depthMm)} deep`,
@@ -127,14 +153,17 @@ export const SLAB_WORDS = {
   'basin-outside': (f: { shellMm: number }, { mm }) => ({
     what: `The basin’s shell of ${mm(f.shellMm)} runs over the edge of the slab`,
     why: 'Shell and slab must meet all round. Move it inward, or make it smaller.',
+    remedies: { ...clearing('the basin'), 'move-free': 'Move the basin inward' },
   }),
   'opening-in-shell': (f: { opening: string; shellMm: number }) => ({
     what: `${f.opening} stands in the basin or its shell`,
     why: 'It would open the shell. Move it clear by the shell’s thickness.',
+    remedies: clearing(f.opening),
   }),
   'waste-too-wide': (f: { wasteMm: number; acrossMm: number }, { mm }) => ({
     what: `The waste is ${mm(f.wasteMm)} in a floor of ${mm(f.acrossMm)}`,
     why: 'Nothing of the floor is left.',
+    remedy: 'Make the waste half as wide as the floor',
   }),
   'basin-core-locks': (f: { draftDeg: number; wantedDeg: number }) => ({
     what: `The basin core has ${f.draftDeg} degrees of draft`,

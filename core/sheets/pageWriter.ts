@@ -1,5 +1,21 @@
 import type { Point } from '../geometry/index.ts'
+import { textWidth, wrapText } from './textWidth.ts'
 import type { Mark, Page } from './types.ts'
+
+type Box = { readonly left: number; readonly right: number; readonly low: number; readonly high: number }
+
+const labelBox = ([x, y]: Point, text: string, size: number): Box => {
+  const half = textWidth(text, size, true) / 2 + 0.6
+  return { left: x - half, right: x + half, low: y - size * 0.5, high: y + size * 0.6 }
+}
+const cornersOf = ({ left, right, low, high }: Box): Point[] => [
+  [left, low],
+  [right, low],
+  [right, high],
+  [left, high],
+]
+const meets = (a: Box, b: Box): boolean =>
+  a.left < b.right && b.left < a.right && a.low < b.high && b.low < a.high
 
 type TextStyle = {
   readonly align?: 'left' | 'middle' | 'right'
@@ -10,6 +26,7 @@ type TextStyle = {
 /** Collects the marks of one page; coordinates in mm from the lower left. */
 export class PageWriter {
   private readonly marks: Mark[] = []
+  private readonly labels: { box: Box; text: string }[] = []
   constructor(
     readonly width: number,
     readonly height: number,
@@ -37,19 +54,39 @@ export class PageWriter {
     this.marks.push({ kind: 'text', at, text, size, align, bold, ...(turned && { turned }) })
   }
 
-  /** Text on a white ground, centred. */
-  label([x, y]: Point, text: string, size: number): void {
-    const half = text.length * size * 0.23 + 0.6
-    this.fill(
-      [
-        [x - half, y - size * 0.5],
-        [x + half, y - size * 0.5],
-        [x + half, y + size * 0.6],
-        [x - half, y + size * 0.6],
-      ],
-      1,
-    )
-    this.text([x, y - size * 0.32], text, size, { align: 'middle', bold: true })
+  /** A text on one line of at most `width` mm: set smaller where it would be longer. */
+  fit(at: Point, text: string, size: number, width: number, style: TextStyle = {}): void {
+    const share = width / textWidth(text, size, style.bold)
+    this.text(at, text, share < 1 ? size * share : size, style)
+  }
+
+  /** A text in as many lines as it needs within `width`, the first at `at`, each `step` below the last; how many. */
+  lines(at: Point, text: string, size: number, width: number, step: number, style: TextStyle = {}): number {
+    const lines = wrapText(text, width, size, style.bold)
+    lines.forEach((line, i) => {
+      this.text([at[0], at[1] - i * step], line, size, style)
+    })
+    return lines.length
+  }
+
+  /** Text on a white ground, centred on `at`. */
+  label(at: Point, text: string, size: number): void {
+    const box = labelBox(at, text, size)
+    this.labels.push({ box, text })
+    this.fill(cornersOf(box), 1)
+    this.text([at[0], at[1] - size * 0.32], text, size, { align: 'middle', bold: true })
+  }
+
+  /**
+   * Text on a white ground at the first of some places where no other label stands; told once where all are taken by the
+   * same text, and nowhere where they are taken by others.
+   */
+  labelAmong(places: readonly Point[], text: string, size: number): void {
+    const free = places.find((at) => {
+      const box = labelBox(at, text, size)
+      return this.labels.every((l) => !meets(l.box, box))
+    })
+    if (free) this.label(free, text, size)
   }
 
   /** A dimension as a maker draws it: extension lines, a line with end ticks, the figure in the middle. */

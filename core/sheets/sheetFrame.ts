@@ -8,6 +8,7 @@ import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
 import type { Timed } from '../work/index.ts'
 import type { PageWriter } from './pageWriter.ts'
+import { textWidth } from './textWidth.ts'
 
 export type ShopSheetInput = {
   readonly jobName: string
@@ -30,6 +31,9 @@ export type ShopSheetInput = {
 export const PAPER = { A4: [297, 210], Letter: [279.4, 215.9] } as const
 export const MARGIN = 10
 
+/** Where the column of tables beside the drawing begins, as a share of the page's width. */
+export const TABLES = 0.69
+
 /** More openings than this are listed on a page of their own. */
 export const OPENINGS_DRAWN = 6
 
@@ -43,11 +47,13 @@ export function titleBlock(
   right: string,
 ): void {
   const { poured } = stations.piece.figures
-  page.text([MARGIN, page.height - 13], piece.name, 7, { bold: true })
-  page.text(
+  const wide = page.width - 2 * MARGIN
+  page.fit([MARGIN, page.height - 13], piece.name, 7, wide - textWidth(right, 5, true) - 6, { bold: true })
+  page.fit(
     [MARGIN, page.height - 19],
     `${jobName} · ${piece.attitude.down === 'top' ? `AS POURED, ${poured.toUpperCase()}: the plan is a mirror image` : `as poured, ${poured}`}`,
     3.4,
+    wide,
   )
   page.text([page.width - MARGIN, page.height - 13], right, 5, { align: 'right', bold: true })
   page.line(

@@ -7,15 +7,7 @@ import {
   type Region,
 } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
-import {
-  amountWords,
-  type MouldPart,
-  type MouldStation,
-  planOf,
-  sawnWords,
-  sayItem,
-  shapeWords,
-} from '../mould/index.ts'
+import { type MouldPart, type MouldStation, planOf } from '../mould/index.ts'
 import {
   noteWords,
   type PieceGeometry,
@@ -24,19 +16,22 @@ import {
   pouredPlacement,
   pouredSize,
 } from '../piece/index.ts'
-import { closeRounding, formatCut, formatLength, wordsStyle } from '../units/index.ts'
+import { formatLength, wordsStyle } from '../units/index.ts'
+import { cutRowsDrawn, cutTable } from './cutTable.ts'
 import { hatchLines } from './hatch.ts'
+import { columnsOf, openingColumn, openingLines, openingTable } from './openingTable.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
 import {
   type Drawn,
   MARGIN,
   OPENINGS_DRAWN,
-  openingSize,
   PAPER,
   type ShopSheetInput,
+  TABLES,
   titleBlock,
 } from './sheetFrame.ts'
+import { textWidth } from './textWidth.ts'
 import type { Material, Page, SheetsFigures } from './types.ts'
 import { workPages } from './workPages.ts'
 
@@ -87,7 +82,9 @@ function sheetScale(input: ShopSheetInput): number {
   const need = [length + 2 * margin, across + 2 * margin + tall] as const
   const room = [width * 0.62, height - 75] as const
   const fits = (s: number) =>
-    need[0] / s <= room[0] && need[1] / s <= room[1] && sheetLayout(input, s).lowest >= LOWEST
+    need[0] / s <= room[0] && need[1] / s <= room[1] && standsClear(sheetLayout(input, s))
+  const standsClear = ({ lowest, right }: ReturnType<typeof sheetLayout>) =>
+    lowest >= LOWEST && right <= width * TABLES - 3
   const round = SCALES.find(fits)
   if (round !== undefined) return round
   let scale = Math.ceil(Math.max(need[0] / room[0], need[1] / room[1]))
@@ -117,19 +114,36 @@ function sheetLayout(input: ShopSheetInput, scale = sheetScale(input)) {
   // What the base is, is told below it.
   const lowest = sectionY - (base?.thicknessMm ?? 0) / scale - (box ? 8 : 2)
   const tableTop = sectionY - 20 - (base?.thicknessMm ?? 0) / scale
-  return { scale, run, length, across, beside, out, origin, box, deep, sectionY, base, lowest, tableTop }
+  const right = origin[0] + (length + run) / scale
+  return {
+    scale,
+    run,
+    length,
+    across,
+    beside,
+    out,
+    origin,
+    box,
+    deep,
+    sectionY,
+    base,
+    lowest,
+    tableTop,
+    right,
+  }
 }
-
-/** Rows of a column of the table of openings, above the check bar; two columns stand beside one another. */
-const openingRows = (input: ShopSheetInput): number =>
-  Math.max(0, Math.floor((sheetLayout(input).tableTop - 5 - 17) / 4.6) + 1)
 
 /** What stands on the drawing page; the rest goes on. */
 function drawn(input: ShopSheetInput): Drawn {
-  const openings = input.stations.piece.geometry.openings.length
+  const { openings } = input.stations.piece.geometry
+  const lines = openingLines(input)
+  const column = openingColumn(sheetLayout(input).tableTop)
   return {
-    cutRows: Math.floor((PAPER[input.settings.paper][1] - 30 - 6 - 34) / 10),
-    openings: openings <= Math.min(OPENINGS_DRAWN, 2 * openingRows(input)),
+    cutRows: input.stations.mould ? cutRowsDrawn(input, input.stations.mould) : 0,
+    openings:
+      openings.length <= OPENINGS_DRAWN &&
+      lines.every((o) => o.lines.length <= column) &&
+      columnsOf(lines, column).length <= 2,
   }
 }
 
@@ -161,7 +175,13 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
   const size = (mm: number) => formatLength(mm, settings)
   const [ox, oy] = origin
   const at = ([x, y]: Point): Point => [ox + x / scale, oy + y / scale]
-  page.text([MARGIN, oy + geometry.width / scale + 9], 'PLAN', 3.4, { bold: true })
+  page.text([MARGIN, Math.min(oy + across / scale + 9, height - 28)], 'PLAN', 3.4, { bold: true })
+  // Dimensions first: letters keep clear of them.
+  page.dimension(at([0, 0]), at([length, 0]), out, size(length), 'below')
+  page.dimension(at([0, 0]), at([0, across]), beside, size(across), 'left')
+  const level = box ? sectionLevel(stations.piece) : across / 2
+  page.label(at([-run, level]), 'A', 3.8)
+  const lettered: { at: readonly Point[]; label: string }[] = []
   for (const part of stations.mould?.parts ?? []) {
     const outline = planOf(part)
     if (!outline || part.role === 'base') continue
@@ -172,7 +192,11 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
     page.shape(points, 0.25)
     if (part.label) {
       const { min, max } = boundLoop(outline)
-      page.label(at([(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]), part.label, 3.4)
+      const between = (k: number): Point =>
+        max[0] - min[0] > max[1] - min[1]
+          ? [min[0] + (max[0] - min[0]) * k, (min[1] + max[1]) / 2]
+          : [(min[0] + max[0]) / 2, min[1] + (max[1] - min[1]) * k]
+      lettered.push({ at: [0.5, 0.3, 0.7, 0.15, 0.85].map((k) => at(between(k))), label: part.label })
     }
   }
   for (const ring of pouredPlan(kernel, piece, geometry)) page.shape(ring.map(at), 0.5)
@@ -181,8 +205,7 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
     const ends = [wire.from, wire.to].map(([x, y]): Point => at([flip ? geometry.length - x : x, y]))
     page.line(ends, 0.06, [1.2, 0.8])
   }
-  page.dimension(at([0, 0]), at([length, 0]), out, size(length), 'below')
-  page.dimension(at([0, 0]), at([0, across]), beside, size(across), 'left')
+  for (const { at: places, label } of lettered) page.labelAmong(places, label, 3.4)
   for (const opening of geometry.openings) {
     const [cx, cy] = at([
       piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0],
@@ -204,7 +227,6 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
     )
   }
 
-  const level = box ? sectionLevel(stations.piece) : across / 2
   const section = sectionDrawing(
     kernel,
     { piece, pieceStation: stations.piece, mould: stations.mould, steel: stations.steel, attitude: 'poured' },
@@ -213,7 +235,6 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
   )
   const sy = sectionY
   page.line([at([-run, level]), at([length + run, level])], 0.18, [6, 1.4])
-  page.text([at([-run, level])[0], at([0, level])[1] + 1.2], 'A', 3.8, { bold: true })
   if (section) {
     page.text([MARGIN, sy + deep / scale + 5], 'SECTION A', 3.4, { bold: true })
     const cut = ([x, y]: Point): Point => [ox + (x - run) / scale, sy + y / scale]
@@ -227,117 +248,18 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
     }
     page.dimension(cut([run, 0]), cut([run, deep]), 12, size(deep), 'left')
     if (base && stations.mould && box)
-      page.text(
+      page.fit(
         [ox, sy - base.thicknessMm / scale - 5],
         `base ${base.layers[0]?.name ?? ''}; sides ${stations.mould.parts.find((p) => p.role === 'strip')?.layers[0]?.name ?? ''}; ${stations.mould.figures.school}`,
         3,
+        width * TABLES - ox - 4,
       )
   }
-  if (openings) openingTable(page, input, size, tableTop)
+  if (openings) openingTable(page, input, tableTop)
   page.checkBar([MARGIN, MARGIN + 2])
-  if (stations.mould) cutTable(page, input, stations.mould, width * 0.69, height - 30, cutRows)
-  else figureTable(page, input, width * 0.69, height - 30)
+  if (stations.mould) cutTable(page, input, stations.mould, cutRows)
+  else figureTable(page, input, width * TABLES, height - 30)
   return page.page()
-}
-
-/** Each opening's middle from the left and front of the mould as it lies, as the maker measures it in the box. */
-function openingTable(
-  page: PageWriter,
-  { piece, stations }: ShopSheetInput,
-  size: (mm: number) => string,
-  top: number,
-): void {
-  const { geometry } = stations.piece
-  if (geometry.openings.length === 0) return
-  page.text([MARGIN, top], 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD', 3.2, { bold: true })
-  const rows = Math.max(1, Math.floor((top - 5 - 17) / 4.6) + 1)
-  geometry.openings.forEach((opening, i) => {
-    const [column, row] = [Math.floor(i / rows), i % rows]
-    const at = top - 5 - row * 4.6
-    const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
-    const label =
-      stations.mould?.parts.find(
-        (p) => p.role === 'knockout' && p.source.of === 'opening' && p.source.key === opening.key,
-      )?.label ?? ''
-    const of = openingSize(opening, size)
-    page.text([MARGIN + column * 90, at], `${label}  ${opening.name}, ${of}`, 3)
-    page.text([MARGIN + column * 90 + 84, at], `${size(x)}, ${size(opening.centre[1])}`, 3.2, {
-      bold: true,
-      align: 'right',
-    })
-  })
-}
-
-function cutTable(
-  page: PageWriter,
-  { settings, stations }: ShopSheetInput,
-  { figures, parts }: MouldStation,
-  x: number,
-  top: number,
-  drawn: number,
-): void {
-  page.text([x, top], figures.cutList.length > 0 ? 'CUT LIST' : 'TO GET', 3.8, { bold: true })
-  let y = top - 6
-  for (const row of figures.cutList.slice(0, drawn)) {
-    page.text([x, y], row.label, 3.8, { bold: true })
-    page.text([x + 6, y], row.name, 3)
-    page.text([page.width - MARGIN, y], `${row.count} x`, 3.4, { align: 'right', bold: true })
-    page.text(
-      [x + 6, y - 4.2],
-      `${formatCut(row.lengthMm, settings)} x ${formatCut(row.widthMm, settings)}   ${row.boardName}`,
-      3.4,
-      { bold: true },
-    )
-    const sawn = sawnWords(row)
-    if (row.shape !== 'rectangle' || sawn)
-      page.text(
-        [page.width - MARGIN, y - 4.2],
-        sawn ??
-          `${shapeWords(row.shape)}${row.shape === 'rounded corners' ? ` r ${formatCut(row.radiusMm, settings)}` : ''}`,
-        2.6,
-        { align: 'right' },
-      )
-    y -= 10
-    page.line(
-      [
-        [x, y + 3.6],
-        [page.width - MARGIN, y + 3.6],
-      ],
-      0.1,
-    )
-  }
-  if (figures.cutList.length > drawn) {
-    page.text([x, y], `${figures.cutList.length - drawn} more rows on the next page`, 2.8)
-    y -= 5
-  }
-  const style = wordsStyle(settings)
-  for (const m of figures.materials) {
-    page.text([x, y], `${sayItem(m, style).name}: ${amountWords(m.amount, m.unit)}`, 3.2)
-    y -= 5
-  }
-  const base = parts.find((p) => p.role === 'base')
-  const wrapped = stations.piece.geometry.thickness + (base?.thicknessMm ?? 0)
-  const side = figures.cutList.find((r) => r.role === 'strip' && Math.abs(r.widthMm - wrapped) < 1e-6)
-  if (side && base && figures.school === 'wrap') {
-    const closed = closeRounding(
-      [stations.piece.geometry.thickness, base.thicknessMm],
-      settings.units === 'inch' ? 25.4 / settings.inchDenominator : 0.5,
-    )
-    page.text(
-      [x, y],
-      `side ${formatCut(closed.total, settings)} = ${closed.shown.map((s) => formatCut(s, settings)).join(' + ')}`,
-      2.8,
-    )
-    y -= 5
-  }
-  const hardware = [
-    figures.screwCount > 0 ? `screws ${figures.screwCount}` : '',
-    figures.sealant.cartridges > 0
-      ? `sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}`
-      : '',
-    figures.tapeLengthMm > 0 ? `tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m` : '',
-  ].filter((t) => t !== '')
-  if (hardware.length > 0) page.text([x, y], hardware.join('; '), 2.8)
 }
 
 /** The plan as it lies in the pour: a slab's own outline, for other kinds what is seen of the solid from above. */
@@ -369,8 +291,13 @@ function figureTable(page: PageWriter, { settings, stations }: ShopSheetInput, x
   ]
   page.text([x, top], 'FIGURES', 3.8, { bold: true })
   rows.forEach(([label, value], i) => {
-    page.text([x, top - 7 - i * 6], label, 3.2)
+    page.fit([x, top - 7 - i * 6], label, 3.2, page.width - MARGIN - x - textWidth(value, 3.6, true) - 2)
     page.text([page.width - MARGIN, top - 7 - i * 6], value, 3.6, { align: 'right', bold: true })
   })
-  page.text([x, top - 12 - rows.length * 6], 'No mould method yet: form it as you know.', 2.8)
+  page.fit(
+    [x, top - 12 - rows.length * 6],
+    'No mould method yet: form it as you know.',
+    2.8,
+    page.width - MARGIN - x,
+  )
 }

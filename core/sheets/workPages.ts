@@ -13,13 +13,14 @@ import {
 import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
 import { type Drawn, MARGIN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import { textWidth, wrapText } from './textWidth.ts'
 import type { Page } from './types.ts'
 
 type Line = { readonly text: string; readonly value: string }
 type Section = { readonly heading: string; readonly lines: readonly Line[] }
 
-/** Letters that fit a column, with a value at its end and without. */
-const LETTERS = { withValue: 66, alone: 88 } as const
+/** Between a text and the value at the end of its line, mm. */
+const GAP = 3
 const TEXT = 3.4
 const STEP = 5
 const FOOT =
@@ -47,14 +48,25 @@ export function workPages(input: ShopSheetInput, drawn: Drawn): Page[] {
   for (const { heading, lines } of workSections(input, drawn)) {
     room(STEP * 3)
     const page = () => writers.at(-1)!
-    page().text([columns[column]!, y], heading, 4, { bold: true })
+    y -=
+      STEP *
+      (page().lines([columns[column]!, y], heading, 4, ends[0]! - columns[0]!, STEP, { bold: true }) - 1)
     y -= STEP + 0.6
     for (const { text, value } of lines) {
-      const parts = wrapText(text, value ? LETTERS.withValue : LETTERS.alone)
+      const wide = ends[0]! - columns[0]!
+      // A long value goes below its text.
+      const valueWide = textWidth(value, TEXT, true)
+      const below = valueWide > wide * 0.6
+      const parts = wrapText(text, value && !below ? wide - valueWide - GAP : wide, TEXT)
+      if (below) parts.push('')
       room(STEP * parts.length)
-      if (value) page().text([ends[column]!, y], value, TEXT, { align: 'right', bold: true })
+      if (value)
+        page().text([ends[column]!, below ? y - STEP * (parts.length - 1) : y], value, TEXT, {
+          align: 'right',
+          bold: true,
+        })
       for (const part of parts) {
-        page().text([columns[column]!, y], part, TEXT)
+        if (part) page().text([columns[column]!, y], part, TEXT)
         y -= STEP
       }
     }
@@ -182,16 +194,4 @@ export function clock(minutes: number | null): string {
   const days = Math.floor(m / 1440)
   const rest = `${Math.floor((m % 1440) / 60)}:${String(m % 60).padStart(2, '0')}`
   return `${minutes < 0 ? '-' : '+'}${days > 0 ? `${days} d ` : ''}${rest}`
-}
-
-function wrapText(text: string, most: number): string[] {
-  const lines: string[] = []
-  let line = ''
-  for (const word of text.split(' ')) {
-    if (line && line.length + word.length + 1 > most) {
-      lines.push(line)
-      line = word
-    } else line = line ? `${line} ${word}` : word
-  }
-  return [...lines, line]
 }

@@ -2,8 +2,8 @@ import { z } from 'zod'
 
 const id = z.string().min(1).max(80)
 const label = z.string().min(1).max(120)
-const positive = z.number().positive().max(100_000)
-const notNegative = z.number().min(0).max(1_000_000)
+const positive = z.number().positive('must be more than 0').max(100_000, 'at most 100,000')
+const notNegative = z.number().min(0, 'cannot be less than 0').max(1_000_000, 'at most 1,000,000')
 /** Money in the user's own currency; null shows as "no price", never as 0. */
 const price = notNegative.nullable()
 /** Where a row's figures come from; "own" marks a starting value of ours without a published source. */
@@ -188,27 +188,51 @@ export const strengthSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
-const perWater = z.strictObject({ stiff: positive, medium: positive, limit: positive })
+/** A figure for each of three waters; `order` says which way they run. */
+const perWater = (order: 'rises' | 'falls') =>
+  z.strictObject({ stiff: positive, medium: positive, limit: positive }).superRefine((of, context) => {
+    const steps = [of.stiff, of.medium, of.limit]
+    for (const [i, key] of [
+      [1, 'medium'],
+      [2, 'limit'],
+    ] as const) {
+      const by = (steps[i]! - steps[i - 1]!) * (order === 'rises' ? 1 : -1)
+      if (by < 0)
+        context.addIssue({
+          code: 'custom',
+          path: [key],
+          message:
+            order === 'rises'
+              ? `must not be less than for a ${i === 1 ? 'stiff mix' : 'usual mix'}`
+              : `must not be more than with ${i === 1 ? 'less' : 'the usual'} water`,
+        })
+    }
+  })
 
-export const mixSchema = z.strictObject({
-  id,
-  name: label,
-  family: z.enum(['structural', 'mortar', 'glass-fibre', 'fast', 'lightweight']),
-  bagKg: positive,
-  yieldLitres: positive,
-  waterLitres: perWater.describe('a bag'),
-  f28: perWater.describe('mean strength at 28 days for each water, MPa'),
-  strength: strengthSchema,
-  freshKgPerM3: positive,
-  hardenedKgPerM3: positive,
-  cementPercent: z.number().min(0).max(100),
-  initialSet: positive.describe('minutes at 20 degC'),
-  finalSet: positive.describe('minutes at 20 degC'),
-  largestStone: notNegative,
-  leastThickness: z.strictObject({ plain: positive, mesh: positive }),
-  price: price.describe('a bag'),
-  source,
-})
+export const mixSchema = z
+  .strictObject({
+    id,
+    name: label,
+    family: z.enum(['structural', 'mortar', 'glass-fibre', 'fast', 'lightweight']),
+    bagKg: positive,
+    yieldLitres: positive,
+    waterLitres: perWater('rises').describe('a bag'),
+    f28: perWater('falls').describe('mean strength at 28 days for each water, MPa'),
+    strength: strengthSchema,
+    freshKgPerM3: positive,
+    hardenedKgPerM3: positive,
+    cementPercent: z.number().min(0).max(100),
+    initialSet: positive.describe('minutes at 20 degC'),
+    finalSet: positive.describe('minutes at 20 degC'),
+    largestStone: notNegative,
+    leastThickness: z.strictObject({ plain: positive, mesh: positive }),
+    price: price.describe('a bag'),
+    source,
+  })
+  .refine((mix) => mix.finalSet >= mix.initialSet, {
+    path: ['finalSet'],
+    message: 'must not be before it begins to set',
+  })
 
 export const meshSchema = z.strictObject({
   id,
@@ -282,6 +306,27 @@ const rows = <T extends z.ZodType<{ id: string }>>(row: T) =>
         seen.add(item.id)
       })
     })
+
+/** What a row of each list must be. */
+export const ROW_SCHEMAS = {
+  boards: boardSchema,
+  skins: skinSchema,
+  tubes: tubeSchema,
+  rubbers: rubberSchema,
+  foams: foamSchema,
+  printers: printerSchema,
+  filaments: filamentSchema,
+  jackets: jacketSchema,
+  vessels: vesselSchema,
+  plugs: plugSchema,
+  liners: linerSchema,
+  mixes: mixSchema,
+  meshes: meshSchema,
+  mixers: mixerSchema,
+  sealants: sealantSchema,
+  agents: agentSchema,
+  sealers: sealerSchema,
+} as const
 
 /** The stock a job carries: a copy of every row it can use. */
 export const stockSchema = z.strictObject({

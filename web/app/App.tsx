@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { database, useAutosave } from '../state/useAutosave.ts'
 import { useTheme } from '../state/useTheme.ts'
 import { loadJob } from '../storage/jobStore.ts'
+import { keepFocus } from './focus.ts'
 import { Shell } from './Shell.tsx'
 
 const Jobs = lazy(() => import('../shelf/Jobs.tsx').then((m) => ({ default: m.Jobs })))
@@ -16,6 +17,7 @@ const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ defau
 export function App() {
   useTheme()
   useAutosave()
+  useEffect(() => keepFocus(document), [])
   return (
     <Suspense fallback={<Waiting />}>
       <Routes>

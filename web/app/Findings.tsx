@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Finding } from '../../core/job/index.ts'
 import { wordsStyle } from '../../core/units/index.ts'
@@ -7,55 +7,112 @@ import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import { pointedAt } from '../state/viewSlice.ts'
+import { Told } from '../ui/Told.tsx'
 
 const SHOWN = 3
+const COUNT_WORDS: Readonly<Record<Finding['level'], (count: number) => string>> = {
+  stop: (n) => `${n} ${n === 1 ? 'stops' : 'stop'} the pour`,
+  warn: (n) => `${n} to look at`,
+  note: (n) => `${n} ${n === 1 ? 'note' : 'notes'}`,
+}
 const LEVEL_WORD = { stop: 'stops the pour', warn: 'look', note: 'note' } as const
 
 /** Findings, worst first: a line each with its figure and, where one exists, the button that cures it. */
 export function Findings() {
-  const { findings, failed, fresh, plan } = usePlan()
+  const { findings, failed, fresh, plan, tried } = usePlan()
   const [all, setAll] = useState(false)
   const [open, setOpen] = useState<string | null>(null)
   const shown = all ? findings : findings.slice(0, SHOWN)
+  const counts = (['stop', 'warn', 'note'] as const)
+    .map((level) => ({ level, count: findings.filter((f) => f.level === level).length }))
+    .filter(({ count }) => count > 0)
   const key = (f: Finding, i: number) => `${f.station}/${f.code}/${f.about.map((a) => a.id).join('+')}/${i}`
   return (
     <section
       aria-label="Findings"
-      className={`max-h-[46vh] overflow-y-auto border-t border-ink bg-sheet ${fresh ? '' : 'stale'}`}
+      id="findings"
+      tabIndex={-1}
+      className={`findings ${all ? 'findings-all' : ''}`}
     >
-      {failed && (
-        <p role="alert" className="px-4 py-2 text-oxide">
-          Not worked out by a fault of ours: {failed}. The rest stands. Undo the last change, or report it.
-        </p>
-      )}
-      {plan && findings.length === 0 && !failed && (
-        <p className="label px-4 py-[7px] text-[15px] text-settled">Nothing stops the pour. No findings.</p>
-      )}
-      <ul>
-        {shown.map((f, i) => (
-          <Line
-            key={key(f, i)}
-            finding={f}
-            open={open === key(f, i)}
-            onOpen={() => setOpen(open === key(f, i) ? null : key(f, i))}
-          />
-        ))}
-      </ul>
-      {findings.length > SHOWN && (
-        <button
-          type="button"
-          className="word mx-3 text-soft"
-          onClick={() => setAll(!all)}
-          aria-expanded={all}
-        >
-          {all ? 'fewer' : `${findings.length - SHOWN} more`}
-        </button>
-      )}
+      <div className="flex min-h-8 items-center gap-3 px-4">
+        <span className={`label flex-none text-[15px] text-soft ${fresh ? '' : 'stale'}`}>
+          {plan && findings.length === 0 && !failed
+            ? 'Nothing stops the pour. No findings.'
+            : counts.map(({ level, count }) => COUNT_WORDS[level](count)).join(', ')}
+        </span>
+        {findings.length > SHOWN && (
+          <button
+            type="button"
+            className="word label flex-none"
+            onClick={() => setAll(!all)}
+            aria-expanded={all}
+          >
+            {all ? 'fewer' : `${findings.length - SHOWN} more`}
+          </button>
+        )}
+        <Told />
+      </div>
+      <div className={`min-h-0 overflow-y-auto ${fresh ? '' : 'stale'}`}>
+        {failed && (
+          <p role="alert" className="px-4 py-2 text-oxide">
+            Not worked out by a fault of ours: {failed}. The rest stands. Undo the last change, or report it.
+          </p>
+        )}
+        <ul>
+          {shown.map((f, i) => (
+            <Line
+              key={key(f, i)}
+              finding={f}
+              tried={tried}
+              open={open === key(f, i)}
+              onOpen={() => setOpen(open === key(f, i) ? null : key(f, i))}
+            />
+          ))}
+        </ul>
+      </div>
+      <NewFindings />
     </section>
   )
 }
 
-function Line({ finding, open, onOpen }: { finding: Finding; open: boolean; onOpen: () => void }) {
+/** Tells a reader of findings that were not there before; those of a piece just opened are no news. */
+function NewFindings() {
+  const { findings, fresh, piece, plan } = usePlan()
+  const style = useMeasureStyle()
+  const known = useRef<{ piece: string; keys: ReadonlySet<string> } | null>(null)
+  const [said, setSaid] = useState('')
+  useEffect(() => {
+    if (!fresh || !plan) return
+    const keyOf = (f: Finding) => `${f.code}/${f.about.map((a) => a.id).join('+')}`
+    const before = known.current
+    known.current = { piece: piece.id, keys: new Set(findings.map(keyOf)) }
+    if (before?.piece !== piece.id) return
+    const fresher = findings.filter((f) => !before.keys.has(keyOf(f)))
+    if (fresher.length === 0) return
+    const words = fresher
+      .slice(0, 2)
+      .map((f) => `${LEVEL_WORD[f.level]}: ${explain(f, wordsStyle(style)).what}`)
+    const more = fresher.length > 2 ? `, and ${fresher.length - 2} more` : ''
+    setSaid(`${words.join('; ')}${more}`)
+  }, [findings, fresh, piece, plan, style])
+  return (
+    <p className="sr-only" role="log">
+      {said}
+    </p>
+  )
+}
+
+function Line({
+  finding,
+  tried,
+  open,
+  onOpen,
+}: {
+  finding: Finding
+  tried: boolean
+  open: boolean
+  onOpen: () => void
+}) {
   const style = useMeasureStyle()
   const change = useChange()
   const dispatch = useAppDispatch()
@@ -77,7 +134,7 @@ function Line({ finding, open, onOpen }: { finding: Finding; open: boolean; onOp
       onPointerEnter={() => dispatch(pointedAt(lit))}
       onPointerLeave={() => dispatch(pointedAt(null))}
     >
-      <div className="flex items-center gap-3 px-4 py-[3px]">
+      <div className="flex min-h-[42px] items-center gap-3 px-4 py-[3px]">
         <LevelMark level={finding.level} />
         <button
           type="button"
@@ -96,6 +153,7 @@ function Line({ finding, open, onOpen }: { finding: Finding; open: boolean; onOp
           <button
             key={r.code}
             type="button"
+            disabled={!tried}
             className={`act ${finding.level === 'note' ? '' : 'act-oxide'}`}
             onClick={() => change(remedyText(words, r), ...r.changes)}
           >

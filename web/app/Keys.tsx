@@ -1,9 +1,10 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
-import { redone, undone } from '../state/jobSlice.ts'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { useUndo } from '../state/useUndo.ts'
 import { turnedOver } from '../state/viewSlice.ts'
+import { focusBench, focusIn, PLACES } from './focus.ts'
 
 const KeySheets = lazy(() => import('./KeySheets.tsx').then((m) => ({ default: m.KeySheets })))
 
@@ -29,19 +30,27 @@ export function Keys({ station }: { station: StationName }) {
   const navigate = useNavigate()
   const dispatch = useAppDispatch()
   const shortcuts = useAppSelector((s) => s.view.shortcuts)
+  const { undo, redo } = useUndo()
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const undoing = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
       if (undoing && !undoesItself(event.target)) {
         event.preventDefault()
-        dispatch(event.shiftKey ? redone() : undone())
+        ;(event.shiftKey ? redo : undo)()
         return
       }
       if (isTyping(event.target)) return
       if (!shortcuts || event.ctrlKey || event.metaKey || event.altKey) return
       const number = Number(event.key)
-      if (number >= 1 && number <= 9) navigate(`/job/${jobId}/${pieceId}/${STATIONS[number - 1]}`)
-      else if (event.key === 't' || event.key === 'T') dispatch(turnedOver())
+      const place = PLACES.find((p) => p.key.toLowerCase() === event.key.toLowerCase())
+      if (number >= 1 && number <= 9) {
+        navigate(`/job/${jobId}/${pieceId}/${STATIONS[number - 1]}`)
+        focusBench()
+      } else if (place) {
+        event.preventDefault()
+        focusIn(place.id)
+      }
+      if (event.key === 't' || event.key === 'T') dispatch(turnedOver())
       else if (event.key === '/') {
         event.preventDefault()
         setSheet('find')
@@ -49,7 +58,7 @@ export function Keys({ station }: { station: StationName }) {
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [dispatch, navigate, jobId, pieceId, shortcuts])
+  }, [dispatch, navigate, jobId, pieceId, shortcuts, undo, redo])
   return (
     sheet && (
       <Suspense fallback={null}>

@@ -10,7 +10,9 @@ export function PieceMenu({ station }: { station: StationName }) {
   const navigate = useNavigate()
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="word label px-3">all {job.pieces.length} pieces</DropdownMenu.Trigger>
+      <DropdownMenu.Trigger className="word label flex-none whitespace-nowrap px-3">
+        {`all ${job.pieces.length} pieces`}
+      </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="z-40 max-h-[70vh] overflow-auto border border-ink bg-sheet text-ink">
           {job.pieces.map((p) => (

@@ -18,6 +18,8 @@ export function stationState(
   if (own.some((f) => f.level === 'stop')) return 'stops'
   if (plan?.failed.some((f) => f.station === station)) return 'stops'
   if (own.some((f) => f.level === 'warn')) return 'look'
+  // What is planned without a part of the piece is not settled.
+  if (plan?.leftOut.length && plan.stations[station]) return 'look'
   return plan && !plan.stations[station] ? 'open' : 'settled'
 }
 
@@ -49,6 +51,7 @@ export function Rail({ station }: { station: StationName }) {
             current={name === station}
             state={states[i]!}
             lead={plan ? headline(name, plan, style, printed) : null}
+            without={name === 'piece' ? [] : (plan?.leftOut ?? [])}
             look={looks[name]}
             threadAbove={i > 0 && (broken < 0 || i <= broken)}
             threadBelow={i < STATIONS.length - 1 && (broken < 0 || i < broken)}
@@ -69,12 +72,14 @@ type StopProps = {
   readonly current: boolean
   readonly state: StationState
   readonly lead: Headline | null
+  /** What of the piece it is planned without. */
+  readonly without: readonly { readonly name: string }[]
   readonly look: Look
   readonly threadAbove: boolean
   readonly threadBelow: boolean
 }
 
-function Stop({ name, current, state, lead, look, threadAbove, threadBelow }: StopProps) {
+function Stop({ name, current, state, lead, without, look, threadAbove, threadBelow }: StopProps) {
   const { jobId, pieceId } = useParams()
   const title = name.charAt(0).toUpperCase() + name.slice(1)
   return (
@@ -97,7 +102,11 @@ function Stop({ name, current, state, lead, look, threadAbove, threadBelow }: St
           <span className="unit">{lead?.unit}</span>
         </span>
         {(current || state === 'look' || state === 'stops') && (
-          <span className="label block text-[13px] leading-tight text-soft">{lead?.line}</span>
+          <span className="label block text-[13px] leading-tight text-soft">
+            {state === 'look' && without.length > 0
+              ? `without ${without.map((w) => w.name).join(', ')}`
+              : lead?.line}
+          </span>
         )}
         <span className="sr-only">, {STATE_WORD[state]}</span>
       </Link>

@@ -3,12 +3,12 @@ import { Navigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
 import { PlanProvider, usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
-import { pieceShown } from '../state/viewSlice.ts'
+import { pieceShown, placeTaken } from '../state/viewSlice.ts'
 import { FaultBoundary } from '../ui/FaultBoundary.tsx'
-import { Told } from '../ui/Told.tsx'
 import { Findings } from './Findings.tsx'
 import { Keys } from './Keys.tsx'
 import { Rail } from './Rail.tsx'
+import { SkipLinks } from './SkipLinks.tsx'
 import { Stage } from './Stage.tsx'
 import { SCREENS } from './stations.ts'
 import { TopRow } from './TopRow.tsx'
@@ -33,6 +33,9 @@ export function Shell() {
   useEffect(() => {
     dispatch(pieceShown())
   }, [pieceId, dispatch])
+  useEffect(() => {
+    if (pieceId && station) dispatch(placeTaken({ pieceId, station }))
+  }, [pieceId, station, dispatch])
   if (!job || !pieceId) return null
   if (!job.pieces.some((p) => p.id === pieceId)) return <Navigate to={`/job/${jobId}`} replace />
   if (!STATIONS.includes(station as StationName))
@@ -41,12 +44,15 @@ export function Shell() {
   const here = `${pieceId}/${name}`
   return (
     <PlanProvider key={job.id} job={job} pieceId={pieceId}>
+      <SkipLinks />
       <div className="frame">
         <TopRow station={name} />
         <Rail station={name} />
         <main
           className="grid min-w-0 grid-cols-[minmax(0,1fr)] overflow-hidden grid-rows-[minmax(0,1fr)_auto] bg-sheet"
           aria-label="Stage"
+          id="stage"
+          tabIndex={-1}
         >
           <FaultBoundary what="The stage" of={here}>
             <Stage station={name} />
@@ -55,7 +61,7 @@ export function Shell() {
             <Findings />
           </FaultBoundary>
         </main>
-        <aside className="bench" aria-label="Bench">
+        <aside className="bench" aria-label="Bench" id="bench" tabIndex={-1}>
           <FaultBoundary what={`The ${name} bench`} of={here}>
             <Suspense fallback={<h1 className="capitalize">{name}</h1>}>
               <StationBench name={name} />
@@ -63,7 +69,6 @@ export function Shell() {
           </FaultBoundary>
         </aside>
       </div>
-      <Told />
       <Keys station={name} />
     </PlanProvider>
   )

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
-import type { StationName } from '../../core/job/index.ts'
+import type { Piece, StationName } from '../../core/job/index.ts'
 import { pouredSize } from '../../core/piece/index.ts'
 import { PlanView } from '../stage/PlanView.tsx'
 import { SectionView } from '../stage/SectionView.tsx'
@@ -42,7 +42,7 @@ export function Stage({ station }: { station: StationName }) {
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
         {!plan?.panels && (
-          <fieldset className="flex border-[1.5px] border-ink">
+          <fieldset className="flex flex-none border-[1.5px] border-ink">
             <legend className="sr-only">Attitude shown</legend>
             {(['poured', 'placed'] as const).map((a) => (
               <button
@@ -58,22 +58,20 @@ export function Stage({ station }: { station: StationName }) {
             ))}
           </fieldset>
         )}
-        <span className="label min-w-0 flex-1 truncate text-[15px] text-soft">
-          {plan?.panels
-            ? 'as it is glued up'
-            : attitude === 'placed'
-              ? piece.kind === 'slab'
-                ? 'show face up, as it will stand'
-                : 'as it will stand'
-              : piece.kind !== 'slab'
-                ? (poured ?? '')
-                : down
-                  ? 'show face down: the plan is a mirror image'
-                  : 'show face up in the pour: nothing is mirrored'}
+        <span className="label hidden min-w-0 flex-1 text-[14px] leading-none text-soft min-[1200px]:block">
+          {plan?.panels ? 'as it is glued up' : lies(piece, attitude, poured ?? '')}
         </span>
+        <span className="label flex-1 text-[14px] leading-none text-soft min-[1200px]:hidden">
+          {piece.kind === 'slab' && attitude === 'poured' && (down ? 'mirrored' : 'not mirrored')}
+        </span>
+        {plan && plan.leftOut.length > 0 && (
+          <strong className="label text-[14px] leading-none text-oxide">
+            planned without {plan.leftOut.map((l) => l.name).join(', ')}
+          </strong>
+        )}
         <button
           type="button"
-          className="word label text-soft"
+          className="word label flex-none text-soft"
           aria-pressed={apart}
           onClick={() => dispatch(partsMoved())}
           disabled={attitude === 'placed'}
@@ -85,7 +83,9 @@ export function Stage({ station }: { station: StationName }) {
         <div
           className={`grid min-h-0 grid-cols-[minmax(0,2.25fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
         >
-          <PlanView station={station} />
+          <div id="plan" tabIndex={-1} className="grid min-h-0 min-w-0">
+            <PlanView station={station} />
+          </div>
           <Suspense fallback={<div className="border-l" />}>
             <SolidView />
           </Suspense>
@@ -99,6 +99,15 @@ export function Stage({ station }: { station: StationName }) {
       </div>
     </div>
   )
+}
+
+/** How the piece lies as it is shown, and whether its plan is a mirror image. */
+function lies(piece: Piece, attitude: 'poured' | 'placed', poured: string): string {
+  if (piece.kind !== 'slab') return attitude === 'placed' ? 'as it will stand' : poured
+  if (attitude === 'placed') return 'show face up, as it will stand'
+  return piece.attitude.down === 'top'
+    ? 'show face down: the plan is a mirror image'
+    : 'show face up in the pour: nothing is mirrored'
 }
 
 /** As high as this against its length, a piece is tall [own]. */
@@ -124,6 +133,10 @@ function useTurning(attitude: string): boolean {
   return turning
 }
 
+/** Long names are written smaller, so that all of them is read. */
+const nameSize = (letters: number): string =>
+  letters <= 16 ? 'text-[20px]' : letters <= 22 ? 'text-[16px]' : 'text-[12px]'
+
 function PieceName() {
   const { piece } = usePlan()
   const change = useChange()
@@ -141,11 +154,16 @@ function PieceName() {
   return (
     <input
       aria-label="Name of the piece"
-      className="label w-[150px] truncate border-b border-transparent bg-transparent text-[20px] font-bold hover:border-hair focus:border-ink"
+      className={`label w-[150px] border-b border-transparent bg-transparent font-bold hover:border-hair focus:border-ink min-[1200px]:w-[210px] ${nameSize((typed ?? piece.name).length)}`}
       value={typed ?? piece.name}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={commit}
-      onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      maxLength={120}
+      data-typed={typed === null ? 'no' : undefined}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') commit()
+        if (e.key === 'Escape') setTyped(null)
+      }}
     />
   )
 }

@@ -2,19 +2,22 @@ import { lazy, Suspense } from 'react'
 import { Link, useParams } from 'react-router'
 import type { StationName } from '../../core/job/index.ts'
 import { Silhouette } from '../stage/Silhouette.tsx'
+import { useSize } from '../stage/useSize.ts'
 import { openNew } from '../state/boot.ts'
 import { downloadJob, newId } from '../state/files.ts'
-import { jobOpened, redone, undone } from '../state/jobSlice.ts'
+import { jobOpened } from '../state/jobSlice.ts'
 import { store, useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
 import { rememberTheme } from '../state/useTheme.ts'
+import { useUndo } from '../state/useUndo.ts'
 import { themeTurned } from '../state/viewSlice.ts'
 import { loadJob } from '../storage/jobStore.ts'
 
 const PieceMenu = lazy(() => import('./PieceMenu.tsx').then((m) => ({ default: m.PieceMenu })))
 
-/** How many pieces stand in the row beside the one shown. */
-const IN_ROW = 6
+/** How many pieces stand in the row with the one shown: as many as it has room for. */
+const [FEWEST, MOST] = [1, 9]
+const PIECE_WIDE = 104
 
 export function TopRow({ station }: { station: StationName }) {
   const { jobId, pieceId } = useParams()
@@ -24,9 +27,12 @@ export function TopRow({ station }: { station: StationName }) {
   const theme = useAppSelector((s) => s.view.theme)
   const dispatch = useAppDispatch()
   const change = useChange()
+  const { undo, redo } = useUndo()
+  const { attach, size } = useSize<HTMLDivElement>()
+  const inRow = Math.max(FEWEST, Math.min(MOST, Math.floor(size.width / PIECE_WIDE)))
   const at = job.pieces.findIndex((p) => p.id === pieceId)
-  const first = Math.max(0, Math.min(at - IN_ROW / 2, job.pieces.length - IN_ROW))
-  const row = job.pieces.slice(first, first + IN_ROW)
+  const first = Math.max(0, Math.min(at - Math.floor(inRow / 2), job.pieces.length - inRow))
+  const row = job.pieces.slice(first, first + inRow)
   const other = job.settings.units === 'mm' ? 'inch' : 'mm'
   return (
     <header
@@ -35,32 +41,39 @@ export function TopRow({ station }: { station: StationName }) {
     >
       <Link
         to="/jobs"
-        className="flex w-[172px] flex-none flex-col justify-center px-4 hover:underline"
+        className="job-name flex flex-none flex-col justify-center px-4 hover:underline"
         aria-label={`Job ${job.name}, all jobs`}
       >
-        <span className="label text-[19px] font-bold leading-tight">{job.name}</span>
+        <span className="label line-clamp-2 text-[19px] font-bold leading-none">{job.name}</span>
         <span className="label text-[13px] leading-tight" style={{ color: 'var(--slate-soft)' }}>
           all jobs
         </span>
       </Link>
-      <nav aria-label="Pieces" className="flex min-w-0 flex-1 items-stretch overflow-hidden">
-        {row.map((p) => (
-          <Link
-            key={p.id}
-            to={`/job/${jobId}/${p.id}/${station}`}
-            aria-current={p.id === pieceId ? 'true' : undefined}
-            className={`flex w-[104px] flex-none flex-col items-center justify-end pb-[3px] focus-visible:-outline-offset-2 ${p.id === pieceId ? '' : 'hover:underline'}`}
-            style={p.id === pieceId ? { background: 'var(--sheet)', color: 'var(--ink)' } : undefined}
-          >
-            <Silhouette piece={p} />
-            <span className="label max-w-full truncate px-1 text-[13px] leading-tight">
-              {p.name}
-              {p.quantity > 1 && ` × ${p.quantity}`}
-            </span>
-          </Link>
-        ))}
-        <AllPieces station={station} />
-        <Link to={`/job/${jobId}/new`} className="label flex items-center px-3 text-[15px] hover:underline">
+      <nav aria-label="Pieces" className="flex min-w-0 flex-1 items-stretch">
+        <div ref={attach} className="flex min-w-0 flex-1 items-stretch overflow-hidden">
+          {row.map((p) => (
+            <Link
+              key={p.id}
+              to={`/job/${jobId}/${p.id}/${station}`}
+              aria-current={p.id === pieceId ? 'true' : undefined}
+              className={`flex w-[104px] flex-none flex-col items-center justify-end pb-[3px] focus-visible:-outline-offset-2 ${p.id === pieceId ? '' : 'hover:underline'}`}
+              style={p.id === pieceId ? { background: 'var(--sheet)', color: 'var(--ink)' } : undefined}
+            >
+              <Silhouette piece={p} />
+              <span
+                title={p.name}
+                className={`label line-clamp-2 max-w-full px-1 text-center text-[13px] ${p.name.length > 15 ? 'leading-[0.85]' : 'leading-tight'}`}
+              >
+                {p.quantity > 1 ? `${p.name} × ${p.quantity}` : p.name}
+              </span>
+            </Link>
+          ))}
+        </div>
+        <AllPieces station={station} inRow={inRow} />
+        <Link
+          to={`/job/${jobId}/new`}
+          className="label flex flex-none items-center whitespace-nowrap px-3 text-[15px] hover:underline"
+        >
           + new piece
         </Link>
       </nav>
@@ -73,22 +86,10 @@ export function TopRow({ station }: { station: StationName }) {
         >
           {job.settings.units}
         </button>
-        <button
-          type="button"
-          className="word"
-          disabled={!past}
-          onClick={() => dispatch(undone())}
-          title={past}
-        >
+        <button type="button" className="word" disabled={!past} onClick={undo} title={past}>
           undo
         </button>
-        <button
-          type="button"
-          className="word"
-          disabled={!future}
-          onClick={() => dispatch(redone())}
-          title={future}
-        >
+        <button type="button" className="word" disabled={!future} onClick={redo} title={future}>
           redo
         </button>
         <button
@@ -111,13 +112,13 @@ export function TopRow({ station }: { station: StationName }) {
 }
 
 /** The button stands there at once; its list comes when the page has settled. */
-function AllPieces({ station }: { station: StationName }) {
+function AllPieces({ station, inRow }: { station: StationName; inRow: number }) {
   const count = useAppSelector((s) => s.job.job?.pieces.length ?? 0)
-  if (count <= IN_ROW) return null
+  if (count <= inRow) return null
   return (
     <Suspense
       fallback={
-        <button type="button" className="word label px-3" disabled>
+        <button type="button" className="word label flex-none whitespace-nowrap px-3" disabled>
           all {count} pieces
         </button>
       }

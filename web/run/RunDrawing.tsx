@@ -4,6 +4,7 @@ import type { Run } from '../../core/job/index.ts'
 import { openingRing } from '../../core/runs/splitRun.ts'
 import { formatLength } from '../../core/units/index.ts'
 import { HATCH_OF, Hatches } from '../stage/Hatches.tsx'
+import { slideTo } from '../stage/keySteps.ts'
 import { ringPath } from '../stage/paths.ts'
 import { useSize } from '../stage/useSize.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
@@ -148,6 +149,7 @@ export function RunDrawing({
                 aria-label={`Seam ${i + 1}`}
                 aria-valuenow={Math.round(s.at)}
                 aria-valuemin={0}
+                aria-valuetext={`${formatLength(s.at, style)} along wall ${s.leg + 1}`}
                 aria-valuemax={Math.round(leg.length)}
                 style={{ cursor: 'grab' }}
                 onPointerDown={(e) => {
@@ -170,15 +172,10 @@ export function RunDrawing({
                   if (d) onSeam(d.id, Math.max(0, d.at), true)
                 }}
                 onKeyDown={(e) => {
-                  const by =
-                    e.key === 'ArrowRight' || e.key === 'ArrowUp'
-                      ? 1
-                      : e.key === 'ArrowLeft' || e.key === 'ArrowDown'
-                        ? -1
-                        : 0
-                  if (by === 0) return
+                  const next = slideTo(e, { at: s.at, min: 0, max: Math.round(leg.length), step: 1 })
+                  if (next === null) return
                   e.preventDefault()
-                  onSeam(s.id, Math.max(0, s.at + by * (e.shiftKey ? 10 : 1)), true)
+                  onSeam(s.id, next, true)
                 }}
               >
                 <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="transparent" strokeWidth="16" />

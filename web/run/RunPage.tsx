@@ -6,6 +6,7 @@ import { formatLength } from '../../core/units/index.ts'
 import { newId, usualStart } from '../state/files.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
+import { BackLink } from '../ui/BackLink.tsx'
 import { Choice, More, Row } from '../ui/Choice.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { Measures } from '../ui/Measures.tsx'
@@ -64,9 +65,7 @@ function RunEditor({ run }: { run: Run }) {
     <div className="grid h-full grid-cols-[minmax(0,1fr)_330px]">
       <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] bg-sheet" aria-label="Run of pieces">
         <div className="flex items-baseline gap-4 border-b px-5 py-2">
-          <Link to={`/job/${job.id}`} className="word p-0!">
-            back to {job.name}
-          </Link>
+          <BackLink />
           <input
             aria-label="Name of the run"
             className="label w-[220px] border-b border-transparent bg-transparent text-[20px] font-bold hover:border-hair focus:border-ink"
@@ -77,6 +76,7 @@ function RunEditor({ run }: { run: Run }) {
             }}
           />
           <span className="label text-soft">from above, walls hatched; drag a seam along its leg</span>
+          <Told />
         </div>
         <RunDrawing
           run={current}
@@ -291,7 +291,6 @@ function RunEditor({ run }: { run: Run }) {
           Remove this run, keep its pieces
         </button>
       </aside>
-      <Told />
     </div>
   )
 }

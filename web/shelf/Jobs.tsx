@@ -3,23 +3,23 @@ import { useNavigate } from 'react-router'
 import { emptyJob, type JobProblem } from '../../core/job/index.ts'
 import { compareStock } from '../../core/stock/index.ts'
 import { addressOf, demoJob, openNew } from '../state/boot.ts'
-import { downloadJob, newId } from '../state/files.ts'
+import { newId } from '../state/files.ts'
 import { jobClosed, jobOpened } from '../state/jobSlice.ts'
 import { store, useAppDispatch } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
+import type { JobRow } from '../storage/database.ts'
 import { listJobs, loadJob, loadShelf } from '../storage/jobStore.ts'
 import { importFile } from '../worker/importFile.ts'
 import type { ImportReply } from '../worker/importWork.ts'
+import { JobLine, type Listed } from './JobLine.tsx'
 
-type Listed = { readonly id: string; readonly name: string; readonly savedAt: number }
-
-/** All jobs on this device: open, start, import, export, delete. */
+/** All jobs on this device: open, start, import, rename, duplicate, export, delete. */
 export function Jobs() {
   const navigate = useNavigate()
   const dispatch = useAppDispatch()
   const [jobs, setJobs] = useState<readonly Listed[] | null>(null)
   const [problems, setProblems] = useState<{ file: string; list: readonly JobProblem[] } | null>(null)
-  const [deleting, setDeleting] = useState<Listed | null>(null)
+  const [removed, setRemoved] = useState<JobRow | null>(null)
   const [trouble, setTrouble] = useState<string | null>(null)
   const refresh = useCallback(() => {
     listJobs(database)
@@ -74,10 +74,16 @@ export function Jobs() {
     await openNew(job)
     navigate(addressOf(job))
   }
-  const remove = async (job: Listed) => {
-    await database.jobs.delete(job.id)
-    if (store.getState().job.job?.id === job.id) dispatch(jobClosed())
-    setDeleting(null)
+  const remove = async ({ id }: Listed) => {
+    const row = await database.jobs.get(id)
+    await database.jobs.delete(id)
+    if (store.getState().job.job?.id === id) dispatch(jobClosed())
+    setRemoved(row ?? null)
+    refresh()
+  }
+  const bringBack = async (row: JobRow) => {
+    await database.jobs.put(row)
+    setRemoved(null)
     refresh()
   }
   return (
@@ -100,58 +106,25 @@ export function Jobs() {
         )}
         <ul>
           {jobs?.map((j) => (
-            <li key={j.id} className="row">
-              <button
-                type="button"
-                className="word text-[19px]! font-bold p-0!"
-                onClick={() => void open(j.id)}
-              >
-                {j.name}
-              </button>
-              <span className="flex items-baseline gap-3">
-                <span className="text-soft text-[14px]">
-                  {new Date(j.savedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}
-                </span>
-                <button
-                  type="button"
-                  className="word"
-                  onClick={async () => downloadJob((await loadJob(database, j.id))!.job)}
-                  aria-label={`Export ${j.name}`}
-                >
-                  export
-                </button>
-                <button
-                  type="button"
-                  className="word text-oxide"
-                  onClick={() => setDeleting(j)}
-                  aria-label={`Delete ${j.name}`}
-                >
-                  delete
-                </button>
-              </span>
-            </li>
+            <JobLine
+              key={j.id}
+              job={j}
+              onOpen={() => void open(j.id)}
+              onRemove={() => void remove(j)}
+              onChanged={refresh}
+            />
           ))}
         </ul>
-        {deleting && (
-          <div
-            role="alertdialog"
-            aria-label={`Delete ${deleting.name}`}
-            className="mt-3 border-[1.5px] border-oxide p-3"
-          >
-            <p>
-              Delete <strong>{deleting.name}</strong> with all its pieces and its log? Export it first if you
-              may want it back.
-            </p>
-            <div className="mt-2 flex gap-2">
-              <button type="button" className="act act-oxide" onClick={() => void remove(deleting)}>
-                Delete the job
+        <p role="status" className="min-h-8">
+          {removed && (
+            <>
+              {removed.name} is deleted.{' '}
+              <button type="button" className="word font-bold" onClick={() => void bringBack(removed)}>
+                undo
               </button>
-              <button type="button" className="act" onClick={() => setDeleting(null)}>
-                Keep it
-              </button>
-            </div>
-          </div>
-        )}
+            </>
+          )}
+        </p>
         <div className="mt-6 flex flex-wrap gap-2">
           <button type="button" className="act" onClick={() => void start()}>
             New job

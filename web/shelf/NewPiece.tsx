@@ -5,7 +5,9 @@ import { silhouettePath } from '../stage/paths.ts'
 import { newId, usualStart } from '../state/files.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { ImportMesh } from '../stations/piece/ImportMesh.tsx'
+import { BackLink } from '../ui/BackLink.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
+import { UnitChoice } from '../ui/UnitChoice.tsx'
 import { STARTS, type Start } from './starts.ts'
 
 /** Starting a piece: a wall of small drawings by what is being made. A slab's three sizes can be typed here at once. */
@@ -30,16 +32,7 @@ export function NewPiece() {
     navigate(`/job/${job.id}/${piece.id}/piece`)
   }
   const told = () => ({ id: newId('piece'), name: name.trim().slice(0, 120) || start.name, ...usualStart() })
-  const make = () => {
-    const piece = start.make(told(), job.stock)
-    if (piece.kind === 'slab' && piece.outline.kind === 'rectangle')
-      put({
-        ...piece,
-        outline: { ...piece.outline, length: size.length, width: size.width },
-        thickness: size.thickness,
-      })
-    else put(piece)
-  }
+  const make = () => put(sized(start.make(told(), job.stock), size))
   const startRun = () => {
     const run = newRun(newId('run'))
     change(`new run ${run.name}`, { type: 'runKept', run })
@@ -49,25 +42,35 @@ export function NewPiece() {
     <main className="h-full overflow-auto bg-sheet">
       <div className="mx-auto grid max-w-[1160px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-6 py-6">
         <div>
-          <p className="label">
-            <Link to={job.pieces[0] ? `/job/${job.id}` : '/jobs'} className="word p-0!">
-              {job.pieces[0] ? `back to ${job.name}` : 'all jobs'}
+          {job.pieces[0] ? (
+            <BackLink />
+          ) : (
+            <Link to="/jobs" className="word label p-0!">
+              all jobs
             </Link>
-          </p>
-          <h1 className="mt-1 text-[32px]!">New piece</h1>
+          )}
+          <div className="mt-1 flex flex-wrap items-end justify-between gap-x-6">
+            <h1 className="text-[32px]!">New piece</h1>
+            <UnitChoice />
+          </div>
           {STARTS.map(({ heading, starts }) => (
             <section key={heading} aria-label={heading}>
               <h2 className="mt-3 border-b pb-1">{heading}</h2>
               <div className="flex flex-wrap gap-x-1 gap-y-2 pt-2">
                 {starts.map((s) => (
-                  <StartTile key={s.name} start={s} chosen={s === start} onChoose={() => choose(s)} />
+                  <StartTile
+                    key={s.name}
+                    start={s}
+                    size={s === start ? size : null}
+                    onChoose={() => choose(s)}
+                  />
                 ))}
               </div>
             </section>
           ))}
         </div>
         <div className="sticky top-6 self-start pt-8">
-          <Drawing piece={made} box={[250, 150]} />
+          <Drawing piece={sized(made, size)} box={[250, 150]} />
           <div className="row">
             <label htmlFor="new-name">Name</label>
             <input
@@ -140,7 +143,17 @@ export function NewPiece() {
   )
 }
 
-function StartTile({ start, chosen, onChoose }: { start: Start; chosen: boolean; onChoose: () => void }) {
+type Size = { readonly length: number; readonly width: number; readonly thickness: number }
+
+/** A slab of a plain rectangle in the sizes typed; anything else as it starts. */
+const sized = (piece: Piece, { length, width, thickness }: Size): Piece =>
+  piece.kind === 'slab' && piece.outline.kind === 'rectangle'
+    ? { ...piece, outline: { ...piece.outline, length, width }, thickness }
+    : piece
+
+/** The chosen start is drawn in the sizes typed. */
+function StartTile({ start, size, onChoose }: { start: Start; size: Size | null; onChoose: () => void }) {
+  const chosen = size !== null
   const job = useAppSelector((s) => s.job.job)!
   const piece = start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
   return (
@@ -151,7 +164,7 @@ function StartTile({ start, chosen, onChoose }: { start: Start; chosen: boolean;
       style={chosen ? { boxShadow: 'inset 0 -3px 0 var(--ink)' } : undefined}
       onClick={onChoose}
     >
-      <Drawing piece={piece} box={[84, 46]} />
+      <Drawing piece={size ? sized(piece, size) : piece} box={[84, 46]} />
       <span className="label text-[15px] leading-tight">{start.name}</span>
     </button>
   )

@@ -1,15 +1,10 @@
 import { useEffect, useState } from 'react'
-import { Link } from 'react-router'
-import { type Board, compareStock, type Mix, type Stock } from '../../core/stock/index.ts'
-import { newId } from '../state/files.ts'
+import { compareStock, type Stock } from '../../core/stock/index.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
 import { loadShelf, saveShelf } from '../storage/jobStore.ts'
+import { BackLink } from '../ui/BackLink.tsx'
 import { FileButton } from '../ui/FileButton.tsx'
-import { MeasureField } from '../ui/MeasureField.tsx'
-import { NumberField } from '../ui/NumberField.tsx'
-import { NameField } from './NameField.tsx'
-import { Offcuts } from './Offcuts.tsx'
 import { StockRows } from './StockRows.tsx'
 
 /** The job's own stock: boards to hand, bags, prices. What is kept on the shelf is where new jobs start from. */
@@ -25,34 +20,6 @@ export function StockPage() {
       .catch(() => setShelf(null))
   }, [])
   const differences = shelf ? compareStock(job.stock, shelf) : []
-  const board = (row: Board, patch: Partial<Board>) =>
-    change(`${row.name}`, { type: 'stockRowKept', list: 'boards', row: { ...row, ...patch } })
-  const mix = (row: Mix, patch: Partial<Mix>) =>
-    change(`${row.name}`, { type: 'stockRowKept', list: 'mixes', row: { ...row, ...patch } })
-  const addBoard = () => {
-    const like = job.stock.boards[0]
-    change('add a board', {
-      type: 'stockRowKept',
-      list: 'boards',
-      row: {
-        id: newId('board'),
-        name: 'my board',
-        material: 'melamine',
-        thickness: 18,
-        length: 2440,
-        width: 1220,
-        grain: false,
-        densityKgPerM3: 680,
-        elasticity: 2000,
-        elasticityAcross: 2000,
-        screwHold: 250,
-        offcuts: [],
-        price: null,
-        source: 'typed here',
-        ...(like && { material: like.material }),
-      },
-    })
-  }
   const readList = async (file: File) => {
     const { readStockCsv } = await import('../../core/stock/readStockCsv.ts')
     const { rows, problems } = readStockCsv(await file.text(), job.stock)
@@ -73,11 +40,7 @@ export function StockPage() {
   return (
     <main className="h-full overflow-auto bg-sheet">
       <div className="mx-auto max-w-[980px] px-6 py-8">
-        <p className="label">
-          <Link to={`/job/${job.id}`} className="word p-0!">
-            back to {job.name}
-          </Link>
-        </p>
+        <BackLink />
         <h1 className="mt-1">Stock of this job</h1>
         <p className="text-soft">
           The true thickness of the boards to hand, the yield on your bags, your prices: a figure on a
@@ -99,110 +62,6 @@ export function StockPage() {
             </ul>
           </section>
         )}
-        <h2 className="mt-5">Boards</h2>
-        <div className="grid grid-cols-2 gap-x-8">
-          {job.stock.boards.map((b) => (
-            <section key={b.id} aria-label={b.name} className="border-b py-2">
-              <NameField value={b.name} label="Name of the board" onName={(name) => board(b, { name })} />
-              <MeasureField
-                label="True thickness"
-                value={b.thickness}
-                min={0.5}
-                max={200}
-                onCommit={(thickness) => board(b, { thickness })}
-              />
-              <MeasureField
-                label="Sheet length"
-                value={b.length}
-                min={10}
-                onCommit={(length) => board(b, { length })}
-              />
-              <MeasureField
-                label="Sheet width"
-                value={b.width}
-                min={10}
-                onCommit={(width) => board(b, { width })}
-              />
-              <NumberField
-                label="Price of a sheet"
-                value={b.price}
-                optional
-                min={0}
-                placeholder="no price"
-                onCommit={(price) => board(b, { price })}
-              />
-              <Offcuts rows={b.offcuts} onRows={(offcuts) => board(b, { offcuts })} />
-              <label className="row">
-                <span>Parts keep the grain</span>
-                <input
-                  type="checkbox"
-                  className="size-5"
-                  checked={b.grain}
-                  onChange={(e) => board(b, { grain: e.target.checked })}
-                />
-              </label>
-              <button
-                type="button"
-                className="word text-oxide"
-                onClick={() =>
-                  change(`remove ${b.name}`, { type: 'stockRowRemoved', list: 'boards', rowId: b.id })
-                }
-              >
-                remove
-              </button>
-              <span className="text-[13px] text-soft">{b.source}</span>
-            </section>
-          ))}
-        </div>
-        <button type="button" className="act mt-3" onClick={addBoard}>
-          Add a board
-        </button>
-        <h2 className="mt-6">Bagged mixes</h2>
-        <div className="grid grid-cols-2 gap-x-8">
-          {job.stock.mixes.map((m) => (
-            <section key={m.id} aria-label={m.name} className="border-b py-2">
-              <NameField value={m.name} label="Name of the mix" onName={(name) => mix(m, { name })} />
-              <NumberField
-                label="Bag"
-                unit="kg"
-                value={m.bagKg}
-                min={0.1}
-                onCommit={(n) => n && mix(m, { bagKg: n })}
-              />
-              <NumberField
-                label="Yield of a bag"
-                unit="L"
-                value={m.yieldLitres}
-                min={0.1}
-                onCommit={(n) => n && mix(m, { yieldLitres: n })}
-              />
-              <NumberField
-                label="Usual water"
-                unit="L"
-                value={m.waterLitres.medium}
-                min={0.1}
-                onCommit={(n) => n && mix(m, { waterLitres: { ...m.waterLitres, medium: n } })}
-              />
-              <NumberField
-                label="Strength at 28 days"
-                unit="MPa"
-                value={m.f28.medium}
-                min={1}
-                onCommit={(n) => n && mix(m, { f28: { ...m.f28, medium: n } })}
-              />
-              <NumberField
-                label="Price of a bag"
-                value={m.price}
-                optional
-                min={0}
-                placeholder="no price"
-                onCommit={(price) => mix(m, { price })}
-              />
-              <span className="text-[13px] text-soft">{m.source}</span>
-            </section>
-          ))}
-        </div>
-        <h2 className="mt-6">What moulds are made of beside boards</h2>
         <StockRows />
         <h2 className="mt-6">From a list</h2>
         <p className="text-soft">

@@ -1,6 +1,9 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import { arcByRise, type PathCorner, type Point } from '../../core/geometry/index.ts'
 import { sideWords } from '../../core/piece/index.ts'
+import { newId } from '../state/files.ts'
+import { inRun } from '../state/stepRuns.ts'
+import { arrowStep } from './keySteps.ts'
 
 type Corners = readonly PathCorner[]
 type Props = {
@@ -19,12 +22,6 @@ type CornersOut = PathCorner[]
 
 const NEAR_PX = 8
 const STILL_PX = 3
-const MORE: Readonly<Record<string, Point>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
 
 /** A free side id beside the ones in use: `side-7`. */
 export function freeSide(corners: Corners): string {
@@ -60,6 +57,7 @@ export function sideMiddle(a: PathCorner, b: PathCorner): Point {
 export function PathHandles(props: Props) {
   const { corners, toScreen, fromScreen, localPoint, step, selected, onSelect, onPreview, onCommit } = props
   const drag = useRef<{ i: number; start: Point; moved: CornersOut | null } | null>(null)
+  const run = useRef(newId('run'))
 
   const rest = (i: number, [x, y]: Point): Point => {
     const [px, py] = toScreen([x, y])
@@ -91,14 +89,28 @@ export function PathHandles(props: Props) {
     if (corners.length > 3) onCommit(corners.toSpliced(i, 1), 'remove a corner')
   }
   const onKey = (event: KeyboardEvent, i: number) => {
-    const way = MORE[event.key]
-    if (way) {
+    const by = arrowStep(event, step)
+    const c = corners[i]!
+    const beside =
+      event.key === 'Home'
+        ? corners.at(i - 1)!
+        : event.key === 'End'
+          ? corners[(i + 1) % corners.length]!
+          : null
+    if (by) {
       event.preventDefault()
-      const by = step * (event.shiftKey ? 10 : 1)
-      const c = corners[i]!
       // What goes up or right on the screen goes up or right under the arrow, whichever way the plan is shown.
       const [a, b] = [toScreen([0, 0]), toScreen([1, 0])]
-      onCommit(put(i, [c.x + way[0] * by * Math.sign(b[0] - a[0]), c.y + way[1] * by]), 'move a corner')
+      const to: Point = [c.x + by[0] * Math.sign(b[0] - a[0]), c.y + by[1]]
+      inRun(run.current, () =>
+        onCommit(put(i, to), `corner ${i + 1} to ${Math.round(to[0])}, ${Math.round(to[1])}`),
+      )
+    } else if (beside) {
+      // Level with the corner beside it, the way it is nearer to that.
+      event.preventDefault()
+      const level: Point =
+        Math.abs(beside.x - c.x) < Math.abs(beside.y - c.y) ? [beside.x, c.y] : [c.x, beside.y]
+      onCommit(put(i, level), `corner ${i + 1} level with the one beside it`)
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       event.preventDefault()
       remove(i)
@@ -108,7 +120,14 @@ export function PathHandles(props: Props) {
     }
   }
   return (
-    <g onPointerMove={move} onPointerUp={end} onPointerCancel={end}>
+    <g
+      onPointerMove={move}
+      onPointerUp={end}
+      onPointerCancel={end}
+      onFocusCapture={() => {
+        run.current = newId('run')
+      }}
+    >
       {corners.length <= 60 &&
         corners.map((c, i) => {
           const next = corners[(i + 1) % corners.length]!

@@ -1,8 +1,9 @@
-import type { PointerEvent } from 'react'
+import type { KeyboardEvent, PointerEvent } from 'react'
 import { loftPoints, type Point } from '../../core/geometry/index.ts'
 import type { SlabPiece } from '../../core/job/index.ts'
 import { outlineLoft, outlineSize, reach } from '../../core/piece/index.ts'
 import { Dimension } from './Dimension.tsx'
+import { slideTo } from './keySteps.ts'
 import { ringPath } from './paths.ts'
 import type { ViewSide } from './planFrame.ts'
 import type { Line } from './sectionLine.ts'
@@ -42,18 +43,36 @@ export function Label({ at: [x, y], text, oxide }: { at: Point; text: string; ox
 
 type LineProps = {
   line: Line
+  /** Length and width of the plan: the line runs from side to side of it. */
+  reach: Point
+  text: (mm: number) => string
   onScreen: (p: Point) => Point
   onDrag: (event: PointerEvent, end: 'from' | 'to' | 'both') => void
-  onStep: (by: number) => void
+  onLine: (line: Line) => void
 }
 
-/** The section line with its two marks; dragged whole, or by either end. */
-export function SectionLine({ line, onScreen, onDrag, onStep }: LineProps) {
+/** Steps of the section line by key, mm. */
+const LINE_STEP = 5
+
+/** The section line with its two marks; dragged whole, or by either end; by keys from side to side, with Alt one end alone. */
+export function SectionLine({ line, reach, text, onScreen, onDrag, onLine }: LineProps) {
   const [a, b] = [onScreen(line.from), onScreen(line.to)]
   const marks: [Point, 'from' | 'to'][] = [
     [a, 'from'],
     [b, 'to'],
   ]
+  // The way the line is moved: across itself.
+  const k = Math.abs(line.to[0] - line.from[0]) >= Math.abs(line.to[1] - line.from[1]) ? 1 : 0
+  const onKey = (event: KeyboardEvent, end: 'from' | 'to') => {
+    const at = line[end][k]
+    const next = slideTo(event, { at, min: 0, max: reach[k], step: LINE_STEP })
+    if (next === null) return
+    event.preventDefault()
+    const moved = (p: Point): Point => (k === 0 ? [p[0] + next - at, p[1]] : [p[0], p[1] + next - at])
+    onLine(
+      event.altKey ? { ...line, [end]: moved(line[end]) } : { from: moved(line.from), to: moved(line.to) },
+    )
+  }
   return (
     <g>
       <line
@@ -83,15 +102,16 @@ export function SectionLine({ line, onScreen, onDrag, onStep }: LineProps) {
           role="slider"
           tabIndex={0}
           aria-label={`Section line A, ${end === 'from' ? 'first' : 'second'} end`}
-          aria-valuenow={Math.round(line[end][1])}
+          aria-orientation={k === 1 ? 'vertical' : 'horizontal'}
+          aria-valuemin={0}
+          aria-valuemax={Math.round(reach[k])}
+          aria-valuenow={Math.round(line[end][k])}
+          aria-valuetext={`${text(line[end][k])} from the ${k === 1 ? 'front' : 'left'}`}
           style={{ cursor: 'grab' }}
           onPointerDown={(e) => onDrag(e, end)}
-          onKeyDown={(e) => {
-            if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return
-            e.preventDefault()
-            onStep((e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 20 : 5))
-          }}
+          onKeyDown={(e) => onKey(e, end)}
         >
+          <rect x={p[0] - 16} y={p[1] - 16} width="32" height="32" fill="transparent" />
           <rect x={p[0] - 11} y={p[1] - 11} width="22" height="22" fill="var(--ink)" />
           <text
             x={p[0]}

@@ -1,22 +1,17 @@
-import { type KeyboardEvent, useEffect, useMemo, useState } from 'react'
-import { boundLoop, type Loop, type Point } from '../../core/geometry/index.ts'
+import { useEffect, useMemo, useState } from 'react'
+import { boundLoop, type Loop, loopChords, type Point } from '../../core/geometry/index.ts'
 import { boxChoiceOf, type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
 import { planOf } from '../../core/mould/index.ts'
 import {
   holdFonts,
-  moveOpening,
   outlineEdges,
   outlineLoop,
   outlinePath,
   outlineSize,
   outlineStart,
   placeOpenings,
-  reach,
-  removeOpening,
   resizedOutline,
   resolvePlacing,
-  SIDES,
-  sideWords,
 } from '../../core/piece/index.ts'
 import { formatLength, shopStep } from '../../core/units/index.ts'
 import { usePlan } from '../state/PlanContext.tsx'
@@ -29,10 +24,14 @@ import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { isBoxPart, MouldParts, mouldBeyond, plansOf, standsBeside } from './MouldParts.tsx'
 import { PathHandles } from './PathHandles.tsx'
+import { PlanFeatures, WIDE_LISTS } from './PlanFeatures.tsx'
+import { freeNamePlace, PlanName } from './PlanName.tsx'
+import { PlanOpenings } from './PlanOpenings.tsx'
 import { EdgeLines, Label, OpeningDimensions, SectionLine } from './PlanParts.tsx'
-import { loopPath, openPath, ringPath, shapeText } from './paths.ts'
+import { PlanSides } from './PlanSides.tsx'
+import { loopPath, ringPath } from './paths.ts'
 import { planFeatures } from './planFeatures.ts'
-import { planFrame, sideEnds, sideShown, type ViewSide } from './planFrame.ts'
+import { planFrame, sideShown, type ViewSide } from './planFrame.ts'
 import { planTarget } from './planTarget.ts'
 import { usualLine } from './sectionLine.ts'
 import { usePlanDrag } from './usePlanDrag.ts'
@@ -110,25 +109,6 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
   const text = (mm: number) => formatLength(mm, style)
   const drag = usePlanDrag(kept, frame, style, localPoint)
 
-  const keyOnOpening = (event: KeyboardEvent, id: string) => {
-    const step = shopStep(style) * (event.shiftKey ? 10 : 1)
-    const way = (
-      { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, Point>
-    )[event.key]
-    const name = piece.openings.find((o) => o.id === id)!.name
-    if (way) {
-      event.preventDefault()
-      change(`move ${name}`, moveOpening(piece, id, [way[0] * step * (mirrored ? -1 : 1), way[1] * step]))
-    } else if (event.key === 'Delete' || event.key === 'Backspace') {
-      event.preventDefault()
-      change(`remove ${name}`, ...removeOpening(piece, id))
-      dispatch(selected(null))
-    } else if (event.key === 'Enter' || event.key === ' ') {
-      event.preventDefault()
-      dispatch(selected({ kind: 'opening', id }))
-    }
-  }
-
   const lit = (id: string) => view.lit === id
   const light = (id: string | null) => ({
     onPointerEnter: () => dispatch(pointedAt(id)),
@@ -171,6 +151,18 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
         )
       : []
 
+  const namePlace = freeNamePlace(piece.name, {
+    ring: loopChords(outline).points.map(toScreen),
+    taken: [
+      ...openings.map((o) => loopChords(o.loop).points),
+      ...features.filter((f) => !WIDE_LISTS.has(f.list)).map((f) => f.rings.flat()),
+      ...lands.map((l): Point[] => [
+        [l.fromXMm, l.fromYMm],
+        [l.toXMm, l.toYMm],
+      ]),
+    ].map((points) => points.map(toScreen)),
+  })
+
   return (
     <div ref={attach} className="relative h-full min-h-0 w-full overflow-hidden" data-testid="plan">
       <span className="view-name absolute left-4 top-2">Plan</span>
@@ -180,6 +172,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
           height={size.height}
           role="group"
           aria-label={`Plan of ${piece.name}, ${poured ? 'as poured' : 'as placed'}`}
+          onFocusCapture={drag.newRun}
           onPointerMove={drag.move}
           onPointerUp={drag.end}
           onPointerCancel={drag.end}
@@ -212,17 +205,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
             stroke="var(--ink)"
             strokeWidth="1.6"
           />
-          <text
-            transform={`translate(${(left + right) / 2} ${bottom - 10}) scale(${mirrored ? -1 : 1} 1)`}
-            textAnchor="middle"
-            className="label"
-            fontSize="14"
-            fill="var(--concrete-mark)"
-            fontWeight="700"
-            aria-hidden
-          >
-            {piece.name}
-          </text>
+          <PlanName name={piece.name} mirrored={mirrored} at={namePlace} />
           <EdgeLines piece={piece} toScreen={toScreen} />
           {station !== 'piece' &&
             plan?.stations.steel?.wires.map((w) => {
@@ -266,147 +249,52 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
           {station === 'mould' && poured && plan?.stations.mould && (
             <BowLines mould={plan.stations.mould} onScreen={onScreen} scale={scale} />
           )}
-          {piece.outline.kind === 'rectangle' &&
-            (SIDES as readonly ViewSide[]).map((side) => {
-              const [a, b] = sideEnds(side, length, width).map(toScreen) as [Point, Point]
-              const upright = side === 'left' || side === 'right'
-              return (
-                <line
-                  key={side}
-                  x1={a[0]}
-                  y1={a[1]}
-                  x2={b[0]}
-                  y2={b[1]}
-                  stroke={
-                    lit(`side/${side}`) || (view.selection?.kind === 'side' && view.selection.id === side)
-                      ? 'var(--oxide)'
-                      : 'transparent'
-                  }
-                  strokeWidth="9"
-                  strokeOpacity="0.55"
-                  style={{ cursor: upright ? 'ew-resize' : 'ns-resize' }}
-                  data-side={side}
-                  {...light(`side/${side}`)}
-                  onPointerDown={(e) => drag.start(e, { kind: 'side', side, start: localPoint(e) })}
-                />
-              )
-            })}
-          {piece.outline.kind === 'polygon' &&
-            outline
-              .filter((s) => edges.get(s.name)?.of === 'side')
-              .map((segment, i) => {
-                const { id } = edges.get(segment.name)!
-                const isOn =
-                  lit(segment.name) || (view.selection?.kind === 'side' && view.selection.id === id)
-                return (
-                  <path
-                    key={`${segment.name}|${i}`}
-                    d={openPath(segment, toScreen, scale, mirrored)}
-                    fill="none"
-                    stroke={isOn ? 'var(--oxide)' : 'transparent'}
-                    strokeWidth="9"
-                    strokeOpacity="0.55"
-                    style={{ cursor: 'move' }}
-                    data-side={id}
-                    {...light(segment.name)}
-                    onPointerDown={(e) => drag.start(e, { kind: 'polygonSide', id, start: localPoint(e) })}
-                  >
-                    <title>{`side ${sideWords(id)}`}</title>
-                  </path>
-                )
-              })}
-          {features.map((f) => {
-            const chosenFeature = view.selection?.kind === f.list && view.selection.id === f.id
-            return (
-              <g
-                key={`${f.list}|${f.id}`}
-                role="button"
-                tabIndex={0}
-                aria-label={`${f.name}, ${text(f.at[0])} from the left, ${text(f.at[1])} from the front`}
-                aria-pressed={chosenFeature}
-                data-feature={f.id}
-                style={{ cursor: f.movable ? 'grab' : 'pointer' }}
-                onKeyDown={(e) => {
-                  if (e.key === 'Enter' || e.key === ' ') {
-                    e.preventDefault()
-                    dispatch(selected({ kind: f.list, id: f.id }))
-                  }
-                }}
-                onPointerDown={(e) =>
-                  f.movable
-                    ? drag.start(e, { kind: 'feature', feature: f, start: localPoint(e) })
-                    : dispatch(selected({ kind: f.list, id: f.id }))
-                }
-              >
-                <path
-                  d={f.rings.map((ring) => ringPath(ring, toScreen)).join(' ')}
-                  fillRule="evenodd"
-                  fill={f.fill ? 'var(--concrete-mark)' : 'transparent'}
-                  fillOpacity={f.list === 'lettering' ? 1 : 0.35}
-                  stroke={chosenFeature || lit(`${f.list}/${f.id}`) ? 'var(--oxide)' : 'var(--ink)'}
-                  strokeWidth={chosenFeature ? 2.4 : f.list === 'lettering' ? 0.6 : 1.1}
-                  strokeLinejoin="round"
-                />
-              </g>
-            )
-          })}
+          <PlanSides
+            piece={piece}
+            outline={outline}
+            edges={edges}
+            frame={frame}
+            toScreen={toScreen}
+            drag={drag}
+            localPoint={localPoint}
+          />
+          <PlanFeatures
+            features={features.filter((f) => WIDE_LISTS.has(f.list))}
+            toScreen={toScreen}
+            drag={drag}
+            localPoint={localPoint}
+            text={text}
+          />
           <SectionLine
             line={line}
+            reach={[length, width]}
+            text={text}
             onScreen={onScreen}
             onDrag={(e, end) => drag.start(e, { kind: 'line', end, start: localPoint(e), line })}
-            onStep={(by) =>
-              dispatch(
-                lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
-              )
-            }
+            onLine={(next) => dispatch(lineDragged(next))}
           />
-          {piece.openings.map((o) => {
-            const own = openings.filter((p) => p.openingId === o.id)
-            const middle = placing.middles.get(o.id)!
-            const at = toScreen(middle)
-            const isChosen = chosen?.id === o.id
-            const sizeText = `${shapeText(o.shape, text)}${o.depth === null ? '' : `, ${text(o.depth)} deep`}`
-            const small = reach(o, 'u') * 2 * scale < 90
-            const labelAt: Point = small ? [at[0], at[1] - reach(o, 'v') * scale - 7] : at
-            return (
-              <g
-                key={o.id}
-                role="button"
-                tabIndex={0}
-                aria-label={`${o.name}, ${sizeText}, ${text(middle[0] - reach(o, 'u'))} from the left, ${text(middle[1] - reach(o, 'v'))} from the front`}
-                aria-pressed={isChosen}
-                data-opening={o.id}
-                style={{ cursor: 'grab' }}
-                onKeyDown={(e) => keyOnOpening(e, o.id)}
-                onPointerDown={(e) => {
-                  const start = localPoint(e)
-                  const world = fromScreen(start)
-                  drag.start(e, {
-                    kind: 'opening',
-                    id: o.id,
-                    start,
-                    grab: [world[0] - middle[0], world[1] - middle[1]],
-                  })
-                }}
-                {...light(`opening/${o.id}`)}
-              >
-                {own.map((p) => (
-                  <path
-                    key={p.key}
-                    d={loopPath(p.loop, toScreen, scale, mirrored)}
-                    fill={poured ? 'transparent' : 'var(--sheet)'}
-                    stroke={
-                      isChosen || lit(`opening/${o.id}`) || lit(`knockout/${p.key}`)
-                        ? 'var(--oxide)'
-                        : 'var(--ink)'
-                    }
-                    strokeWidth={isChosen ? 2.6 : 1.4}
-                  />
-                ))}
-                <Label at={labelAt} text={small ? o.name : `${o.name} ${sizeText}`} />
-              </g>
-            )
-          })}
+          <PlanFeatures
+            features={features.filter((f) => !WIDE_LISTS.has(f.list))}
+            toScreen={toScreen}
+            drag={drag}
+            localPoint={localPoint}
+            text={text}
+          />
+          <PlanOpenings
+            piece={piece}
+            placing={placing}
+            openings={openings}
+            chosen={chosen?.id ?? null}
+            poured={poured}
+            mirrored={mirrored}
+            scale={scale}
+            toScreen={toScreen}
+            fromScreen={fromScreen}
+            drag={drag}
+            localPoint={localPoint}
+            text={text}
+            step={shopStep(style)}
+          />
           {station === 'piece' && piece.outline.kind === 'polygon' && (
             <PathHandles
               corners={shiftedCorners}

@@ -91,13 +91,11 @@ export function SolidPlan() {
           )}
           <SectionLine
             line={line}
+            reach={[box.length, box.width]}
+            text={text}
             onScreen={onScreen}
             onDrag={(e, end) => drag.start(e, end, line)}
-            onStep={(by) =>
-              dispatch(
-                lineDragged({ from: [line.from[0], line.from[1] + by], to: [line.to[0], line.to[1] + by] }),
-              )
-            }
+            onLine={(next) => dispatch(lineDragged(next))}
           />
           <Dimension
             from={[left, top - above]}

@@ -3,7 +3,9 @@ import type { Point } from '../../core/geometry/index.ts'
 import type { Change, SlabPiece } from '../../core/job/index.ts'
 import { asPolygon, sideWords } from '../../core/piece/index.ts'
 import { formatLength, type MeasureStyle, shopStep } from '../../core/units/index.ts'
+import { newId } from '../state/files.ts'
 import { usePlan } from '../state/PlanContext.tsx'
+import { inRun } from '../state/stepRuns.ts'
 import { useAppDispatch, useChange } from '../state/store.ts'
 import { lineDragged, selected } from '../state/viewSlice.ts'
 import { dragLine, dragSide } from './drags.ts'
@@ -134,5 +136,34 @@ export function usePlanDrag(
     if (d?.kind === 'opening') dispatch(selected({ kind: 'opening', id: d.id }))
     if (d?.kind === 'side' && !next) dispatch(selected({ kind: 'side', id: d.side }))
   }
-  return { start, move, end, guides }
+  const run = useRef(newId('run'))
+  /** Steps by key are one step of undo for as long as the focus stays where it is. */
+  const stepped = (act: () => void) => inRun(run.current, act)
+  return {
+    start,
+    move,
+    end,
+    guides,
+    stepped,
+    newRun: () => {
+      run.current = newId('run')
+    },
+    /** Moves a feature by some mm as it is seen, up and right counted as more. */
+    nudgeFeature: (feature: Feature, [dx, dy]: Point) =>
+      stepped(() => {
+        const by = moveFeature(piece, feature, [dx * (frame.mirrored ? -1 : 1), dy])
+        if (by.length > 0) change(`move ${feature.name}`, ...by)
+      }),
+    removeFeature: ({ list, id, name }: Feature) => {
+      const pieceId = piece.id
+      change(
+        `remove ${name}`,
+        list === 'basin'
+          ? { type: 'shapeChanged', pieceId, patch: { basin: null } }
+          : { type: 'featureRemoved', pieceId, list, featureId: id },
+      )
+      dispatch(selected(null))
+    },
+  }
 }
+export type PlanDrag = ReturnType<typeof usePlanDrag>

@@ -37,8 +37,9 @@ export type PlanView = {
   /** Whether the solid is that of the piece as shown. */
   readonly solidFresh: boolean
   readonly scene: Scene | null
-  /** Findings with remedies that were proven. */
   readonly findings: readonly Finding[]
+  /** Whether the remedies of the findings were proven; until then they are only what would be tried. */
+  readonly tried: boolean
   readonly failed: string | null
   /** A long cut list that is being laid out. */
   readonly layingOut: { readonly parts: number; readonly share: number } | null
@@ -188,7 +189,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const view = useMemo((): PlanView | null => {
     if (!piece) return null
     const fresh = current?.runId === asked
-    const unproven = (current?.plan.findings ?? []).map((f) => ({ ...f, remedies: [] }))
+    const tried = proven !== null && proven.runId === asked
     return {
       job: shown,
       piece,
@@ -198,7 +199,8 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       whole: fresh && current?.stage === 'solid',
       solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
       scene: scene?.scene ?? null,
-      findings: proven && proven.runId === asked ? proven.findings : unproven,
+      findings: tried ? proven.findings : (current?.plan.findings ?? []),
+      tried,
       failed,
       layingOut,
       preview,

@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import { applyChange, applyPatches, type Change, diffTrees, type Job } from '../../core/job/index.ts'
 import type { JobRow, UndoStep } from '../storage/database.ts'
+import { pieceChanged, stepWords } from './stepWords.ts'
 
 /** Steps that can be undone. */
 export const UNDO_LIMIT = 200
@@ -50,18 +51,29 @@ export const jobSlice = createSlice({
     jobClosed: (state): JobState => ({ ...initialState, edit: (state as JobState).edit + 1 }),
     jobChanged: (
       draft,
-      { payload }: PayloadAction<{ label: string; changes: readonly Change[] }>,
+      { payload }: PayloadAction<{ label: string; changes: readonly Change[]; run?: string }>,
     ): JobState => {
       const state = draft as JobState
       if (!state.job) return state
       const job = payload.changes.reduce(applyChange, state.job)
-      const redo = diffTrees(state.job, job)
-      if (redo.length === 0) return state
-      const step: UndoStep = { label: payload.label, undo: diffTrees(job, state.job), redo }
+      if (diffTrees(state.job, job).length === 0) return state
+      // A run of steps is undone as one: it begins where its first step began.
+      const last = state.past.at(-1)
+      const goesOn = payload.run !== undefined && last?.run === payload.run && state.future.length === 0
+      const from = goesOn ? applyPatches(state.job, last!.undo) : state.job
+      const redo = diffTrees(from, job)
+      const step: UndoStep = {
+        label: payload.label,
+        undo: diffTrees(job, from),
+        redo,
+        ...pieceChanged(payload.changes),
+        ...(payload.run !== undefined && { run: payload.run }),
+      }
+      const past = goesOn ? state.past.slice(0, -1) : state.past
       return {
         ...state,
         job,
-        past: [...state.past, step].slice(-UNDO_LIMIT),
+        past: redo.length === 0 ? past : [...past, step].slice(-UNDO_LIMIT),
         future: [],
         save: { kind: 'unsaved' },
         edit: state.edit + 1,
@@ -79,7 +91,7 @@ export const jobSlice = createSlice({
         future: [...state.future, step],
         save: { kind: 'unsaved' },
         edit: state.edit + 1,
-        told: { text: `undone: ${step.label}`, undo: false },
+        told: { text: `undone: ${stepWords(state.job, step)}`, undo: false },
       }
     },
     redone: (draft): JobState => {
@@ -93,7 +105,7 @@ export const jobSlice = createSlice({
         future: state.future.slice(0, -1),
         save: { kind: 'unsaved' },
         edit: state.edit + 1,
-        told: { text: `again: ${step.label}`, undo: true },
+        told: { text: `again: ${stepWords(state.job, step, false)}`, undo: true },
       }
     },
     saveEnded: (

@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit'
 import { useDispatch, useSelector } from 'react-redux'
 import type { Change } from '../../core/job/index.ts'
 import { jobChanged, jobSlice } from './jobSlice.ts'
+import { currentRun } from './stepRuns.ts'
 import { viewSlice } from './viewSlice.ts'
 
 export const store = configureStore({
@@ -16,5 +17,8 @@ export const useAppSelector = useSelector.withTypes<RootState>()
 /** Makes one undoable step of some changes. */
 export function useChange(): (label: string, ...changes: Change[]) => void {
   const dispatch = useAppDispatch()
-  return (label, ...changes) => dispatch(jobChanged({ label, changes }))
+  return (label, ...changes) => {
+    const run = currentRun()
+    dispatch(jobChanged({ label, changes, ...(run && { run }) }))
+  }
 }

@@ -27,6 +27,8 @@ export type ViewState = {
   readonly apart: boolean
   readonly shortcuts: boolean
   readonly printed: number
+  /** Where in the line one was last, so that other pages lead back there. */
+  readonly place: { readonly pieceId: string; readonly station: string } | null
 }
 
 const initialState: ViewState = {
@@ -38,6 +40,7 @@ const initialState: ViewState = {
   apart: false,
   shortcuts: true,
   printed: 0,
+  place: null,
 }
 
 export const viewSlice = createSlice({
@@ -65,6 +68,10 @@ export const viewSlice = createSlice({
     lineDragged: (state, { payload }: PayloadAction<ViewState['line']>) => ({ ...state, line: payload }),
     partsMoved: (state) => ({ ...state, apart: !state.apart }),
     pieceShown: (state) => ({ ...state, selection: null, line: null, lit: null }),
+    placeTaken: (state, { payload }: PayloadAction<NonNullable<ViewState['place']>>) => ({
+      ...state,
+      place: payload,
+    }),
     shortcutsSwitched: (state) => ({ ...state, shortcuts: !state.shortcuts }),
     sheetPrinted: (state) => ({ ...state, printed: state.printed + 1 }),
   },
@@ -80,6 +87,7 @@ export const {
   lineDragged,
   partsMoved,
   pieceShown,
+  placeTaken,
   shortcutsSwitched,
   sheetPrinted,
 } = viewSlice.actions

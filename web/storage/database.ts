@@ -5,6 +5,10 @@ import type { Stock } from '../../core/stock/index.ts'
 /** One step that can be undone: the patches both ways, and what it was called. */
 export type UndoStep = {
   readonly label: string
+  /** The piece that it changes, where it changes one. */
+  readonly pieceId?: string
+  /** Steps of one run that follow one another are undone together. */
+  readonly run?: string
   readonly undo: readonly Patch[]
   readonly redo: readonly Patch[]
 }

@@ -42,6 +42,7 @@ export const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView
   solidFresh: true,
   scene: null,
   findings: plan?.findings ?? [],
+  tried: true,
   failed: null,
   layingOut: null,
   preview: () => {},

@@ -6,6 +6,8 @@ import {
   parseLength,
   shopStep,
 } from '../../core/units/index.ts'
+import { newId } from '../state/files.ts'
+import { inRun } from '../state/stepRuns.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 
 type Props = {
@@ -56,6 +58,7 @@ export function MeasureField({
   const [typed, setTyped] = useState<string | null>(null)
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
+  const run = useRef('')
   useEffect(() => {
     if (!autoFocus) return
     input.current?.focus()
@@ -89,7 +92,7 @@ export function MeasureField({
       Math.min(max ?? Infinity, from + by * shopStep(style)),
     )
     setTyped(null)
-    onCommit(Math.round(next * 1e4) / 1e4)
+    inRun(run.current, () => onCommit(Math.round(next * 1e4) / 1e4))
   }
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') {
@@ -124,7 +127,10 @@ export function MeasureField({
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong ? `${id}-why` : understood ? `${id}-is` : undefined}
         onChange={(e) => setTyped(e.target.value)}
-        onFocus={(e) => e.target.select()}
+        onFocus={(e) => {
+          run.current = newId('run')
+          e.target.select()
+        }}
         onBlur={() => {
           if (commit()) onDone?.()
         }}

@@ -1,4 +1,6 @@
-import { useId, useState } from 'react'
+import { useId, useRef, useState } from 'react'
+import { newId } from '../state/files.ts'
+import { inRun } from '../state/stepRuns.ts'
 
 type Props = {
   readonly label: string
@@ -29,6 +31,7 @@ export function NumberField({
 }: Props) {
   const [typed, setTyped] = useState<string | null>(null)
   const id = useId()
+  const run = useRef('')
   const text = typed ?? (value === null ? '' : String(Math.round(value * 1000) / 1000))
   const wrong = typed === null ? null : complaint(typed, { min, max, whole, optional })
   const commit = () => {
@@ -53,7 +56,10 @@ export function NumberField({
             aria-invalid={wrong ? true : undefined}
             aria-describedby={wrong ? `${id}-why` : undefined}
             onChange={(e) => setTyped(e.target.value)}
-            onFocus={(e) => e.target.select()}
+            onFocus={(e) => {
+              run.current = newId('run')
+              e.target.select()
+            }}
             onBlur={commit}
             onKeyDown={(e) => {
               if (e.key === 'Enter') commit()
@@ -62,7 +68,7 @@ export function NumberField({
                 e.preventDefault()
                 const next = value + (e.key === 'ArrowUp' ? step : -step)
                 if (!complaint(String(next), { min, max, whole, optional }))
-                  onCommit(Math.round(next * 1000) / 1000)
+                  inRun(run.current, () => onCommit(Math.round(next * 1000) / 1000))
               }
             }}
           />

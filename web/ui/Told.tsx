@@ -1,30 +1,39 @@
-import { useEffect } from 'react'
-import { tellingEnded, undone } from '../state/jobSlice.ts'
+import { Toast } from 'radix-ui'
+import { tellingEnded } from '../state/jobSlice.ts'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
+import { useUndo } from '../state/useUndo.ts'
 
-/** Says what the last step was, for a few seconds, with undo beside it. */
+/** How long a step is told, ms. */
+const TOLD = 6000
+
+/** A place on the page where the last step is told for a few seconds, with undo beside it; it covers nothing. */
 export function Told() {
   const told = useAppSelector((s) => s.job.told)
   const edit = useAppSelector((s) => s.job.edit)
   const dispatch = useAppDispatch()
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each step starts the wait anew
-  useEffect(() => {
-    if (!told) return
-    const timer = setTimeout(() => dispatch(tellingEnded()), 6000)
-    return () => clearTimeout(timer)
-  }, [told, edit, dispatch])
+  const { undo } = useUndo()
   return (
-    <div role="status" className="pointer-events-none fixed left-1/2 top-[58px] z-30 -translate-x-1/2">
+    <Toast.Provider duration={TOLD} label="Last step" swipeThreshold={1e6}>
       {told && (
-        <div className="pointer-events-auto flex items-center gap-3 border border-ink bg-sheet px-3 py-1">
-          <span className="label text-[15px]">{told.text}</span>
+        <Toast.Root
+          key={edit}
+          open
+          className="flex min-w-0 items-center gap-2"
+          onOpenChange={(open) => {
+            if (!open) dispatch(tellingEnded())
+          }}
+        >
+          <Toast.Description className="label min-w-0 text-[15px] leading-tight">
+            {told.text}
+          </Toast.Description>
           {told.undo && (
-            <button type="button" className="word label font-bold" onClick={() => dispatch(undone())}>
+            <Toast.Action altText="Ctrl Z takes it back" className="word label font-bold" onClick={undo}>
               undo
-            </button>
+            </Toast.Action>
           )}
-        </div>
+        </Toast.Root>
       )}
-    </div>
+      <Toast.Viewport className="flex min-h-8 min-w-0 flex-1 items-center justify-end" />
+    </Toast.Provider>
   )
 }

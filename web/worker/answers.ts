@@ -146,6 +146,8 @@ const NO_SHEET = 'There is no sheet while a finding stops the pour: cure it firs
 
 function drawPages(kernel: Kernel, job: Job, piece: Piece, plan: PiecePlan): readonly Page[] | null {
   const { piece: pieceStation, steel, mix, pour } = plan.stations
+  // A sheet that lacks an opening would be built from.
+  if (plan.leftOut.length > 0) return null
   if (!pieceStation?.geometry.recipe || !steel || !mix || !pour) return null
   const stations = { ...plan.stations, piece: pieceStation, steel, mix, pour }
   const { settings, name: jobName } = job

@@ -15,6 +15,7 @@ import {
 import type { About, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { basinSolids } from './basin.ts'
+import { basinCures, basinWith, clearing, halfOf, kept, openingCures, sideOf, takenOut } from './cures.ts'
 import { drainerFall } from './drainers.ts'
 import { outlineEdges, outlinePath, sideWords } from './outlineLoop.ts'
 import { panelLoop } from './panels.ts'
@@ -34,6 +35,7 @@ export function checkSlabFeatures(
   raise: Raise,
 ): void {
   const whole = loopRegion(outline)
+  const half = Math.round(piece.thickness) / 2
   const about = (id: string): About[] => [{ pieceId: piece.id, kind: 'feature', id }]
   const beyond = (region: Region): number =>
     measureRegion(combineRegions(kernel, 'difference', [region, whole]))
@@ -48,13 +50,26 @@ export function checkSlabFeatures(
       }),
     )
     if (beyond(box) > NOTHING)
-      raise({ code: 'feature-outside', level: 'stop', about: about(d.id), facts: { feature: d.name } })
+      raise({
+        code: 'feature-outside',
+        level: 'stop',
+        about: about(d.id),
+        facts: { feature: d.name },
+        cures: clearing(piece, 'drainers', d, [l / 2, w / 2]),
+      })
     if (Math.max(d.deep, d.shallow) >= piece.thickness)
       raise({
         code: 'feature-through',
         level: 'stop',
         about: about(d.id),
         facts: { feature: d.name, depthMm: Math.max(d.deep, d.shallow), thicknessMm: piece.thickness },
+        cures: [
+          {
+            code: 'shallower',
+            changes: [kept(piece, 'drainers', { ...d, deep: half, shallow: Math.min(d.shallow, half / 2) })],
+          },
+          takenOut(piece, 'drainers', d.id),
+        ],
       })
     const fall = drainerFall(d)
     if (fall < 0.01)
@@ -75,15 +90,33 @@ export function checkSlabFeatures(
       ring: loftPoints(at(inset), 0),
     }))
     if (panel.kind === 'frame' && trimSection(panel).length < 3)
-      raise({ code: 'trim-empty', level: 'stop', about: about(panel.id), facts: { feature: panel.name } })
+      raise({
+        code: 'trim-empty',
+        level: 'stop',
+        about: about(panel.id),
+        facts: { feature: panel.name },
+        cures: [
+          ...(panel.kind === 'frame'
+            ? [{ code: 'own-trim', changes: [kept(piece, 'panels', { ...panel, trim: 'ogee' as const })] }]
+            : []),
+          takenOut(piece, 'panels', panel.id),
+        ],
+      })
     else if (rings.some((r) => r.lost.length > 0 || findCrossing(r.ring) || measureRegion([r.ring]) <= 0))
-      raise({ code: 'panel-closes', level: 'stop', about: about(panel.id), facts: { feature: panel.name } })
+      raise({
+        code: 'panel-closes',
+        level: 'stop',
+        about: about(panel.id),
+        facts: { feature: panel.name },
+        cures: [takenOut(piece, 'panels', panel.id)],
+      })
     else if (beyond([rings[0]!.ring]) > NOTHING)
       raise({
         code: 'feature-outside',
         level: 'stop',
         about: about(panel.id),
         facts: { feature: panel.name },
+        cures: clearing(piece, 'panels', panel, halfOf(rings[0]!.ring)),
       })
     const depth = panel.kind === 'frame' ? (panel.sunk ? panel.height : 0) : -panel.rise
     if (depth >= piece.thickness)
@@ -92,6 +125,19 @@ export function checkSlabFeatures(
         level: 'stop',
         about: about(panel.id),
         facts: { feature: panel.name, depthMm: depth, thicknessMm: piece.thickness },
+        cures: [
+          {
+            code: 'shallower',
+            changes: [
+              kept(
+                piece,
+                'panels',
+                panel.kind === 'frame' ? { ...panel, height: half } : { ...panel, rise: -half },
+              ),
+            ],
+          },
+          takenOut(piece, 'panels', panel.id),
+        ],
       })
     if (panel.kind === 'field' && panel.rise === 0)
       raise({ code: 'panel-flat', level: 'warn', about: about(panel.id), facts: { feature: panel.name } })
@@ -119,6 +165,10 @@ export function checkSlabFeatures(
           depthMm: drip.depth,
           thicknessMm: piece.thickness,
         },
+        cures: [
+          { code: 'shallower', changes: [sideOf(piece, id, { ...drip, depth: half })] },
+          { code: 'take-out', changes: [sideOf(piece, id, null)] },
+        ],
       })
   }
   checkBasin(piece, beyond, openings, kernel, raise)
@@ -152,6 +202,7 @@ function checkBasin(
       level: 'stop',
       about,
       facts: { radiusMm: basin.radius, mostMm: short / 2 },
+      changes: [basinWith(piece, { radius: Math.floor(short / 2) })],
     })
     return
   }
@@ -175,7 +226,13 @@ function checkBasin(
     ),
   )
   if (beyond([ring]) > NOTHING || beyond(top) > NOTHING)
-    raise({ code: 'basin-outside', level: 'stop', about, facts: { shellMm: basin.shell } })
+    raise({
+      code: 'basin-outside',
+      level: 'stop',
+      about,
+      facts: { shellMm: basin.shell },
+      cures: basinCures(piece, [basin.length / 2 + rim, basin.width / 2 + rim]),
+    })
   for (const o of openings) {
     const { min, max } = boundLoop(o.loop)
     const region = loopRegion(o.loop)
@@ -186,6 +243,7 @@ function checkBasin(
         level: 'stop',
         about: [...about, { pieceId: piece.id, kind: 'opening', id: o.openingId, face: `opening/${o.key}` }],
         facts: { opening: o.name, shellMm: basin.shell },
+        cures: openingCures(piece, o.openingId),
       })
   }
   if (basin.waste > 0 && basin.waste >= short - 2 * lean)
@@ -194,6 +252,7 @@ function checkBasin(
       level: 'stop',
       about,
       facts: { wasteMm: basin.waste, acrossMm: short - 2 * lean },
+      changes: [basinWith(piece, { waste: Math.floor((short - 2 * lean) / 2) })],
     })
   if (basin.draftDeg < 2 && basin.form !== 'bowl')
     raise({

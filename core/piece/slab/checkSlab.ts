@@ -6,14 +6,16 @@ import {
   type Kernel,
   type Loop,
   loftPoints,
+  loopChords,
   loopRegion,
   lostSides,
   measureRegion,
   type Region,
 } from '../../geometry/index.ts'
-import type { About, Change, Finding, SlabPiece } from '../../job/index.ts'
+import type { About, Change, Finding, Opening, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { checkSlabFeatures } from './checkFeatures.ts'
+import { openingCures } from './cures.ts'
 import {
   asPolygon,
   outlineEdges,
@@ -24,7 +26,7 @@ import {
   sideWords,
 } from './outlineLoop.ts'
 import type { Placing } from './placing.ts'
-import type { Raise } from './raise.ts'
+import type { Cure, Raise } from './raise.ts'
 import { openingHole, outlineLoft } from './slabSolid.ts'
 
 const CORNERS = ['front left', 'front right', 'back right', 'back left'] as const
@@ -40,11 +42,14 @@ export function checkSlab(
   placing: Placing,
 ): Finding[] {
   const findings: Finding[] = []
-  const raise: Raise = ({ changes, ...finding }) =>
+  const raise: Raise = ({ changes, cures, ...finding }) =>
     findings.push({
       ...finding,
       station: 'piece',
-      remedies: changes ? [{ code: finding.code, facts: finding.facts, changes }] : [],
+      remedies: (cures ?? (changes ? [{ code: finding.code, changes }] : [])).map((cure) => ({
+        ...cure,
+        facts: finding.facts,
+      })),
     })
   checkRadii(piece, raise)
   if (findings.every((f) => f.level !== 'stop')) checkCrossing(outline, piece, raise)
@@ -120,11 +125,21 @@ function checkRims(piece: SlabPiece, openings: readonly PlacedOpening[], raise: 
       const closed = lostSides(hole, z).length > 0 || measureRegion([ring]) <= 0
       const beside = edgesBeside(ring, edge)
       if (closed || !ring.every((p) => isInside(p, beside))) {
+        const changed = (code: string, patch: Partial<Omit<Opening, 'id'>>): Cure => ({
+          code,
+          changes: [{ type: 'openingChanged', pieceId: piece.id, openingId: opening.id, patch }],
+        })
         raise({
           code: closed ? 'opening-closes' : 'rim-over-edge',
           level: 'stop',
           about: [{ pieceId: piece.id, kind: 'opening', id: opening.id, face: `opening/${placed.key}` }],
           facts: { opening: placed.name, draftDeg: opening.draftDeg },
+          cures: [
+            closed
+              ? changed('straighten', { draftDeg: 0 })
+              : changed('square', { rim: { top: { kind: 'square' }, bottom: { kind: 'square' } } }),
+            ...openingCures(piece, opening.id).filter((c) => !closed || c.code === 'take-out'),
+          ],
         })
         return
       }
@@ -235,6 +250,7 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
         level: 'stop',
         about,
         facts: { side: sideWords(side), thicknessMm: apron.thickness, acrossMm: Math.min(length, width) },
+        changes: [{ type: 'sideChanged', pieceId: piece.id, side, patch: { apron: null } }],
       })
     if (Math.abs(taper) > piece.thickness * 2)
       raise({
@@ -349,6 +365,29 @@ function checkPlacing(piece: SlabPiece, placing: Placing, raise: Raise): void {
   }
 }
 
+/** How far a ring reaches beyond the outline, mm, and the side of it that it reaches over; 0 where it only touches. */
+function furthestBeyond(ring: Ring, outline: Loop): { side: string; beyond: number } {
+  const { points, names } = loopChords(outline)
+  const edges = points.map((from, i): Ring => [from, points[(i + 1) % points.length]!])
+  let [side, beyond, nearest] = ['', 0, Infinity]
+  for (const p of ring) {
+    const far = edges.map((edge) => pointToEdge(p, edge))
+    const least = Math.min(...far)
+    const name = names[far.indexOf(least)]!
+    if (least > beyond && !isInside(p, edges)) [side, beyond] = [name, least]
+    else if (beyond === 0 && least < nearest) [side, nearest] = [name, least]
+  }
+  return { side, beyond }
+}
+
+function pointToEdge([x, y]: Ring[number], [from, to]: Ring): number {
+  const [dx, dy] = [to![0] - from![0], to![1] - from![1]]
+  const length2 = dx * dx + dy * dy
+  const t = length2 === 0 ? 0 : ((x - from![0]) * dx + (y - from![1]) * dy) / length2
+  const along = Math.max(0, Math.min(1, t))
+  return Math.hypot(x - from![0] - along * dx, y - from![1] - along * dy)
+}
+
 function checkOpeningPlaces(
   kernel: Kernel,
   piece: SlabPiece,
@@ -360,6 +399,7 @@ function checkOpeningPlaces(
   const regions: Region[] = openings.map((o) => loopRegion(o.loop))
   const boxes = openings.map((o) => boundLoop(o.loop))
   const { length, width } = outlineSize(piece.outline)
+  const edges = outlineEdges(outlinePath(piece.outline))
   const rounding =
     piece.outline.kind === 'rectangle' ? Math.max(...piece.outline.radii) : Number.POSITIVE_INFINITY
   openings.forEach((opening, i) => {
@@ -374,17 +414,19 @@ function checkOpeningPlaces(
         : min[0] <= 1e-6 || min[1] <= 1e-6 || max[0] >= length - 1e-6 || max[1] >= width - 1e-6
     if (outside <= NOTHING && !touches) return
     const all = measureRegion(regions[i]!)
-    const side = [
-      [-min[0], 'left'],
-      [max[0] - length, 'right'],
-      [-min[1], 'front'],
-      [max[1] - width, 'back'],
-    ].sort((a, b) => (b[0] as number) - (a[0] as number))[0]!
+    const { side, beyond } = furthestBeyond(regions[i]![0]!, outline)
+    const [code, level] =
+      outside > all - NOTHING
+        ? (['opening-outside', 'stop'] as const)
+        : outside > NOTHING
+          ? (['opening-across', 'stop'] as const)
+          : (['opening-touches', 'stop'] as const)
     raise({
-      code: outside > all - NOTHING ? 'opening-outside' : 'opening-across',
-      level: 'stop',
+      code,
+      level,
       about: [{ pieceId: piece.id, kind: 'opening', id: opening.openingId, face: `opening/${opening.key}` }],
-      facts: { opening: opening.name, side: side[1] as string, beyondMm: Math.max(0, side[0] as number) },
+      facts: { opening: opening.name, side: edges.get(side)?.words ?? side, beyondMm: beyond },
+      cures: openingCures(piece, opening.openingId),
     })
   })
   for (let i = 0; i < openings.length; i += 1) {
@@ -411,6 +453,8 @@ function checkOpeningPlaces(
           face: `opening/${o.key}`,
         })),
         facts: { opening: openings[i]!.name, other: openings[j]!.name, sharedMm2: Math.round(shared) },
+        // The later one gives way.
+        cures: openingCures(piece, second.openingId),
       })
     }
   }

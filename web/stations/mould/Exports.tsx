@@ -8,8 +8,8 @@ export function Exports() {
   const { piece, plan, scene, solidFresh, looks } = usePlan()
   const mould = plan?.stations.mould
   if (!mould) return null
-  // What is guessed is never exported.
-  const settled = looks.mould === ''
+  // What is guessed, or lacks a part of the piece, is never exported.
+  const settled = looks.mould === '' && plan.leftOut.length === 0
   const name = piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()
   const outlines = [...partOutlines(mould.parts), ...mould.outlines]
   const prints = async (as: 'stl' | '3mf') => {

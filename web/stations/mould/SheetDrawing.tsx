@@ -28,6 +28,7 @@ export function SheetDrawing({ layout, sheet, at: [left, top], scale, sizes = fa
   const ids = (label: string) =>
     plan?.stations.mould?.figures.cutList.find((r) => r.label === label)?.partIds ?? []
   const high = sheet.widthMm * scale
+  const marks = cutMarks(sheet.cuts, left, top + high, scale)
   const rect = (r: { xMm: number; yMm: number; lengthMm: number; widthMm: number }) => ({
     x: left + r.xMm * scale,
     y: top + high - (r.yMm + r.widthMm) * scale,
@@ -57,6 +58,13 @@ export function SheetDrawing({ layout, sheet, at: [left, top], scale, sizes = fa
         ))}
       {sheet.parts.map((p) => {
         const r = rect(p)
+        // The letter stands in the middle, or where no cut's number stands over it.
+        const named = [0.5, 0.25, 0.75]
+          .flatMap((k) => [
+            { x: r.x + r.width * k, y: r.y + r.height / 2 },
+            { x: r.x + r.width / 2, y: r.y + r.height * k },
+          ])
+          .find((at) => marks.every((m) => Math.abs(m.x - at.x) > 14 || Math.abs(m.y - at.y) > 13))
         const isLit = lit !== null && ids(p.label).includes(lit)
         return (
           <g
@@ -70,10 +78,10 @@ export function SheetDrawing({ layout, sheet, at: [left, top], scale, sizes = fa
               stroke={isLit ? 'var(--oxide)' : 'var(--ink)'}
               strokeWidth={isLit ? 2.4 : 0.9}
             />
-            {r.width > 9 && r.height > 9 && (
+            {named && r.width > 9 && r.height > 9 && (
               <text
-                x={r.x + r.width / 2}
-                y={r.y + r.height / 2 + 5}
+                x={named.x}
+                y={named.y + 5}
                 textAnchor="middle"
                 className="dim"
                 style={{ fontSize: Math.min(15, r.height, r.width + 4) }}
@@ -91,7 +99,7 @@ export function SheetDrawing({ layout, sheet, at: [left, top], scale, sizes = fa
           </g>
         )
       })}
-      {cutMarks(sheet.cuts, left, top + high, scale).map(({ order, x: cx, y: cy }) => (
+      {marks.map(({ order, x: cx, y: cy }) => (
         <g key={order} pointerEvents="none">
           <circle cx={cx} cy={cy} r="7.5" fill="var(--ink)" />
           <text

@@ -7,7 +7,7 @@ import {
   type OpeningShape,
   type SlabPiece,
 } from '../../../core/job/index.ts'
-import { reach } from '../../../core/piece/index.ts'
+import { placedFree, reach } from '../../../core/piece/index.ts'
 import { planTarget } from '../../stage/planTarget.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -31,6 +31,7 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
   const { preview } = usePlan()
   const change = useChange()
   const dispatch = useAppDispatch()
+  const [refused, setRefused] = useState<string | null>(null)
   const [carried, setCarried] = useState<{ opening: Opening; over: boolean } | null>(null)
 
   const grab = (event: PointerEvent<HTMLButtonElement>, template: (typeof TEMPLATES)[number]) => {
@@ -55,9 +56,12 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
     if (at) put(carried.opening, at)
   }
   const put = (opening: Opening, at: Point | null) => {
+    const free = at ? null : placedFree(piece, opening)
+    setRefused(at || free ? null : opening.name)
+    if (!at && !free) return
     change(
       `add ${opening.name}`,
-      at ? added(piece.id, opening, at) : { type: 'openingAdded', pieceId: piece.id, opening },
+      at ? added(piece.id, opening, at) : { type: 'openingAdded', pieceId: piece.id, opening: free! },
     )
     dispatch(selected({ kind: 'opening', id: opening.id }))
   }
@@ -89,8 +93,14 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
           ? carried.over
             ? 'let go to put it here'
             : 'drag it onto the plan'
-          : 'drag onto the plan; Enter or a double click puts it in the middle'}
+          : 'drag onto the plan; Enter or a double click puts it into the largest free room'}
       </span>
+      {refused && (
+        <p role="alert" className="text-oxide!">
+          No free room on this plan takes a {refused} of this size. Drag it to where it goes, or make room
+          first.
+        </p>
+      )}
     </div>
   )
 }

@@ -1,6 +1,8 @@
-import { Link } from 'react-router'
-import { noteWords, reasonWords } from '../../../core/piece/index.ts'
+import { Link, useNavigate } from 'react-router'
+import type { Point } from '../../../core/geometry/index.ts'
+import { freePlace, noteWords, outlineSize, reasonWords } from '../../../core/piece/index.ts'
 import { formatLength, wordsStyle } from '../../../core/units/index.ts'
+import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, More, Pick, Row } from '../../ui/Choice.tsx'
@@ -27,6 +29,18 @@ export function SharedBench() {
   const station = plan?.stations.piece
   const figures = station?.figures
   const faces = station?.geometry.faces ?? []
+  const navigate = useNavigate()
+  const duplicate = () => {
+    const own = job.pieces.find((p) => p.id === pieceId)
+    if (!own) return
+    const taken = new Set(job.pieces.map((p) => p.name))
+    const stem = own.name.replace(/ \d+$/, '').slice(0, 110)
+    let n = 2
+    while (taken.has(`${stem} ${n}`)) n += 1
+    const copy = { ...own, id: newId('piece'), name: `${stem} ${n}`, run: null }
+    change(`duplicate ${own.name}`, { type: 'pieceAdded', piece: copy, at: job.pieces.indexOf(own) + 1 })
+    navigate(`/job/${job.id}/${copy.id}/piece`)
+  }
   return (
     <>
       {piece.run && (
@@ -138,13 +152,18 @@ export function SharedBench() {
             {figures.surfaceAreaM2.toFixed(2)}
           </Row>
         )}
-        <button
-          type="button"
-          className="word mt-2 text-oxide"
-          onClick={() => change(`remove ${piece.name}`, { type: 'pieceRemoved', pieceId })}
-        >
-          Remove this piece
-        </button>
+        <span className="flex gap-4 pt-2">
+          <button type="button" className="word" onClick={duplicate}>
+            Duplicate this piece
+          </button>
+          <button
+            type="button"
+            className="word text-oxide"
+            onClick={() => change(`remove ${piece.name}`, { type: 'pieceRemoved', pieceId })}
+          >
+            Remove this piece
+          </button>
+        </span>
       </More>
       {figures && figures.concreteKg > 25 && (
         <Caution>
@@ -187,19 +206,29 @@ export function FeatureRow({ name, value, onOpen }: { name: string; value: strin
 
 /** Buttons that put letters or an insert on the first face of the piece. */
 function AddOnFaces() {
-  const { plan } = usePlan()
+  const { plan, piece } = usePlan()
   const { keep, select } = useEdit()
   const faces = plan?.stations.piece?.geometry.faces ?? []
   const top = faces.find((f) => f.name === 'top') ?? faces[0]
   const under = faces.find((f) => f.name === 'bottom') ?? faces[0]
   if (!top || !under) return null
+  /** Put where the plan of a slab has free room for it; in the middle of a face of any other kind. */
+  const free = <T extends { u: number; v: number }>(item: T, half: Point, face: string): T => {
+    if (piece.kind !== 'slab' || (face !== 'top' && face !== 'bottom')) return item
+    const at = freePlace(piece, half)
+    if (!at) return item
+    const { length, width } = outlineSize(piece.outline)
+    const u = at[0] - length / 2
+    return { ...item, u: face === 'bottom' ? -u : u, v: at[1] - width / 2 }
+  }
   return (
     <div className="flex gap-2 pt-2">
       <button
         type="button"
         className="act"
         onClick={() => {
-          const item = newLettering(top.name, Math.min(60, top.size[1] * 0.3))
+          const plain = newLettering(top.name, Math.min(60, top.size[1] * 0.3))
+          const item = free(plain, [plain.height * 2.2, plain.height / 2], top.name)
           keep({ list: 'lettering', item }, 'add letters')
           select('lettering', item.id)
         }}
@@ -210,7 +239,8 @@ function AddOnFaces() {
         type="button"
         className="act"
         onClick={() => {
-          const item = newInsert(under.name)
+          const plain = newInsert(under.name)
+          const item = free(plain, [plain.diameter / 2, plain.diameter / 2], under.name)
           keep({ list: 'inserts', item }, 'add a socket')
           select('inserts', item.id)
         }}

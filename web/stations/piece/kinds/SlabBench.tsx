@@ -1,5 +1,12 @@
 import type { Outline, Rim, SlabPiece } from '../../../../core/job/index.ts'
-import { drainerFall, outlineSize, resizedOutline, sidesOf, sideWords } from '../../../../core/piece/index.ts'
+import {
+  drainerFall,
+  freePlace,
+  outlineSize,
+  resizedOutline,
+  sidesOf,
+  sideWords,
+} from '../../../../core/piece/index.ts'
 import { formatLength } from '../../../../core/units/index.ts'
 import { shapeText } from '../../../stage/paths.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
@@ -171,7 +178,11 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
         <AddButton
           name="drainer"
           onAdd={() => {
-            const item = newDrainer(size.length, size.width)
+            // As large as usual, or as much smaller as the free room is.
+            const sizes = [1, 0.7, 0.5, 0.3].map((k) => newDrainer(size.length * k, size.width * k))
+            const placed = sizes.map((d) => ({ d, at: freePlace(piece, [d.length / 2, d.width / 2]) }))
+            const { d, at } = placed.find((p) => p.at) ?? placed[0]!
+            const item = at ? { ...d, u: at[0], v: at[1] } : d
             keep({ list: 'drainers', item }, 'add a drainer')
             select('drainers', item.id)
           }}
@@ -196,7 +207,9 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
           <AddButton
             name="basin below"
             onAdd={() => {
-              shape({ basin: newBasin(size.length, size.width) }, 'add a basin below')
+              const plain = newBasin(size.length, size.width)
+              const at = freePlace(piece, [plain.length / 2 + plain.shell, plain.width / 2 + plain.shell])
+              shape({ basin: at ? { ...plain, u: at[0], v: at[1] } : plain }, 'add a basin below')
               select('basin', 'basin')
             }}
           />
