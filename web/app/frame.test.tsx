@@ -81,7 +81,7 @@ describe('keys of the whole page', () => {
     await type('Thickness', '60')
     key('z', { ctrlKey: true })
     expect(thickness()).toBe(50)
-    await says(() => document.body, /undone: thickness/)
+    await says(() => document.body, /undone: Wash top, thickness 60; 50 again/)
     key('Z', { ctrlKey: true, shiftKey: true })
     expect(thickness()).toBe(60)
     key('z', { metaKey: true })
@@ -107,16 +107,16 @@ describe('keys of the whole page', () => {
       ],
     ] as const) {
       key('/')
-      const box = await screen.findByRole('textbox', { name: 'Find' })
+      const box = await screen.findByRole('combobox', { name: 'Find' })
       fireEvent.change(box, { target: { value: words } })
       fireEvent.keyDown(box, { key: 'Enter' })
       await waitFor(arrives)
     }
     key('/')
-    const box = await screen.findByRole('textbox', { name: 'Find' })
+    const box = await screen.findByRole('combobox', { name: 'Find' })
     fireEvent.change(box, { target: { value: 'nothing of the kind' } })
     fireEvent.keyDown(box, { key: 'Enter' })
-    expect(screen.getByRole('textbox', { name: 'Find' })).toBeTruthy()
+    expect(screen.getByRole('combobox', { name: 'Find' })).toBeTruthy()
     fireEvent.keyDown(screen.getByRole('dialog'), { key: 'Escape' })
   })
 })
@@ -160,15 +160,18 @@ describe('the row of the job', () => {
   })
 })
 
+/** What is told of the last step stands in its own place in the head of the findings, and moves nothing. */
+const lines = () => findings().querySelector('ul')!
+
 describe('the stage and what was found', () => {
   it('shows nothing new while a pointer is pressed, and all of it once that is released', async () => {
     await openAt('wash-top')
-    const before = [station('piece').textContent, findings().textContent]
+    const before = [station('piece').textContent, lines().textContent]
     fireEvent.pointerDown(document.body)
     await type('Thickness', '60')
     // Figures would be there long before.
     await new Promise((go) => setTimeout(go, 1500))
-    expect([station('piece').textContent, findings().textContent]).toEqual(before)
+    expect([station('piece').textContent, lines().textContent]).toEqual(before)
     expect(thickness()).toBe(60)
     fireEvent.pointerUp(document.body)
     await settled()

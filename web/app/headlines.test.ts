@@ -3,7 +3,7 @@ import type { Kernel } from '../../core/geometry/index.ts'
 import { newTurned, STATIONS, withChoice } from '../../core/job/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { testKernel } from '../../core/testing/testKernel.ts'
-import { testJob, testSlab, testStock, testTaps, testTop } from '../../core/testing/testPiece.ts'
+import { testJob, testSlab, testStock, testTop } from '../../core/testing/testPiece.ts'
 import { headline } from './headlines.ts'
 
 const metric = { units: 'mm', inchDenominator: 16 } as const
@@ -61,7 +61,12 @@ it('shows a thickness in the job’s inches, small volumes finely, one bag as on
 })
 
 it('says not yet where a station could not be worked out', () => {
-  const stopped = planPiece(kernel, testJob(), testTop({ openings: [testTaps] }))
+  const outline = { kind: 'rectangle', length: 900, width: 500, radii: [400, 400, 400, 400] } as const
+  const stopped = planPiece(
+    kernel,
+    testJob(),
+    testTop({ outline: { ...outline, radii: [400, 400, 400, 400] } }),
+  )
   expect(headline('mould', stopped, metric, 0)).toMatchObject({
     figure: '–',
     line: 'not yet: see the findings',

@@ -29,7 +29,7 @@ export function NameField({
       data-typed={typed === null ? 'no' : undefined}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={() => {
-        const name = typed?.trim()
+        const name = typed?.trim().slice(0, 120)
         if (name && name !== value) onName(name)
         setTyped(null)
         onDone?.()

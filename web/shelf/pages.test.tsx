@@ -27,7 +27,7 @@ const openStock = async () => {
   return document.querySelector<HTMLElement>('main')!
 }
 const back = async () => {
-  fireEvent.click(screen.getByText('back to Kestrel Rise'))
+  fireEvent.click(screen.getByText(/^back to /))
   await settled()
 }
 
@@ -45,7 +45,7 @@ it('the job’s own stock overrides: a true thickness, a price, a missing board'
   await says(bench, '1295 × 62.5')
   await says(bench, 'No price for these boards')
   await openStock()
-  await press('remove', region('18 mm melamine'))
+  await press('remove 18 mm melamine', region('18 mm melamine'))
   await back()
   await says(findings, 'No board melamine-18 in the stock')
   await undo()
@@ -63,6 +63,8 @@ it('stock from a list: good rows are taken and used, bad ones named by line', as
   )
   await says(() => main, '2 rows taken.')
   await says(() => main, 'line 3: thickness')
+  fireEvent.click(screen.getByText(/^Card tubes/))
+  await waitFor(() => expect(region('tube from the yard')).not.toBeNull())
   await type(/^Price of a tube/, '19', region('tube from the yard'))
   await back()
   unfold(await screen.findByRole('button', { name: /^all \d+ pieces/ }))

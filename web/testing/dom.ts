@@ -5,6 +5,8 @@ import { builtinEnvironments } from 'vitest/runtime'
 
 /** One document for all files of a worker, never taken down: loading React and a DOM once saves half the time. */
 if (typeof document === 'undefined') await builtinEnvironments.jsdom.setup(globalThis, {})
+// A DOM without a screen scrolls nothing.
+Element.prototype.scrollIntoView = () => {}
 const { cleanup } = await import('@testing-library/react')
 const { IDBFactory } = await import('fake-indexeddb')
 

@@ -18,7 +18,7 @@ vi.mock('../stage/SolidView.tsx', () => ({ SolidView: () => null }))
  * screen, pointers that drag, storage or a network is tried in a browser instead.
  */
 configure({
-  asyncUtilTimeout: 180_000,
+  asyncUtilTimeout: Number(process.env.WAIT_MS ?? 180_000),
   defaultHidden: true,
   getElementError: (message) => new Error(message?.split('\n')[0]),
 })
@@ -92,6 +92,8 @@ export async function openAt(piece: string, station = 'piece', job: Job = demo):
 export async function settled(): Promise<void> {
   await waitFor(() => {
     expect(document.querySelector('.frame')).not.toBeNull()
+    // The bench loads late: till then only its name stands there.
+    expect(bench().childElementCount).toBeGreaterThan(1)
     expect(document.querySelectorAll('.stale, .guess').length).toBe(0)
     expect(station('piece').textContent).toMatch(/\d/)
   })

@@ -27,7 +27,15 @@ export function Told() {
             {told.text}
           </Toast.Description>
           {told.undo && (
-            <Toast.Action altText="Ctrl Z takes it back" className="word label font-bold" onClick={undo}>
+            <Toast.Action
+              altText="Ctrl Z takes it back"
+              className="word label font-bold"
+              onClick={(e) => {
+                // It would close what is told next.
+                e.preventDefault()
+                undo()
+              }}
+            >
               undo
             </Toast.Action>
           )}

@@ -2,6 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { act, useState } from 'react'
 import { Provider } from 'react-redux'
+import { MemoryRouter } from 'react-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { emptyJob } from '../../core/job/index.ts'
 import { testStock } from '../../core/testing/testPiece.ts'
@@ -280,12 +281,14 @@ describe('a file', () => {
 describe('what was done', () => {
   it('is told for a while with undo beside it, and undo is told without', () => {
     vi.useFakeTimers()
-    render(
+    const { container } = render(
       <Provider store={store}>
-        <Told />
+        <MemoryRouter>
+          <Told />
+        </MemoryRouter>
       </Provider>,
     )
-    const said = () => screen.getByRole('status').textContent
+    const said = () => container.textContent
     const rename = (name: string) =>
       act(() =>
         store.dispatch(jobChanged({ label: `name ${name}`, changes: [{ type: 'jobRenamed', name }] })),
@@ -299,7 +302,7 @@ describe('what was done', () => {
     // Each step is told for its own six seconds.
     expect(said()).toBe('name Twoundo')
     fireEvent.click(screen.getByRole('button', { name: 'undo' }))
-    expect([said(), store.getState().job.job!.name]).toEqual(['undone: name Two', 'One'])
+    expect([said(), store.getState().job.job!.name]).toEqual(['undone: name Two; One again', 'One'])
     act(() => vi.advanceTimersByTime(6001))
     expect(said()).toBe('')
     vi.useRealTimers()
