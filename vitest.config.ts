@@ -56,6 +56,7 @@ export default defineConfig({
           name: 'alone',
           include: ALONE,
           environment: 'jsdom',
+          setupFiles: ['web/testing/alone.ts'],
         },
       },
     ],

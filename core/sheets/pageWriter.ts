@@ -78,14 +78,13 @@ export class PageWriter {
   }
 
   /**
-   * Text on a white ground at the first of some places where no other label stands; told once where all are taken by the
-   * same text, and nowhere where they are taken by others.
+   * Text on a white ground at the first of some places where no other label stands. What is already told at the first of
+   * them is not told again; what finds no place is left out.
    */
   labelAmong(places: readonly Point[], text: string, size: number): void {
-    const free = places.find((at) => {
-      const box = labelBox(at, text, size)
-      return this.labels.every((l) => !meets(l.box, box))
-    })
+    const at = (place: Point) => this.labels.filter((l) => meets(l.box, labelBox(place, text, size)))
+    if (places[0] && at(places[0]).some((l) => l.text === text)) return
+    const free = places.find((place) => at(place).length === 0)
     if (free) this.label(free, text, size)
   }
 

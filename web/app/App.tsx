@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react'
 import { Navigate, Route, Routes, useNavigate, useParams } from 'react-router'
 import { addressOf, firstAddress, keepDemoMeshes } from '../state/boot.ts'
 import { jobOpened } from '../state/jobSlice.ts'
+import { watchPresses } from '../state/pressed.ts'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { database, useAutosave } from '../state/useAutosave.ts'
 import { useTheme } from '../state/useTheme.ts'
@@ -18,6 +19,7 @@ export function App() {
   useTheme()
   useAutosave()
   useEffect(() => keepFocus(document), [])
+  useEffect(() => watchPresses(window), [])
   return (
     <Suspense fallback={<Waiting />}>
       <Routes>

@@ -80,12 +80,15 @@ function NewFindings() {
   const { findings, fresh, piece, plan } = usePlan()
   const style = useMeasureStyle()
   const known = useRef<{ piece: string; keys: ReadonlySet<string> } | null>(null)
-  const [said, setSaid] = useState('')
+  const [said, setSaid] = useState<{ words: string; of: readonly string[] }>({ words: '', of: [] })
   useEffect(() => {
     if (!fresh || !plan) return
     const keyOf = (f: Finding) => `${f.code}/${f.about.map((a) => a.id).join('+')}`
     const before = known.current
     known.current = { piece: piece.id, keys: new Set(findings.map(keyOf)) }
+    const { keys } = known.current
+    // What is not so any more is not said any more.
+    setSaid((last) => (last.of.every((k) => keys.has(k)) ? last : { words: '', of: [] }))
     if (before?.piece !== piece.id) return
     const fresher = findings.filter((f) => !before.keys.has(keyOf(f)))
     if (fresher.length === 0) return
@@ -93,11 +96,11 @@ function NewFindings() {
       .slice(0, 2)
       .map((f) => `${LEVEL_WORD[f.level]}: ${explain(f, wordsStyle(style)).what}`)
     const more = fresher.length > 2 ? `, and ${fresher.length - 2} more` : ''
-    setSaid(`${words.join('; ')}${more}`)
+    setSaid({ words: `${words.join('; ')}${more}`, of: fresher.map(keyOf) })
   }, [findings, fresh, piece, plan, style])
   return (
     <p className="sr-only" role="log">
-      {said}
+      {said.words}
     </p>
   )
 }

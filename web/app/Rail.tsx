@@ -41,7 +41,7 @@ export function Rail({ station }: { station: StationName }) {
   return (
     <nav
       aria-label="The line"
-      className="relative flex min-h-0 flex-col overflow-y-auto border-r border-ink bg-paper"
+      className="rail relative flex min-h-0 flex-col overflow-y-auto border-r border-ink bg-paper"
     >
       <ol className="flex min-h-[600px] flex-1 flex-col">
         {STATIONS.map((name, i) => (
@@ -84,8 +84,10 @@ function Stop({ name, current, state, lead, without, look, threadAbove, threadBe
   const title = name.charAt(0).toUpperCase() + name.slice(1)
   return (
     <li className={`relative flex-1 ${current ? 'bg-sheet' : ''}`}>
-      {threadAbove && <span aria-hidden className="absolute left-[24px] top-0 h-[16px] w-px bg-ink" />}
-      {threadBelow && <span aria-hidden className="absolute bottom-0 left-[24px] top-[16px] w-px bg-ink" />}
+      {threadAbove && <span aria-hidden className="thread absolute left-[24px] top-0 h-[16px] w-px bg-ink" />}
+      {threadBelow && (
+        <span aria-hidden className="thread absolute bottom-0 left-[24px] top-[16px] w-px bg-ink" />
+      )}
       {current && <span aria-hidden className="absolute inset-y-0 right-0 w-[4px] bg-ink" />}
       <Link
         to={`/job/${jobId}/${pieceId}/${name}`}

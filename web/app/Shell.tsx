@@ -49,7 +49,7 @@ export function Shell() {
         <TopRow station={name} />
         <Rail station={name} />
         <main
-          className="grid min-w-0 grid-cols-[minmax(0,1fr)] overflow-hidden grid-rows-[minmax(0,1fr)_auto] bg-sheet"
+          className="stage grid min-w-0 grid-cols-[minmax(0,1fr)] overflow-hidden grid-rows-[minmax(0,1fr)_auto] bg-sheet"
           aria-label="Stage"
           id="stage"
           tabIndex={-1}

@@ -16,15 +16,13 @@ export function focusIn(id: Place): void {
   ;(first ?? part)?.focus()
 }
 
-/** Focuses what names a part of the page: its first heading, else its first control, else the part itself. */
+/** Focuses what names a part of the page: its first heading, else its first control; whether it has either. */
 function focusNameOf(part: Element): boolean {
-  const found =
-    part.querySelector<HTMLElement>('h1, h2') ??
-    part.querySelector<HTMLElement>(CONTROLS) ??
-    (part as HTMLElement)
+  const found = part.querySelector<HTMLElement>('h1, h2') ?? part.querySelector<HTMLElement>(CONTROLS)
+  if (!found) return false
   if (!found.matches(CONTROLS) && !found.hasAttribute('tabindex')) found.tabIndex = -1
   found.focus({ preventScroll: true })
-  return document.activeElement === found
+  return true
 }
 
 /** Focuses the heading of the bench, as soon as it is there. */
@@ -35,7 +33,7 @@ export const focusBench = (): void => {
 
 /**
  * Keeps the focus on the page: where what had it is taken away, it goes to what is left of the part in which that stood,
- * its heading first. Gives the function that ends the watch.
+ * its heading first, as soon as there is one. Gives the function that ends the watch.
  */
 export function keepFocus(page: Document): () => void {
   let [held, parts]: [Element | null, Element[]] = [null, []]
@@ -43,13 +41,14 @@ export function keepFocus(page: Document): () => void {
     if (!(target instanceof Element) || target === page.body) return
     held = target
     parts = []
-    for (let at = target.parentElement; at && at !== page.body; at = at.parentElement) parts.push(at)
+    for (let at = target.parentElement; at; at = at.parentElement) parts.push(at)
   }
   const mend = () => {
     if (!held || held.isConnected || page.activeElement !== page.body) return
-    const left = parts.find((p) => p.isConnected)
-    held = null
-    if (left) focusNameOf(left)
+    // Of a page that was left, or a sheet that was closed, only the body is left: what names the page now has it then.
+    const left = parts.find((p) => p.isConnected)!
+    const named = left === page.body ? (page.querySelector('main h1, aside h1')?.parentElement ?? null) : left
+    if (named) focusNameOf(named)
   }
   const watch = new MutationObserver(mend)
   page.addEventListener('focusin', note)

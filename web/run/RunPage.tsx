@@ -62,7 +62,7 @@ function RunEditor({ run }: { run: Run }) {
       if (first) navigate(`/job/${job.id}/${first}/piece`)
     })
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_330px]">
+    <div className="page-columns grid h-full grid-cols-[minmax(0,1fr)_330px]">
       <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] bg-sheet" aria-label="Run of pieces">
         <div className="flex items-baseline gap-4 border-b px-5 py-2">
           <BackLink />

@@ -1,3 +1,4 @@
+import { RadioGroup } from 'radix-ui'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { newImported, newRun, type Piece } from '../../core/job/index.ts'
@@ -9,6 +10,8 @@ import { BackLink } from '../ui/BackLink.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { UnitChoice } from '../ui/UnitChoice.tsx'
 import { STARTS, type Start } from './starts.ts'
+
+const ALL_STARTS = STARTS.flatMap(({ starts }) => starts)
 
 /** Starting a piece: a wall of small drawings by what is being made. A slab's three sizes can be typed here at once. */
 export function NewPiece() {
@@ -40,7 +43,7 @@ export function NewPiece() {
   }
   return (
     <main className="h-full overflow-auto bg-sheet">
-      <div className="mx-auto grid max-w-[1160px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-6 py-6">
+      <div className="page-columns mx-auto grid max-w-[1160px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-6 py-6">
         <div>
           {job.pieces[0] ? (
             <BackLink />
@@ -53,21 +56,22 @@ export function NewPiece() {
             <h1 className="text-[32px]!">New piece</h1>
             <UnitChoice />
           </div>
-          {STARTS.map(({ heading, starts }) => (
-            <section key={heading} aria-label={heading}>
-              <h2 className="mt-3 border-b pb-1">{heading}</h2>
-              <div className="flex flex-wrap gap-x-1 gap-y-2 pt-2">
-                {starts.map((s) => (
-                  <StartTile
-                    key={s.name}
-                    start={s}
-                    size={s === start ? size : null}
-                    onChoose={() => choose(s)}
-                  />
-                ))}
-              </div>
-            </section>
-          ))}
+          <RadioGroup.Root
+            aria-label="What is made"
+            value={start.name}
+            onValueChange={(name) => choose(ALL_STARTS.find((s) => s.name === name)!)}
+          >
+            {STARTS.map(({ heading, starts }) => (
+              <section key={heading} aria-label={heading}>
+                <h2 className="mt-3 border-b pb-1">{heading}</h2>
+                <div className="flex flex-wrap gap-x-1 gap-y-2 pt-2">
+                  {starts.map((s) => (
+                    <StartTile key={s.name} start={s} size={s === start ? size : null} />
+                  ))}
+                </div>
+              </section>
+            ))}
+          </RadioGroup.Root>
         </div>
         <div className="sticky top-6 self-start pt-8">
           <Drawing piece={sized(made, size)} box={[250, 150]} />
@@ -152,21 +156,19 @@ const sized = (piece: Piece, { length, width, thickness }: Size): Piece =>
     : piece
 
 /** The chosen start is drawn in the sizes typed. */
-function StartTile({ start, size, onChoose }: { start: Start; size: Size | null; onChoose: () => void }) {
+function StartTile({ start, size }: { start: Start; size: Size | null }) {
   const chosen = size !== null
   const job = useAppSelector((s) => s.job.job)!
   const piece = start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
   return (
-    <button
-      type="button"
-      aria-pressed={chosen}
-      className={`flex w-[104px] flex-col items-center px-1 pt-2 pb-1 hover:bg-paper ${chosen ? 'bg-paper font-bold' : ''}`}
+    <RadioGroup.Item
+      value={start.name}
+      className={`start-tile flex w-[104px] flex-col items-center px-1 pt-2 pb-1 hover:bg-paper ${chosen ? 'bg-paper font-bold' : ''}`}
       style={chosen ? { boxShadow: 'inset 0 -3px 0 var(--ink)' } : undefined}
-      onClick={onChoose}
     >
       <Drawing piece={size ? sized(piece, size) : piece} box={[84, 46]} />
       <span className="label text-[15px] leading-tight">{start.name}</span>
-    </button>
+    </RadioGroup.Item>
   )
 }
 

@@ -46,22 +46,11 @@ export function StockPage() {
           The true thickness of the boards to hand, the yield on your bags, your prices: a figure on a
           supplier’s sheet beats ours.
         </p>
-        {differences.length > 0 && (
-          <section aria-label="Differences from the shelf" className="caution">
-            <strong>This job differs from your shelf; the job’s rows are used.</strong>
-            <ul>
-              {differences.slice(0, 12).map((d) => (
-                <li key={`${d.rowId}${d.field}`}>
-                  {d.name}
-                  {d.shelf === null
-                    ? ': only in this job'
-                    : `, ${d.field}: ${d.job}, on the shelf ${d.shelf}`}
-                </li>
-              ))}
-              {differences.length > 12 && <li>and {differences.length - 12} more</li>}
-            </ul>
-          </section>
-        )}
+        {/* Its room is always there: the rows do not move while they are typed in. */}
+        <p className="min-h-8 text-oxide">
+          {differences.length > 0 &&
+            `It differs from your shelf in ${differences.length === 1 ? 'one place' : `${differences.length} places`}: told below the lists. The job’s own rows are used.`}
+        </p>
         <StockRows />
         <h2 className="mt-6">From a list</h2>
         <p className="text-soft">
@@ -92,6 +81,22 @@ export function StockPage() {
               </ul>
             )}
           </div>
+        )}
+        {differences.length > 0 && (
+          <section aria-label="Differences from the shelf" className="caution">
+            <strong>This job differs from your shelf; the job’s rows are used.</strong>
+            <ul>
+              {differences.slice(0, 12).map((d) => (
+                <li key={`${d.rowId}${d.field}`}>
+                  {d.name}
+                  {d.shelf === null
+                    ? ': only in this job'
+                    : `, ${d.field}: ${d.job}, on the shelf ${d.shelf}`}
+                </li>
+              ))}
+              {differences.length > 12 && <li>and {differences.length - 12} more</li>}
+            </ul>
+          </section>
         )}
         <div className="mt-6 flex items-center gap-3">
           <button type="button" className="act" onClick={() => void keep()}>

@@ -20,7 +20,7 @@ import {
 import type { PiecePlan } from '../../core/plan.ts'
 import { nextRun, quickWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
-import { onceReleased, watchPresses } from './pressed.ts'
+import { onceReleased } from './pressed.ts'
 import { useAppSelector } from './store.ts'
 
 export type PlanView = {
@@ -139,7 +139,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     }
     // What is being dragged follows the hand; all else waits until nothing is pressed, or it would move under the hand.
     const take = (reply: Reply) => (dragging.current ? show(reply) : onceReleased(() => show(reply)))
-    const stops = [...[quickWorker, solidWorker].map((worker) => worker.listen(take)), watchPresses(window)]
+    const stops = [quickWorker, solidWorker].map((worker) => worker.listen(take))
     return () => {
       for (const stop of stops) stop()
     }

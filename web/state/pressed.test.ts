@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { onceReleased, watchPresses } from './pressed.ts'
+import { beforeClick, onceReleased, watchPresses } from './pressed.ts'
 
 type Heard = (event: Partial<PointerEvent>) => void
 /** Just enough of a page: whoever listens for an event. */
@@ -53,6 +53,25 @@ describe('what waits while a pointer is pressed', () => {
       stop()
     },
   )
+  it('is done before the click where that must find it done, but for a press on a drawing', () => {
+    const { done, stop, ask, happens } = watched()
+    const early = (name: string) => beforeClick(() => done.push(name))
+    early('at once')
+    happens('pointerdown')
+    early('typed')
+    ask('moved')
+    expect(done).toEqual(['at once'])
+    happens('pointerup')
+    done.push('click')
+    vi.runAllTimers()
+    expect(done).toEqual(['at once', 'typed', 'click', 'moved'])
+    happens('pointerdown', {
+      target: { closest: (of: string) => of.includes('svg') } as unknown as EventTarget,
+    })
+    early('on a drawing')
+    expect(done.at(-1)).toBe('on a drawing')
+    stop()
+  })
   it('waits for a press that lasts, and for the next one', () => {
     const { done, stop, ask, happens } = watched()
     happens('pointerdown')

@@ -1,5 +1,15 @@
 let down = false
 let waiting: (() => void)[] = []
+let early: (() => void)[] = []
+/** Whether it is a drawing that is pressed: what is dragged there is reckoned from what was taken before. */
+let onDrawing = false
+
+/** What the click that comes must find done. */
+function letGo(): void {
+  const due = early
+  early = []
+  for (const act of due) act()
+}
 
 function released(): void {
   down = false
@@ -9,6 +19,7 @@ function released(): void {
 }
 /** The click comes after the release: what waits, waits for that too. */
 const release = (): void => {
+  letGo()
   setTimeout(released)
 }
 
@@ -17,8 +28,9 @@ const release = (): void => {
  * the click would land on something else, or nowhere. Gives back how to stop.
  */
 export function watchPresses(page: Window): () => void {
-  const press = () => {
+  const press = ({ target }: PointerEvent) => {
     down = true
+    onDrawing = (target as Partial<Element> | null)?.closest?.('svg, canvas') != null
   }
   // A release outside the window is not told: the next move without a button tells it.
   const move = ({ buttons }: PointerEvent) => {
@@ -32,8 +44,18 @@ export function watchPresses(page: Window): () => void {
     page.removeEventListener('pointermove', move, true)
     for (const end of ['pointerup', 'pointercancel', 'blur'] as const)
       page.removeEventListener(end, release, true)
+    letGo()
     released()
   }
+}
+
+/**
+ * Does it now, or while something is pressed at its release, just before the click: what was typed into a field is taken
+ * then, so that the control pressed has not moved and its click finds the new value.
+ */
+export function beforeClick(act: () => void): void {
+  if (down && !onDrawing) early.push(act)
+  else act()
 }
 
 /** Does it now, or once nothing is pressed any more, in the order asked for. */

@@ -145,7 +145,10 @@ export async function press(
 const benchShown = () => waitFor(() => expect(bench()).not.toBeNull()).then(bench)
 /** Presses the remedy that a finding offers. */
 export const cure = async (name: string | RegExp): Promise<void> => {
-  await waitFor(() => expect(within(findings()).getByRole('button', { name })).toBeTruthy())
+  // Until it is proven it cannot be pressed.
+  await waitFor(() =>
+    expect(within(findings()).getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(false),
+  )
   fireEvent.click(within(findings()).getByRole('button', { name }))
 }
 export const go = async (name: string): Promise<void> => {
@@ -168,7 +171,7 @@ export async function start(what: string, name: string, sizes: readonly string[]
   fireEvent.click(await screen.findByRole('link', { name: '+ new piece' }))
   await screen.findByRole('heading', { name: 'New piece' })
   const main = screen.getByRole('main')
-  await press(new RegExp(`^${what}$`), main)
+  await press(new RegExp(`^${what}$`), main, 'radio')
   fireEvent.change(within(main).getByRole('textbox', { name: 'Name' }), { target: { value: name } })
   for (const [i, text] of sizes.entries()) await type([/^Length/, /^Width/, 'Thickness'][i]!, text, main)
   await press('Make this piece', main)

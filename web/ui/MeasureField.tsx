@@ -7,6 +7,7 @@ import {
   shopStep,
 } from '../../core/units/index.ts'
 import { newId } from '../state/files.ts'
+import { beforeClick } from '../state/pressed.ts'
 import { inRun } from '../state/stepRuns.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 
@@ -119,6 +120,7 @@ export function MeasureField({
         ref={input}
         id={id}
         className="field-input"
+        data-measure
         inputMode="text"
         autoComplete="off"
         spellCheck={false}
@@ -131,9 +133,12 @@ export function MeasureField({
           run.current = newId('run')
           e.target.select()
         }}
-        onBlur={() => {
-          if (commit()) onDone?.()
-        }}
+        // Taken once nothing is pressed: what is pressed below must not move under the hand.
+        onBlur={() =>
+          beforeClick(() => {
+            if (commit()) onDone?.()
+          })
+        }
         onKeyDown={onKeyDown}
       />
       {style.units === 'mm' && <span className="unit">mm</span>}

@@ -1,5 +1,6 @@
 import { useId, useRef, useState } from 'react'
 import { newId } from '../state/files.ts'
+import { beforeClick } from '../state/pressed.ts'
 import { inRun } from '../state/stepRuns.ts'
 
 type Props = {
@@ -60,7 +61,7 @@ export function NumberField({
               run.current = newId('run')
               e.target.select()
             }}
-            onBlur={commit}
+            onBlur={() => beforeClick(commit)}
             onKeyDown={(e) => {
               if (e.key === 'Enter') commit()
               if (e.key === 'Escape') setTyped(null)
