@@ -66,6 +66,10 @@ test('nothing is cut, covered, outside the view or over another text', async ({ 
       await expect(station(page, name)).toHaveAttribute('aria-current', 'page')
       await settled(page)
       add(await look(page, `${piece} ${name}`, WHOLE ? SIZES : [SIZES[(i % 2) * 2]!]))
+      // On a phone all of it lies below one another, and nothing runs off the side.
+      await page.setViewportSize({ width: 390, height: 844 })
+      const off = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+      if (off > 1) add([[`runs ${off} px off the side of a phone`, `${piece} ${name}`]])
       if (!WHOLE) continue
       // Inches are longer, and so is what is folded away.
       await page.getByRole('button', { name: /^Units/ }).click()

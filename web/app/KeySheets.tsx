@@ -16,7 +16,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['arrow keys', 'on an opening, a feature or a handle: move it one shop step; with Shift ten'],
   ['Home, End', 'on a handle: to its first and last place'],
   ['Enter', 'on a dimension: type it'],
-  ['Delete', 'on an opening: remove it'],
+  ['Delete', 'on an opening or a feature: remove it'],
+  ['Escape', 'in a field: its last value back; once more: out of it'],
   ['?', 'this sheet'],
 ]
 

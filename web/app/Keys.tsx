@@ -39,6 +39,8 @@ export function Keys({ station }: { station: StationName }) {
         ;(event.shiftKey ? redo : undo)()
         return
       }
+      // Out of a field that holds what it shows, so that the keys of the page work again.
+      if (event.key === 'Escape' && isTyping(event.target) && !undoesItself(event.target)) focusBench()
       if (isTyping(event.target)) return
       if (!shortcuts || event.ctrlKey || event.metaKey || event.altKey) return
       const number = Number(event.key)

@@ -36,7 +36,7 @@ export function TopRow({ station }: { station: StationName }) {
   const other = job.settings.units === 'mm' ? 'inch' : 'mm'
   return (
     <header
-      className="top-row col-span-3 flex items-stretch"
+      className="top-row flex items-stretch"
       style={{ background: 'var(--slate)', color: 'var(--slate-ink)' }}
     >
       <Link
