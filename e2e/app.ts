@@ -59,6 +59,12 @@ export async function type(
   await input.press('Enter')
 }
 
+/** Chooses from a list by the name of the choice. */
+export async function pick(page: Page, list: Locator, option: string): Promise<void> {
+  await list.click()
+  await page.getByRole('option', { name: option, exact: true }).click()
+}
+
 /** A new piece by the short route. */
 export async function newSlab(
   page: Page,
@@ -89,3 +95,10 @@ export async function dragIn(page: Page, what: string, x: number, y: number): Pr
   await page.mouse.move(to.x + to.width * x, to.y + to.height * y, { steps: 4 })
   await page.mouse.up()
 }
+
+/** Opens all that is folded away on the bench. */
+export const unfold = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    for (const fold of document.querySelectorAll<HTMLElement>('aside button.fold[aria-expanded="false"]'))
+      fold.click()
+  })

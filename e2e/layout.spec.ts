@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { openDemo, station, test } from './app.ts'
+import { openDemo, station, test, unfold } from './app.ts'
 import { layoutFaults } from './layoutFaults.ts'
 
 /** `npm run layout` walks every piece; the tests take one of each that is drawn in its own way. */
@@ -75,9 +75,7 @@ test('nothing is cut, covered, outside the view or over another text', async ({ 
       await page.getByRole('button', { name: /^Units/ }).click()
       await settled(page)
       add(await look(page, `${piece} ${name} in inches`, [SIZES[2]]))
-      await page.evaluate(() => {
-        for (const fold of document.querySelectorAll('details')) fold.open = true
-      })
+      await unfold(page)
       add(await look(page, `${piece} ${name} unfolded`, [SIZES[2]]))
       await page.keyboard.press('Control+z')
     }

@@ -98,18 +98,6 @@ export function layoutFaults(): string[] {
     if (!(e instanceof HTMLElement) || !seen(e) || isForReaders(e)) continue
     if (e instanceof HTMLInputElement && /^(text|search|)$/.test(e.type) && e.scrollWidth > e.clientWidth + 1)
       faults.add(`the field “${e.value.slice(0, 60)}” is too narrow for what stands in it`)
-    if (e instanceof HTMLSelectElement) {
-      const pen = document.createElement('canvas').getContext('2d')!
-      const { font, paddingLeft, paddingRight } = getComputedStyle(e)
-      pen.font = font
-      const text = e.selectedOptions[0]?.textContent ?? ''
-      // The mark that opens the list takes about 20 px.
-      if (
-        pen.measureText(text).width + parseFloat(paddingLeft) + parseFloat(paddingRight) + 16 >
-        e.clientWidth + 1
-      )
-        faults.add(`the list “${text}” is too narrow for what is chosen`)
-    }
   }
   // Two texts over one another: within what scrolls together wherever they stand, elsewhere where both are seen.
   const apart = (a: Element, b: Element): boolean => !a.contains(b) && !b.contains(a)
@@ -131,7 +119,7 @@ export function layoutFaults(): string[] {
       faults.add(`“${a.words.slice(0, 40)}” and “${b.words.slice(0, 40)}” stand over one another`)
     }
   // Controls that nothing can press.
-  const controls = 'a[href], button, input, select, summary, [role="button"], [role="slider"], [tabindex="0"]'
+  const controls = 'a[href], button, input, [role="button"], [role="slider"], [tabindex="0"]'
   for (const e of document.querySelectorAll<Element>(controls)) {
     if (!seen(e) || isForReaders(e) || (e as HTMLButtonElement).disabled) continue
     const { now } = visible(e, boxOf(e.getBoundingClientRect()))

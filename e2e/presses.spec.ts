@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { openDemo, station, test } from './app.ts'
+import { openDemo, station, test, unfold } from './app.ts'
 
 /**
  * Arithmetic is typed into every measure field, then what lies below it is pressed: the press must arrive, and what is
@@ -41,8 +41,8 @@ const markBelow = (page: Page, index: number) =>
     const field = fields[n]!
     field.scrollIntoView({ block: 'center' })
     const own = field.getBoundingClientRect()
-    const controls = [...document.querySelectorAll<HTMLElement>('button, select, input, summary, a[href]')]
-      .filter((c) => !c.closest('details:not([open]) > :not(summary)') && !(c as HTMLButtonElement).disabled)
+    const controls = [...document.querySelectorAll<HTMLElement>('button, input, a[href]')]
+      .filter((c) => !c.closest('[hidden]') && !(c as HTMLButtonElement).disabled)
       .map((control) => ({ control, box: control.getBoundingClientRect() }))
       .filter(
         ({ box }) =>
@@ -106,9 +106,7 @@ test('a press below a field with a sum in it is never lost, and nothing moves un
     await page.goto(`${job}/${piece}/${name}`)
     await expect(station(page, name)).toHaveAttribute('aria-current', 'page')
     await expect(page.locator('.stale, .guess')).toHaveCount(0)
-    await page.evaluate(() => {
-      for (const fold of document.querySelectorAll<HTMLDetailsElement>('aside details')) fold.open = true
-    })
+    await unfold(page)
     add(await pressBelowEach(page, `${piece} ${name}`))
   }
   for (const where of ['new', 'run/warming-top', 'stock']) {

@@ -16,7 +16,7 @@ test('the section follows its line: dragged, turned across, and by keyboard', as
   const section = page.getByRole('img', { name: /^Section of Wash top/ })
   await expect(section).toBeVisible()
   const knockouts = () => section.locator('path[fill="url(#hatch-board)"]').count()
-  await page.getByRole('button', { name: 'whole' }).click()
+  await page.getByRole('radio', { name: 'whole' }).click()
   await expect.poll(knockouts).toBeGreaterThanOrEqual(3)
   const line = (await plan(page).locator('[data-section-line]').boundingBox())!
   await page.mouse.move(line.x + line.width * 0.12, line.y + line.height / 2)
@@ -32,7 +32,7 @@ test('the section follows its line: dragged, turned across, and by keyboard', as
   const before = await end.getAttribute('aria-valuenow')
   await end.press('ArrowUp')
   await expect(end).toHaveAttribute('aria-valuenow', String(Number(before) + 5))
-  await page.getByRole('button', { name: 'heights × 3' }).click()
+  await page.getByRole('radio', { name: 'heights × 3' }).click()
   await expect(page.getByText('Section A, heights × 3')).toBeVisible()
 })
 
@@ -53,7 +53,7 @@ test('what is pointed at in one view is lit in the others', async ({ page }) => 
 test('a corner of a drawn plan follows the hand, also past the plan’s own left', async ({ page }) => {
   await openDemo(page)
   await start(page, 'L-shaped top', 'L by hand')
-  await page.getByRole('button', { name: 'as placed' }).click()
+  await page.getByRole('radio', { name: 'as placed' }).click()
   const [x, y] = await restingMiddle(page, page.locator('[data-corner="1"]'))
   const before = await station(page, 'Piece').innerText()
   await page.mouse.move(x, y)

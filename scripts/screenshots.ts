@@ -25,12 +25,12 @@ try {
   // A block of rubber in section, and how it comes off.
   await shoot(page, 'release', `${job}/star-tile/release`)
   await shoot(page, 'printed', `${job}/lamp-bollard/mould`, async () => {
-    await page.locator('summary', { hasText: 'other ways to build it' }).click()
+    await page.getByRole('button', { name: /other ways to build it/ }).click()
   })
   await shoot(page, 'upper-form', `${job}/plate-trough/mould`)
   await shoot(page, 'new-piece', `${job}/new`)
   await shoot(page, 'lettering', `${job}/hearth-panel/piece`, async () => {
-    await page.getByRole('button', { name: 'as placed' }).click()
+    await page.getByRole('radio', { name: 'as placed' }).click()
   })
   await shoot(page, 'half-section', `${job}/egg-finial/piece`)
   await shoot(page, 'seat', `${job}/stargazing-seat/piece`)

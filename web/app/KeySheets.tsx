@@ -2,6 +2,7 @@ import { Dialog } from 'radix-ui'
 import type { StationName } from '../../core/job/index.ts'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { shortcutsSwitched } from '../state/viewSlice.ts'
+import { Box } from '../ui/Box.tsx'
 import { Finder } from './Finder.tsx'
 import { PLACES } from './focus.ts'
 
@@ -57,10 +58,12 @@ function KeySheet() {
           ))}
         </tbody>
       </table>
-      <label className="label mt-3 flex min-h-8 items-center gap-2">
-        <input type="checkbox" checked={shortcuts} onChange={() => dispatch(shortcutsSwitched())} />
-        single keys work as shortcuts
-      </label>
+      <span className="mt-3 flex min-h-8 items-center gap-2">
+        <Box id="single-keys" on={shortcuts} onTick={() => dispatch(shortcutsSwitched())} />
+        <label htmlFor="single-keys" className="label">
+          single keys work as shortcuts
+        </label>
+      </span>
     </>
   )
 }

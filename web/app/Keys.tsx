@@ -10,7 +10,11 @@ const KeySheets = lazy(() => import('./KeySheets.tsx').then((m) => ({ default: m
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  (target.isContentEditable || /^(INPUT|TEXTAREA)$/.test(target.tagName) || isList(target))
+
+/** A list finds its choices by the letters typed over it. */
+const isList = (target: HTMLElement): boolean =>
+  target.closest('[role="combobox"], [role="listbox"]') !== null
 
 /**
  * Whether an undo belongs to what is being typed, which its field takes back itself. Lists, boxes and fields whose entry
@@ -19,7 +23,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 const undoesItself = (target: EventTarget | null): boolean =>
   isTyping(target) &&
   target instanceof HTMLElement &&
-  !(target instanceof HTMLSelectElement) &&
+  !isList(target) &&
   !(target instanceof HTMLInputElement && /^(checkbox|radio|range|button|file)$/.test(target.type)) &&
   target.dataset.typed !== 'no'
 

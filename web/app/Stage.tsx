@@ -6,6 +6,7 @@ import { SectionView } from '../stage/SectionView.tsx'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
 import { attitudeShown, partsMoved } from '../state/viewSlice.ts'
+import { Turns } from '../ui/Turns.tsx'
 
 import { SCREENS } from './stations.ts'
 
@@ -42,21 +43,17 @@ export function Stage({ station }: { station: StationName }) {
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
         {!plan?.panels && (
-          <fieldset className="flex flex-none border-[1.5px] border-ink">
-            <legend className="sr-only">Attitude shown</legend>
-            {(['poured', 'placed'] as const).map((a) => (
-              <button
-                key={a}
-                type="button"
-                aria-pressed={attitude === a}
-                className="label min-h-8 px-4 text-[16px] font-bold"
-                style={attitude === a ? { background: 'var(--ink)', color: 'var(--sheet)' } : undefined}
-                onClick={() => dispatch(attitudeShown(a))}
-              >
-                as {a}
-              </button>
-            ))}
-          </fieldset>
+          <Turns
+            label="Attitude shown"
+            value={attitude}
+            ways={[
+              { value: 'poured', name: 'as poured' },
+              { value: 'placed', name: 'as placed' },
+            ]}
+            onTurn={(next) => dispatch(attitudeShown(next))}
+            className="flex flex-none border-[1.5px] border-ink"
+            item={(on) => `label min-h-8 px-4 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
+          />
         )}
         <span className="label hidden min-w-0 flex-1 text-[14px] leading-none text-soft min-[1200px]:block">
           {plan?.panels ? 'as it is glued up' : lies(piece, attitude, poured ?? '')}

@@ -12,6 +12,7 @@ import { rememberTheme } from '../state/useTheme.ts'
 import { useUndo } from '../state/useUndo.ts'
 import { themeTurned } from '../state/viewSlice.ts'
 import { loadJob } from '../storage/jobStore.ts'
+import { Hint } from '../ui/Hint.tsx'
 
 const PieceMenu = lazy(() => import('./PieceMenu.tsx').then((m) => ({ default: m.PieceMenu })))
 
@@ -86,12 +87,16 @@ export function TopRow({ station }: { station: StationName }) {
         >
           {job.settings.units}
         </button>
-        <button type="button" className="word" disabled={!past} onClick={undo} title={past}>
-          undo
-        </button>
-        <button type="button" className="word" disabled={!future} onClick={redo} title={future}>
-          redo
-        </button>
+        <Hint text={past}>
+          <button type="button" className="word" disabled={!past} onClick={undo}>
+            undo
+          </button>
+        </Hint>
+        <Hint text={future}>
+          <button type="button" className="word" disabled={!future} onClick={redo}>
+            redo
+          </button>
+        </Hint>
         <button
           type="button"
           className="word"

@@ -4,6 +4,7 @@ import type { Piece } from '../../core/job/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { store } from '../state/store.ts'
 import { type Selection, selected } from '../state/viewSlice.ts'
+import { chooseFrom } from '../testing/lists.ts'
 import { demo, kernel, show, viewOf } from '../testing/stillPage.tsx'
 import { SCREENS } from './stations.ts'
 
@@ -39,11 +40,7 @@ function hand(of: HTMLElement, how: How, label: string | RegExp, value: string):
       return
     }
     case 'choose': {
-      const list = by.getByRole<HTMLSelectElement>('combobox', { name: label, hidden: true })
-      const found = [...list.options].find((o) => o.value === value || o.text === value)
-      if (!found)
-        throw new Error(`no ${value} in ${label}: ${[...list.options].map((o) => `${o.value} ${o.text}`)}`)
-      fireEvent.change(list, { target: { value: found.value } })
+      chooseFrom(by.getByRole('combobox', { name: label, hidden: true }), value)
       return
     }
     case 'radio':
@@ -83,7 +80,7 @@ const ROWS: readonly Row[] = [
   // A slab, its sides, openings and features
   ['wash-top', null, 'piece', 'type', 'Thickness', '50', 'thickness', 50],
   ['eyepiece-shelf', null, 'piece', 'type', /^Length/, '1210', 'outline.length', 1210],
-  ['wash-top', null, 'piece', 'choose', 'Exposure', 'outdoors', 'exposure', 'outdoors'],
+  ['wash-top', null, 'piece', 'choose', 'Exposure', 'outdoors, frost', 'exposure', 'outdoors'],
   ['wash-top', null, 'piece', 'type', 'How many', '3', 'quantity', 3],
   ['wash-top', side('back'), 'piece', 'type', /^Taper/, '4', 'sides.back.taper', 4],
   ['wash-top', side('back'), 'piece', 'type', /^Textured liner/, '3', 'sides.back.liner', 3],

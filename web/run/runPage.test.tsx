@@ -84,9 +84,7 @@ describe('a run of pieces', () => {
     fireEvent.click(addOpening!)
     fireEvent.click(addGap!)
     expect([run().openings.length, run().gaps.length]).toEqual([count + 1, expect.any(Number)])
-    const more = [...bench().querySelectorAll('details')]
-      .filter((d) => d.querySelector('summary')?.textContent === 'sink')
-      .at(-1)!
+    const more = within(bench()).getAllByRole('button', { name: 'sink' }).at(-1)!.parentElement!
     await type('Length', '600', more)
     await type('Middle, from the front', '310', more)
     fireEvent.click(within(more).getByRole('radio', { name: 'leg 2' }))

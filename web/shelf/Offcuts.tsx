@@ -1,4 +1,5 @@
 import type { Board } from '../../core/stock/index.ts'
+import { Fold } from '../ui/Fold.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 
 type Rows = Board['offcuts']
@@ -6,8 +7,7 @@ type Rows = Board['offcuts']
 /** Pieces of a board to hand: each its length and width, cut from before a whole board is. */
 export function Offcuts({ rows, onRows }: { rows: Rows; onRows: (rows: Rows) => void }) {
   return (
-    <details>
-      <summary className="label min-h-8 cursor-pointer py-1">Off-cuts to hand, {rows.length}</summary>
+    <Fold title={`Off-cuts to hand, ${rows.length}`}>
       {rows.map((row, i) => (
         <div key={i} className="border-b pl-4">
           <MeasureField
@@ -30,6 +30,6 @@ export function Offcuts({ rows, onRows }: { rows: Rows; onRows: (rows: Rows) => 
       <button type="button" className="word" onClick={() => onRows([...rows, { length: 800, width: 300 }])}>
         add an off-cut
       </button>
-    </details>
+    </Fold>
   )
 }

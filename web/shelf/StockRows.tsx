@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import { useLocation } from 'react-router'
 import { startingStock } from '../../core/stock/index.ts'
 import { newId } from '../state/files.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
+import { Fold } from '../ui/Fold.tsx'
 import { RowForm } from './RowForm.tsx'
 import { LISTS, type StockListFields, type StockRow } from './stockLists.ts'
 
@@ -24,12 +25,10 @@ function List({
 }) {
   const rows: readonly StockRow[] = useAppSelector((s) => s.job.job!.stock[list])
   const change = useChange()
-  const own = useRef<HTMLDetailsElement>(null)
+  const own = useRef<HTMLDivElement>(null)
   const here = wanted !== '' && rows.some((r) => r.id === wanted)
-  const [open, setOpen] = useState(OPEN.has(list) || here)
   useEffect(() => {
     if (!here) return
-    setOpen(true)
     const row = own.current?.querySelector(`[data-row="${CSS.escape(wanted)}"]`)
     row?.scrollIntoView?.({ block: 'center' })
     row?.querySelector('input')?.focus({ preventScroll: true })
@@ -47,24 +46,17 @@ function List({
       } as StockRow,
     })
   return (
-    <details ref={own} className="mt-3" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary className="label min-h-8 cursor-pointer border-b py-1">
-        <h2 className="inline">
-          {heading}, {rows.length}
-        </h2>
-      </summary>
-      {open && (
-        <>
-          <div className="grid grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-x-8">
-            {rows.map((row) => (
-              <RowForm key={row.id} list={list} row={row} one={one} fields={fields} />
-            ))}
-          </div>
-          <button type="button" className="act mt-3" onClick={add}>
-            Add a {one}
-          </button>
-        </>
-      )}
-    </details>
+    <div ref={own}>
+      <Fold heading late title={`${heading}, ${rows.length}`} open={OPEN.has(list) || here}>
+        <div className="grid grid-cols-[repeat(auto-fill,minmax(min(340px,100%),1fr))] gap-x-8">
+          {rows.map((row) => (
+            <RowForm key={row.id} list={list} row={row} one={one} fields={fields} />
+          ))}
+        </div>
+        <button type="button" className="act mt-3" onClick={add}>
+          Add a {one}
+        </button>
+      </Fold>
+    </div>
   )
 }

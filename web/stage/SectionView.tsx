@@ -8,6 +8,7 @@ import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import { lineDragged, pointedAt } from '../state/viewSlice.ts'
+import { Turns } from '../ui/Turns.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { ringPath } from './paths.ts'
@@ -63,17 +64,18 @@ export function SectionView() {
         >
           {across ? 'cut along' : 'cut across'}
         </button>
-        {(['ends', 'whole', 'raised'] as const).map((m) => (
-          <button
-            key={m}
-            type="button"
-            aria-pressed={mode === m}
-            className={`word label ${mode === m ? 'font-bold' : 'text-soft'}`}
-            onClick={() => setWanted(m)}
-          >
-            {m === 'raised' ? `heights × ${RAISED}` : m}
-          </button>
-        ))}
+        <Turns
+          label="How the section is drawn"
+          value={mode}
+          ways={[
+            { value: 'ends', name: 'ends' },
+            { value: 'whole', name: 'whole' },
+            { value: 'raised', name: `heights × ${RAISED}` },
+          ]}
+          onTurn={setWanted}
+          className="flex items-center gap-3"
+          item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
+        />
       </div>
       {drawing && size.width > 0 && (
         <Drawing

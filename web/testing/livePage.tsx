@@ -9,6 +9,7 @@ import { App } from '../app/App.tsx'
 import { jobOpened } from '../state/jobSlice.ts'
 import { store } from '../state/store.ts'
 import { InProcess } from './inProcess.ts'
+import { chooseFrom } from './lists.ts'
 import { noResizes } from './noResizes.ts'
 
 vi.mock('../stage/SolidView.tsx', () => ({ SolidView: () => null }))
@@ -121,15 +122,8 @@ export async function type(field: string | RegExp, text: string, of?: HTMLElemen
   fireEvent.keyDown(input, { key: 'Enter' })
 }
 /** Chooses from a list by what the choice is called. */
-export async function choose(field: string | RegExp, option: string | RegExp): Promise<void> {
-  const list = await within(bench()).findByRole<HTMLSelectElement>('combobox', { name: field })
-  const found = [...list.options].find((o) =>
-    option instanceof RegExp ? option.test(o.text) : o.text === option || o.value === option,
-  )
-  if (!found)
-    throw new Error(`${list.name || field} has no ${option}: ${[...list.options].map((o) => o.text)}`)
-  fireEvent.change(list, { target: { value: found.value } })
-}
+export const choose = async (field: string | RegExp, option: string | RegExp): Promise<void> =>
+  chooseFrom(await within(bench()).findByRole('combobox', { name: field }), option)
 /** Opens a menu, as a pointer that is pressed on its button and let go. */
 export function unfold(button: HTMLElement): void {
   fireEvent.pointerDown(button, { button: 0 })

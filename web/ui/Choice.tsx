@@ -1,5 +1,7 @@
 import { RadioGroup } from 'radix-ui'
 import { type ReactNode, useId } from 'react'
+import { Fold } from './Fold.tsx'
+import { Select } from './Select.tsx'
 
 type Option<T extends string> = {
   readonly value: T
@@ -60,18 +62,10 @@ export function Pick({
   onChoose: (id: string) => void
 }) {
   const id = useId()
-  const known = options.some((o) => o.id === value)
   return (
     <div className="row">
       <label htmlFor={id}>{label}</label>
-      <select id={id} className="plain-select" value={value} onChange={(e) => onChoose(e.target.value)}>
-        {!known && <option value={value}>{value} (not in stock)</option>}
-        {options.map((o) => (
-          <option key={o.id} value={o.id}>
-            {o.name}
-          </option>
-        ))}
-      </select>
+      <Select id={id} value={value} options={options} onChoose={onChoose} />
     </div>
   )
 }
@@ -88,14 +82,9 @@ export function Row({ label, children, unit }: { label: ReactNode; children: Rea
   )
 }
 
-export function More({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <details className="mt-3">
-      <summary className="label cursor-pointer text-[16px] min-h-8 py-1 border-b">{title}</summary>
-      <div className="pb-1">{children}</div>
-    </details>
-  )
-}
+export const More = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Fold title={title}>{children}</Fold>
+)
 
 export function Caution({ children }: { children: ReactNode }) {
   return (

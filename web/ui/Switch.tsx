@@ -1,3 +1,7 @@
+import { useId } from 'react'
+import { Box } from './Box.tsx'
+
+/** Something that is so or is not, on a row of the bench. */
 export function Switch({
   label,
   on,
@@ -7,15 +11,13 @@ export function Switch({
   on: boolean
   onSwitch: (on: boolean) => void
 }) {
+  const id = useId()
   return (
-    <label className="row cursor-pointer">
-      <span>{label}</span>
-      <input
-        type="checkbox"
-        className="h-5 w-5 accent-[var(--ink)]"
-        checked={on}
-        onChange={(e) => onSwitch(e.target.checked)}
-      />
-    </label>
+    <div className="row">
+      <label htmlFor={id} className="flex-1 cursor-pointer">
+        {label}
+      </label>
+      <Box id={id} on={on} onTick={onSwitch} />
+    </div>
   )
 }

@@ -3,6 +3,7 @@ import type { Fault, PlannedPour } from '../../../core/job/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
+import { Box } from '../../ui/Box.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 
 const FAULTS: readonly (readonly [Fault, string])[] = [
@@ -161,16 +162,16 @@ function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName: string
         <legend className="label text-[15px] text-soft">Faults seen</legend>
         <div className="flex flex-wrap gap-x-3">
           {FAULTS.map(([id, name]) => (
-            <label key={id} className="label flex min-h-8 items-center gap-1 text-[15px]">
-              <input
-                type="checkbox"
-                checked={faults.includes(id)}
-                onChange={(e) =>
-                  setFaults(e.target.checked ? [...faults, id] : faults.filter((f) => f !== id))
-                }
+            <span key={id} className="flex min-h-8 items-center gap-1">
+              <Box
+                id={`fault-${id}`}
+                on={faults.includes(id)}
+                onTick={(on) => setFaults(on ? [...faults, id] : faults.filter((f) => f !== id))}
               />
-              {name}
-            </label>
+              <label htmlFor={`fault-${id}`} className="label text-[15px]">
+                {name}
+              </label>
+            </span>
           ))}
         </div>
       </fieldset>

@@ -1,9 +1,16 @@
 import { useId } from 'react'
 import type { Edge } from '../../../core/job/index.ts'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { Select } from '../../ui/Select.tsx'
 
 /** The usual size an edge starts at, mm. */
 const USUAL = { bead: 6, chamfer: 8 } as const
+
+const KINDS = [
+  { id: 'square', name: 'square' },
+  { id: 'bead', name: 'bead r' },
+  { id: 'chamfer', name: 'chamfer' },
+] as const
 
 /** An edge treatment and, where it has one, its size. */
 export function EdgeField({
@@ -27,12 +34,9 @@ export function EdgeField({
   return (
     <div className="row" style={lit ? { borderColor: 'var(--oxide)', borderBottomWidth: 2 } : undefined}>
       <label htmlFor={id}>{title}</label>
-      <span className="flex items-baseline gap-2">
-        <select id={id} className="plain-select" value={edge.kind} onChange={(e) => choose(e.target.value)}>
-          <option value="square">square</option>
-          <option value="bead">bead r</option>
-          <option value="chamfer">chamfer</option>
-        </select>
+      {/* The list keeps its place whether or not a size stands after it. */}
+      <span className="grid grid-cols-[84px_124px] items-baseline justify-items-end gap-2">
+        <Select id={id} value={edge.kind} options={KINDS} onChoose={choose} />
         {edge.kind !== 'square' && (
           <MeasureField
             bare

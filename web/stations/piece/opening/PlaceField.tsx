@@ -1,6 +1,7 @@
 import type { Opening, PlaceRule, SlabPiece } from '../../../../core/job/index.ts'
 import { outlineSize, reach, resolvePlacing } from '../../../../core/piece/index.ts'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
+import { Select } from '../../../ui/Select.tsx'
 
 const WORDS = {
   u: {
@@ -61,18 +62,15 @@ export function PlaceField({
     <div className="border-b pb-1">
       <div className="row border-b-0!">
         <label htmlFor={`place-${axis}`}>{label}</label>
-        <select
+        <Select
           id={`place-${axis}`}
-          className="plain-select"
           value={key}
-          onChange={(e) => choose(e.target.value)}
-        >
-          {choices.map((c) => (
-            <option key={c.key} value={c.key}>
-              {c.onto ? `${words[c.rule]} ${c.onto.name}` : words[c.rule]}
-            </option>
-          ))}
-        </select>
+          options={choices.map((c) => ({
+            id: c.key,
+            name: c.onto ? `${words[c.rule]} ${c.onto.name}` : words[c.rule],
+          }))}
+          onChoose={choose}
+        />
       </div>
       <div className="flex justify-end">
         <MeasureField
