@@ -20,7 +20,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
       .getByRole('button', { name: /^basin from the front/ })
       .click()
     await type(page, 'basin from the front', '120', plan(page))
-    await pick(page, bench(page).getByRole('combobox', { name: 'Left to right' }), 'centred')
+    await pick(page, bench(page).getByRole('combobox', { name: 'Left to right' }), 'centred on the piece')
     await expect(
       plan(page).getByRole('button', { name: /^basin, .*260 from the left, 120 from the front/ }),
     ).toBeVisible()

@@ -5,7 +5,7 @@ import { bench, findings, openDemo, plan, restingMiddle, station, test } from '.
 async function start(page: Page, what: string, name: string): Promise<void> {
   await page.getByRole('link', { name: '+ new piece' }).click()
   const main = page.getByRole('main')
-  await main.getByRole('button', { name: what, exact: true }).click()
+  await main.getByRole('radio', { name: what, exact: true }).click()
   await main.getByRole('textbox', { name: 'Name', exact: true }).fill(name)
   await page.getByRole('button', { name: 'Make this piece' }).click()
   await expect(page.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue(name)

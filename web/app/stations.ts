@@ -1,6 +1,5 @@
 import { type ComponentType, lazy } from 'react'
 import type { StationName } from '../../core/job/index.ts'
-import { PieceBench } from '../stations/piece/PieceBench.tsx'
 
 type StationScreens = {
   /** What it decides, on the right. */
@@ -11,9 +10,11 @@ type StationScreens = {
   readonly stage?: ComponentType
 }
 
-/** The screens of each station. The first bench comes with the page, the rest when they are opened. */
+/** The screens of each station: each loads when it is opened. */
 export const SCREENS: Readonly<Record<StationName, StationScreens>> = {
-  piece: { bench: PieceBench },
+  piece: {
+    bench: lazy(() => import('../stations/piece/PieceBench.tsx').then((m) => ({ default: m.PieceBench }))),
+  },
   mould: {
     bench: lazy(() => import('../stations/mould/MouldBench.tsx').then((m) => ({ default: m.MouldBench }))),
     band: lazy(() => import('../stations/mould/BoardSheets.tsx').then((m) => ({ default: m.BoardSheets }))),

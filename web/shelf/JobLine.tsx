@@ -1,3 +1,4 @@
+import { format } from 'date-fns'
 import { useState } from 'react'
 import { downloadJob, newId } from '../state/files.ts'
 import { jobOpened } from '../state/jobSlice.ts'
@@ -63,9 +64,7 @@ export function JobLine({
         </button>
       )}
       <span className="flex flex-wrap items-baseline gap-3">
-        <span className="text-[14px] text-soft">
-          {new Date(job.savedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' })}
-        </span>
+        <span className="text-[14px] text-soft">{format(job.savedAt, 'd MMM yyyy, HH:mm')}</span>
         <button
           type="button"
           className="word"

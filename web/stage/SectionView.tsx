@@ -138,7 +138,9 @@ function Drawing({
   const farEdge = (broken ? high : low)([Math.max(...xs), 0])[0]
   // Clear of a mould that stands wide of the piece.
   const leftmost = Math.min(edge, ...drawing.parts.flatMap((p) => p.region.flat().map((q) => low(q)[0])))
-  const dimensionX = Math.max(26, Math.min(edge - 58, leftmost - 22))
+  const highText = text(bodyHigh - bodyLow)
+  // Half of the figure stands on either side of its line.
+  const dimensionX = Math.max(highText.length * 4 + 8, Math.min(edge - 58, leftmost - 22))
   const steel = plan?.stations.steel?.figures
   const frontEdge = piece.kind === 'slab' ? piece.sides.front?.top : undefined
   const poured = attitude === 'poured'
@@ -149,7 +151,7 @@ function Drawing({
   const rightmost = Math.max(
     ...drawing.parts.flatMap((p) => p.region.flat().map((q) => (broken ? high : low)(q)[0])),
   )
-  const stripX = Math.min(width - 24, rightmost + 24)
+  const stripX = Math.min(width - text(bodyHigh + stripHigh).length * 4 - 8, rightmost + 24)
   return (
     <svg
       width={width}
@@ -201,7 +203,7 @@ function Drawing({
       <Dimension
         from={[dimensionX, low([0, bodyLow])[1]]}
         to={[dimensionX, low([0, bodyHigh])[1]]}
-        text={text(bodyHigh - bodyLow)}
+        text={highText}
         name={piece.kind === 'slab' ? 'thickness' : 'height'}
       />
       {poured && stripHigh > 0 && (

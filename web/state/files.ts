@@ -31,13 +31,3 @@ export const newId = (what: string): string =>
     .getRandomValues(new Uint32Array(2))
     .reduce((text, n) => text + n.toString(36), '')
     .slice(0, 10)}`
-
-/** Tomorrow at nine, as a start is written, and this machine's zone. */
-export function usualStart(): { start: string; zone: string } {
-  const day = new Date(Date.now() + 86_400_000)
-  const two = (n: number) => String(n).padStart(2, '0')
-  return {
-    start: `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}T09:00`,
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
-  }
-}

@@ -1,19 +1,13 @@
-import { Tooltip } from 'radix-ui'
-import type { ReactElement } from 'react'
+import { lazy, type ReactElement, Suspense } from 'react'
 
-/** Says more of a control to whoever rests on it, by pointer or by key. */
-export function Hint({ text, children }: { text: string | undefined; children: ReactElement }) {
-  if (!text) return children
-  return (
-    <Tooltip.Provider delayDuration={350}>
-      <Tooltip.Root>
-        <Tooltip.Trigger asChild>{children}</Tooltip.Trigger>
-        <Tooltip.Portal>
-          <Tooltip.Content className="hint" sideOffset={4} collisionPadding={8}>
-            {text}
-          </Tooltip.Content>
-        </Tooltip.Portal>
-      </Tooltip.Root>
-    </Tooltip.Provider>
+const HintBody = lazy(() => import('./HintBody.tsx').then((m) => ({ default: m.HintBody })))
+
+/** Says more of a control to whoever rests on it, by pointer or by key; the control stands there at once, the rest loads after it. */
+export const Hint = ({ text, children }: { text: string | undefined; children: ReactElement }) =>
+  text ? (
+    <Suspense fallback={children}>
+      <HintBody text={text}>{children}</HintBody>
+    </Suspense>
+  ) : (
+    children
   )
-}

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import {
   type CutRow,
   type RipSetting,
@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { pointedAt } from '../../state/viewSlice.ts'
 import { Choice } from '../../ui/Choice.tsx'
+import { type Column, Table } from '../../ui/Table.tsx'
 
 /** What is to be sawn: one row a part, or in the order in which the saw is set. */
 export function CutTable() {
@@ -37,21 +38,7 @@ export function CutTable() {
       {order === 'saw' && rows.length > 2 ? (
         sawSettings(rows).map((rip) => <Rip key={`${rip.boardId}${rip.widthMm}${rip.edgeDeg}`} rip={rip} />)
       ) : (
-        <table className="list">
-          <thead className="sr-only">
-            <tr>
-              <th>Label</th>
-              <th>Part and board</th>
-              <th>Length × width</th>
-              <th>Count</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <PartRow key={row.label} row={row} />
-            ))}
-          </tbody>
-        </table>
+        <PartTable rows={rows} />
       )}
     </div>
   )
@@ -68,29 +55,62 @@ function useLight(ids: readonly string[]) {
   }
 }
 
-function PartRow({ row }: { row: CutRow }) {
+/** One row a part; pointing at it lights the part in every view. */
+function PartTable({ rows }: { rows: readonly CutRow[] }) {
+  const style = useMeasureStyle()
+  const lit = useAppSelector((s) => s.view.lit)
+  const dispatch = useAppDispatch()
+  const columns = useMemo(
+    (): Column<CutRow>[] => [
+      {
+        id: 'label',
+        head: 'Letter',
+        cell: (row) => <strong>{row.label}</strong>,
+        sortBy: (row) => row.label,
+      },
+      { id: 'part', head: 'Part', cell: (row) => <PartWords row={row} />, sortBy: (row) => row.boardName },
+      {
+        id: 'size',
+        head: 'Size',
+        figures: true,
+        cell: (row) => `${formatCut(row.lengthMm, style)} × ${formatCut(row.widthMm, style)}`,
+        sortBy: (row) => row.lengthMm,
+      },
+      { id: 'count', head: 'Count', figures: true, cell: (row) => row.count, sortBy: (row) => row.count },
+    ],
+    [style],
+  )
+  return (
+    <Table
+      label="Parts"
+      columns={columns}
+      rows={rows}
+      keyOf={(row) => row.label}
+      rowProps={(row) => ({
+        className: lit && row.partIds.includes(lit) ? 'lit' : '',
+        onPointerEnter: () => dispatch(pointedAt(row.partIds[0]!)),
+        onPointerLeave: () => dispatch(pointedAt(null)),
+      })}
+    />
+  )
+}
+
+function PartWords({ row }: { row: CutRow }) {
   const style = useMeasureStyle()
   return (
-    <tr {...useLight(row.partIds)}>
-      <td className="font-bold">{row.label}</td>
-      <td>
-        {row.name}
-        <span className="block text-[13px] leading-tight text-soft">
-          {row.boardName}
-          {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
-          {sawnWords(row) && `, ${sawnWords(row)}`}
-          {row.notes.includes('bent, tacked to its ribs') && `, to ${formatLength(row.radiusMm, style)}`}
-          {row.notes.includes('tapered: the larger end is given') && ', tapered, the larger end'}
-          {row.notes.includes('joined, a splice behind') && ', joined end to end'}
-          {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
-          {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
-        </span>
-      </td>
-      <td className="n">
-        {formatCut(row.lengthMm, style)} × {formatCut(row.widthMm, style)}
-      </td>
-      <td className="n">{row.count}</td>
-    </tr>
+    <>
+      {row.name}
+      <span className="block text-[13px] leading-tight text-soft">
+        {row.boardName}
+        {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
+        {sawnWords(row) && `, ${sawnWords(row)}`}
+        {row.notes.includes('bent, tacked to its ribs') && `, to ${formatLength(row.radiusMm, style)}`}
+        {row.notes.includes('tapered: the larger end is given') && ', tapered, the larger end'}
+        {row.notes.includes('joined, a splice behind') && ', joined end to end'}
+        {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
+        {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
+      </span>
+    </>
   )
 }
 

@@ -1,4 +1,13 @@
-import { type PointerEvent, useState } from 'react'
+import {
+  DndContext,
+  type DragEndEvent,
+  type DragMoveEvent,
+  PointerSensor,
+  useDraggable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import { useState } from 'react'
 import type { Point } from '../../../core/geometry/index.ts'
 import {
   type Change,
@@ -26,6 +35,9 @@ const TEMPLATES: readonly { name: string; shape: OpeningShape }[] = [
   { name: 'rectangle', shape: { kind: 'rectangle', length: 200, width: 150, radius: 0 } },
 ]
 
+/** Less than this is a press, not a drag, px. */
+const STILL_PX = 3
+
 /** Openings to drag onto the plan, or to press for one in the middle. */
 export function OpeningPalette({ piece }: { piece: SlabPiece }) {
   const { preview } = usePlan()
@@ -34,26 +46,27 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
   const [refused, setRefused] = useState<string | null>(null)
   const [carried, setCarried] = useState<{ opening: Opening; over: boolean } | null>(null)
 
-  const grab = (event: PointerEvent<HTMLButtonElement>, template: (typeof TEMPLATES)[number]) => {
-    if (event.button !== 0) return
-    event.currentTarget.setPointerCapture(event.pointerId)
-    setCarried({
-      opening: newOpening(newId('opening'), freeName(piece, template.name), template.shape),
-      over: false,
-    })
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: STILL_PX } }))
+  const planAt = ({ activatorEvent, delta }: DragMoveEvent): Point | null => {
+    const { clientX, clientY } = activatorEvent as PointerEvent
+    return planTarget.current(clientX + delta.x, clientY + delta.y)
   }
-  const carry = (event: PointerEvent) => {
-    if (!carried) return
-    const at = planTarget.current(event.clientX, event.clientY)
-    setCarried({ ...carried, over: at !== null })
-    preview(at ? [added(piece.id, carried.opening, at)] : null)
+  const carry = (event: DragMoveEvent) => {
+    const template = TEMPLATES.find((t) => t.name === event.active.id)!
+    const opening =
+      carried?.opening ?? newOpening(newId('opening'), freeName(piece, template.name), template.shape)
+    const at = planAt(event)
+    setCarried({ opening, over: at !== null })
+    preview(at ? [added(piece.id, opening, at)] : null)
   }
-  const drop = (event: PointerEvent) => {
-    if (!carried) return
-    const at = planTarget.current(event.clientX, event.clientY)
+  const drop = (event: DragEndEvent) => {
+    const at = planAt(event)
+    leave()
+    if (carried && at) put(carried.opening, at)
+  }
+  const leave = () => {
     preview(null)
     setCarried(null)
-    if (at) put(carried.opening, at)
   }
   const put = (opening: Opening, at: Point | null) => {
     const free = at ? null : placedFree(piece, opening)
@@ -67,27 +80,24 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
   }
   return (
     <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label="Add an opening">
-      {TEMPLATES.map((t) => (
-        <button
-          key={t.name}
-          type="button"
-          className="flex min-h-8 touch-none flex-col items-center border border-dashed border-soft px-2 pt-1 text-[14px] hover:bg-sheet"
-          style={{ cursor: 'grab' }}
-          onPointerDown={(e) => grab(e, t)}
-          onPointerMove={carry}
-          onPointerUp={drop}
-          onPointerCancel={() => {
-            preview(null)
-            setCarried(null)
-          }}
-          onClick={(e) => {
-            if (e.detail === 0) put(newOpening(newId('opening'), freeName(piece, t.name), t.shape), null)
-          }}
-          onDoubleClick={() => put(newOpening(newId('opening'), freeName(piece, t.name), t.shape), null)}
-        >
-          <TemplateShape shape={t.shape} />+ {t.name}
-        </button>
-      ))}
+      <DndContext
+        sensors={sensors}
+        autoScroll={false}
+        accessibility={{
+          screenReaderInstructions: { draggable: 'Enter puts it into the largest free room of the plan.' },
+        }}
+        onDragMove={carry}
+        onDragEnd={drop}
+        onDragCancel={leave}
+      >
+        {TEMPLATES.map((t) => (
+          <Template
+            key={t.name}
+            template={t}
+            onPut={() => put(newOpening(newId('opening'), freeName(piece, t.name), t.shape), null)}
+          />
+        ))}
+      </DndContext>
       <span className="label text-[13px] text-soft">
         {carried
           ? carried.over
@@ -102,6 +112,26 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
         </p>
       )}
     </div>
+  )
+}
+
+/** One opening to start from: dragged onto the plan, or put into its largest free room by Enter or a double click. */
+function Template({ template, onPut }: { template: (typeof TEMPLATES)[number]; onPut: () => void }) {
+  const { attributes, listeners, setNodeRef } = useDraggable({ id: template.name })
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      aria-describedby={attributes['aria-describedby']}
+      className="flex min-h-8 cursor-grab touch-none flex-col items-center border border-dashed border-soft px-2 pt-1 text-[14px] hover:bg-sheet"
+      {...listeners}
+      onClick={(e) => {
+        if (e.detail === 0) onPut()
+      }}
+      onDoubleClick={onPut}
+    >
+      <TemplateShape shape={template.shape} />+ {template.name}
+    </button>
   )
 }
 

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { clock } from '../../../core/sheets/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { isOfTheDay, sameStart } from '../../../core/work/index.ts'
@@ -7,6 +7,7 @@ import { useAppSelector, useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
+import { type Column, Table } from '../../ui/Table.tsx'
 import { dayTime } from './dayTime.ts'
 
 export function PourBench() {
@@ -18,6 +19,38 @@ export function PourBench() {
   const { temperature } = piece.pour
   const choose = (label: string, patch: Partial<typeof piece.pour>) =>
     change(label, { type: 'pourPlanned', pieceId: piece.id, patch })
+  const { start, zone } = piece.pour
+  const dayColumns = useMemo(
+    (): Column<(typeof day)[number]>[] => [
+      {
+        id: 'when',
+        head: 'When',
+        cell: ({ of: [op] }) => (
+          <>
+            <strong>{clock(op!.startMinutes)}</strong>
+            {op!.startMinutes !== null && (
+              <span className="block text-[13px] leading-tight text-soft">
+                {dayTime(start, zone, op!.startMinutes)}
+              </span>
+            )}
+          </>
+        ),
+      },
+      {
+        id: 'what',
+        head: 'What',
+        cell: ({ text, of: [op] }) => (
+          <>
+            {text}
+            {op!.latestMinutes !== null && op!.latestMinutes > (op!.startMinutes ?? 0) && (
+              <span className="block text-[13px] text-soft">not after {clock(op!.latestMinutes)}</span>
+            )}
+          </>
+        ),
+      },
+    ],
+    [start, zone],
+  )
   const degC = temperature.kind === 'constant' ? temperature.degC : temperature.points[0]!.degC
   return (
     <>
@@ -90,30 +123,7 @@ export function PourBench() {
       {figures && (
         <div className={looks.pour}>
           <h2>The day</h2>
-          <table className="list">
-            <tbody>
-              {day.map(({ text, of: [op] }) => (
-                <tr key={op!.id}>
-                  <td className="n pr-2! text-left!">
-                    {clock(op!.startMinutes)}
-                    {op!.startMinutes !== null && (
-                      <span className="block text-[13px] font-normal leading-tight text-soft">
-                        {dayTime(figures.start, op!.startMinutes)}
-                      </span>
-                    )}
-                  </td>
-                  <td className="leading-tight">
-                    {text}
-                    {op!.latestMinutes !== null && op!.latestMinutes > (op!.startMinutes ?? 0) && (
-                      <span className="block text-[13px] text-soft">
-                        not after {clock(op!.latestMinutes)}
-                      </span>
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table label="The day" columns={dayColumns} rows={day} keyOf={({ of: [op] }) => op!.id} />
           <Row
             label={
               figures.liftTurns ? 'To lift as it is turned over an edge' : 'To lift, when it is stripped'

@@ -1,8 +1,16 @@
-const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+import { TZDate } from '@date-fns/tz'
+import { addMinutes, format } from 'date-fns'
 
-/** Weekday and time of day so many minutes after a local start: `Sat 09:24`. */
-export function dayTime(start: string, minutes: number): string {
-  const at = new Date(`${start}:00Z`)
-  at.setUTCMinutes(at.getUTCMinutes() + Math.round(minutes))
-  return `${DAYS[at.getUTCDay()]} ${String(at.getUTCHours()).padStart(2, '0')}:${String(at.getUTCMinutes()).padStart(2, '0')}`
+/**
+ * Weekday and time of day so many minutes after a local start in a zone: `Sat 09:24`. Where the clock is changed between,
+ * the time is the one the clock on the wall then shows.
+ */
+export const dayTime = (start: string, zone: string, minutes: number): string =>
+  format(addMinutes(localStart(start, zone), Math.round(minutes)), 'EEE HH:mm')
+
+/** A start as it is written, `2026-05-30T09:00`, in its zone; in that of this machine where the zone is not known. */
+function localStart(start: string, zone: string): Date {
+  const [year = 2000, month = 1, day = 1, hour = 0, minute = 0] = start.split(/[-T:]/).map(Number)
+  const at = new TZDate(year, month - 1, day, hour, minute, zone)
+  return Number.isNaN(at.getTime()) ? new Date(year, month - 1, day, hour, minute) : at
 }
