@@ -186,16 +186,16 @@ const BOX_WORDS = {
     remedy: `Part the blocks by ${mm(f.sheetMm)}`,
   }),
   'bevel-too-steep': (f: { strip: string; bevelDeg: number; sawDeg: number }) => ({
-    what: `The ${f.strip} strip wants a bevel of ${f.bevelDeg.toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,
+    what: `The ${f.strip} side board wants a bevel of ${f.bevelDeg.toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,
     why: 'Cut it with the board on a jig that leans it the other way, plane it, or ease the corner of the piece.',
   }),
   'strip-too-short': (f: { strip: string; thicknessMm: number }, { mm }) => ({
-    what: `Nothing is left of the ${f.strip} strip beside boards ${mm(f.thicknessMm)} thick`,
+    what: `Nothing is left of the ${f.strip} side board beside boards ${mm(f.thicknessMm)} thick`,
     why: 'Its side of the piece is shorter than the board that passes behind it. Use a thinner board, or fill the notch with a block.',
   }),
   'raw-end-in-concrete': (f: { strip: string; wideMm: number }, { mm }) => ({
-    what: `The ${f.strip} strip ends in the concrete: a raw end ${mm(f.wideMm)} wide`,
-    why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed; swapping which strip runs through only gives the raw end to the other one.',
+    what: `The ${f.strip} side board ends in the concrete: a raw end ${mm(f.wideMm)} wide`,
+    why: 'Particle board swells there and marks the cast. Mitre the inside corner, or edge or tape that end before it is fixed; swapping which side board runs through only gives the raw end to the other one.',
     remedy: 'Mitre inside corners',
   }),
   'side-bows': (
@@ -215,7 +215,7 @@ const BOX_WORDS = {
     remedy: `Brace the tops every ${mm(f.braceSpacingMm)}`,
   }),
   'strips-meet': (f: { strip: string; other: string; thicknessMm: number }, { mm }) => ({
-    what: `The ${f.strip} and ${f.other} strips stand in each other’s place`,
+    what: `The ${f.strip} and ${f.other} side boards stand in each other’s place`,
     why: `The notch between them is narrower than two boards of ${mm(f.thicknessMm)}. Use a thinner board for the sides, or fill the notch with one block.`,
   }),
   'larger-than-sheet': (

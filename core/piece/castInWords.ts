@@ -67,8 +67,8 @@ export const CAST_IN_WORDS = {
     what: `${f.insert} has ${mm(f.coverMm)} of cover to ${pieceFaceWords(f.to)}`,
     why: `Under ${mm(f.wantedMm)} the face cracks over it or stains with rust.`,
   }),
-  'insert-wet': (f: { insert: string; litres: number }) => ({
-    what: `${f.insert} is pushed in wet and lifts the fill by ${f.litres} L`,
+  'insert-wet': (f: { insert: string; millilitres: number }) => ({
+    what: `${f.insert} is pushed in wet and lifts the fill by ${f.millilitres < 1000 ? `${Math.max(1, Math.round(f.millilitres))} mL` : `${(f.millilitres / 1000).toFixed(2)} L`}`,
     why: 'Leave the fill lower by as much, plumb it, and float again round it.',
   }),
 } satisfies Words

@@ -1,4 +1,4 @@
-export { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
+export { judgeLift, LIFT, peopleToLift, plannedLift, teamLimit } from './lifting.ts'
 export { planPourStation } from './planPour.ts'
 export type { PourFigures, PourStation } from './types.ts'
 export { POUR_WORDS } from './words.ts'

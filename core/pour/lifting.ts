@@ -8,6 +8,9 @@ export const teamLimit = (people: number): number => people * ONE * share(people
 /** Who moves a piece once, by plan [own]: kg a head that is planned for, and that is not lifted by hand; and in all. */
 export const LIFT = { aHead: 25, mostAHead: 40, most: 100, mostPeople: 4 } as const
 
+/** What so many people move once, by plan, kg: 25 a head, at most four of them. */
+export const plannedLift = (people: number): number => LIFT.aHead * Math.min(people, LIFT.mostPeople)
+
 /** The fewest people who stay under 25 kg a head, at most four; null where it is not lifted by hand. */
 export function peopleToLift(kg: number): number | null {
   if (kg > LIFT.most) return null

@@ -69,7 +69,7 @@ export const POUR_WORDS = {
     turns: string
   }) => ({
     what: `${kg(f.massKg)} ${move(f)}, ${f.aHeadKg.toFixed(0)} kg a head`,
-    why: `More than ${f.people === 1 ? 'one lifts' : `${f.people} lift`} often (${f.limitKg.toFixed(1)} kg), but once and by plan it can be done: on edge, straps or handles, places to set it down, no stairs.`,
+    why: `${f.people === 1 ? 'Whoever lifts' : `${f.people} who lift together`} every day should stay under ${f.limitKg.toFixed(1)} kg. Once, and planned, it can be done: on edge, straps or handles, places to set it down, no stairs.`,
   }),
 } satisfies Words
 

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureRegion } from '../geometry/index.ts'
 import { applyChange, emptyJob, newRun, type Run, type SlabPiece } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
+import { plannedLift } from '../pour/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testStock } from '../testing/testPiece.ts'
 import { cornerAngle, proposeSeams, runPieceChanges, runPlan, splitRun } from './index.ts'
@@ -114,6 +115,22 @@ describe('seams', () => {
     const cut = splitRun(kernel, { ...straight, seams: through.map((s) => ({ id: 's', ...s })) }, 2300)
     expect(cut.problems).toEqual([{ code: 'opening-cut', openingId: 'o' }])
     expect(cut.parts.reduce((sum, p) => sum + p.areaMm2, 0)).toBeCloseTo(2400 * 620 - 560 * 420, 0)
+  })
+  it('are few: 2400 and 1500 along two walls, for two people by plan', () => {
+    const corner = run({
+      legs: [
+        { id: 'a', length: 2400, depth: 600 },
+        { id: 'b', length: 1500, depth: 600 },
+      ],
+    })
+    const planned = { ...limits, liftKg: plannedLift(2) }
+    const seams = proposeSeams(corner, planned, 'clear').map((s, i) => ({ id: `s${i}`, ...s }))
+    const { parts } = splitRun(kernel, { ...corner, seams }, 2300)
+    const weight = parts.reduce((sum, p) => sum + p.weightKg, 0)
+    // No fewer would do: all of it, in parts of 50 kg at most, and no leg shares a part with the other.
+    expect(parts.length).toBeLessThanOrEqual(Math.ceil(weight / planned.liftKg) + 1)
+    expect(parts.length).toBeLessThan(7)
+    expect(parts.every((p) => p.weightKg <= 50.1)).toBe(true)
   })
   it.each(
     [1200, 2400, 4100, 6000].flatMap((length) =>

@@ -37,7 +37,8 @@ export function Rail({ station }: { station: StationName }) {
   const printed = useAppSelector((s) => s.view.printed)
   const states = STATIONS.map((name) => stationState(name, findings, plan))
   const broken = states.indexOf('stops')
-  const volume = plan?.stations.piece?.figures
+  // What is said is what is shown.
+  const spoken = plan?.stations.piece ? headline('piece', plan, style, printed) : null
   return (
     <nav
       aria-label="The line"
@@ -59,8 +60,8 @@ export function Rail({ station }: { station: StationName }) {
         ))}
       </ol>
       <div className="sr-only" role="status">
-        {volume && fresh
-          ? `${volume.volumeLitres.toFixed(1)} litres, ${volume.concreteKg.toFixed(1)} kilograms`
+        {spoken && fresh
+          ? `${spoken.figure} ${spoken.unit === 'L' ? 'litres' : spoken.unit}, ${spoken.line}`
           : ''}
       </div>
     </nav>

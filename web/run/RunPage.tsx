@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { Run } from '../../core/job/index.ts'
-import { peopleToLift } from '../../core/pour/lifting.ts'
+import { judgeLift, LIFT, peopleToLift } from '../../core/pour/lifting.ts'
 import { formatLength } from '../../core/units/index.ts'
 import { newId } from '../state/files.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
@@ -16,6 +16,9 @@ import { RunDrawing } from './RunDrawing.tsx'
 import { CornerFields, ItemList, withLegs } from './RunFields.tsx'
 import { runProblemText } from './runWords.ts'
 import { useRunAnswer } from './useRunAnswer.ts'
+
+/** A door and a hall let about so long a piece turn, mm [own]. */
+const WAY_IN = 2400
 
 /** A whole top along walls: its plan, the seams that part it, and the pieces it becomes. */
 export function RunPage() {
@@ -42,13 +45,18 @@ function RunEditor({ run }: { run: Run }) {
   const [shown, setShown] = useState<Run | null>(null)
   const current = shown ?? run
   const { answer, fresh, ask } = useRunAnswer(current)
+  /** The longest piece that doors, stairs and the van take, mm. */
+  const [through, setThrough] = useState(WAY_IN)
+  const { people } = job.settings
   const set = (patch: Partial<Run>, label: string) =>
     change(`${run.name}: ${label}`, { type: 'runKept', run: { ...run, ...patch } })
   const mm = (n: number) => formatLength(n, style)
   const parts = answer?.split.parts ?? []
+  const hands = Math.min(people, LIFT.mostPeople)
+  const heavy = parts.filter((p) => !['fine', 'plan'].includes(judgeLift(p.weightKg, people)))
   const made = job.pieces.filter((p) => p.run?.run === run.id)
   const propose = (school: 'clear' | 'through') =>
-    ask({ kind: 'seams', school }, (reply) => {
+    ask({ kind: 'seams', school, throughMm: through }, (reply) => {
       if (reply.kind !== 'seams') return
       set(
         { seams: reply.seams.map((s) => ({ id: newId('seam'), ...s })) },
@@ -96,7 +104,20 @@ function RunEditor({ run }: { run: Run }) {
               <strong>{runProblemText(p, run, mm)}</strong>
             </p>
           ))}
-          {answer?.split.problems.length === 0 && (
+          {heavy.map((p) => (
+            <p key={p.number} className="label text-[16px]">
+              <strong>
+                Piece {p.number} weighs {p.weightKg.toFixed(0)} kg, {(p.weightKg / hands).toFixed(0)} kg a
+                head for {people === 1 ? 'one' : people}
+              </strong>{' '}
+              <span className="text-soft">
+                {judgeLift(p.weightKg, people) === 'by machine'
+                  ? 'It is not moved by hand: a hoist, an A-frame or a trolley, or one seam more.'
+                  : 'Up to 25 kg a head can be planned: more people, a trolley, or one seam more.'}
+              </span>
+            </p>
+          ))}
+          {answer?.split.problems.length === 0 && heavy.length === 0 && (
             <p className="label text-soft">Nothing stands in its way.</p>
           )}
         </section>
@@ -203,9 +224,11 @@ function RunEditor({ run }: { run: Run }) {
             Propose, through openings
           </button>
         </div>
+        <MeasureField label="Longest that the way in takes" value={through} min={300} onCommit={setThrough} />
         <p>
-          By what {job.settings.people} people lift and the longest board. Clear keeps openings whole; through
-          hides a short seam, but leaves two weak bridges.
+          The fewest that {people === 1 ? 'one person moves' : `${people} people move`} once by plan, 25 kg a
+          head, that a board is long enough for and that come in. Clear keeps openings whole; through hides a
+          short seam, but leaves two weak bridges.
         </p>
         {run.seams.map((s, i) => (
           <div key={s.id} className="flex items-baseline gap-2">

@@ -33,7 +33,7 @@ export function useRunAnswer(run: Run) {
   }, [job, run])
   const ask = (
     question:
-      | { kind: 'seams'; school: 'clear' | 'through' }
+      | { kind: 'seams'; school: 'clear' | 'through'; throughMm: number | null }
       | { kind: 'pieces'; ids: readonly string[]; start: string; zone: string },
     then: (reply: RunAnswer) => void,
   ) => {

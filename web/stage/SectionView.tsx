@@ -56,7 +56,7 @@ export function SectionView() {
           {mode === 'ends' && ', middle broken out'}
         </span>
         <span className="flex-1" />
-        {plan && !solidFresh && <span className="label text-[13px] text-soft">working</span>}
+        {plan && !solidFresh && <span className="label text-[13px] text-soft">being cut again</span>}
         <button
           type="button"
           className="word label text-soft"
@@ -211,7 +211,7 @@ function Drawing({
           from={[stripX, low([0, -stripHigh])[1]]}
           to={[stripX, low([0, bodyHigh])[1]]}
           text={text(bodyHigh + stripHigh)}
-          name="strip width"
+          name="side board width"
         />
       )}
       {poured && !plan?.panels && (

@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useLayoutEffect } from 'react'
 import { store, useAppDispatch, useAppSelector } from './store.ts'
 import { database } from './useAutosave.ts'
 import { themeRead } from './viewSlice.ts'
@@ -16,7 +16,8 @@ export function useTheme(): void {
       )
       .catch(() => dispatch(themeRead(preferred)))
   }, [dispatch])
-  useEffect(() => {
+  // Before anything reads the colours of the page: drawings that paint themselves do so right after.
+  useLayoutEffect(() => {
     document.documentElement.dataset.theme = theme
   }, [theme])
 }

@@ -5,7 +5,7 @@ import { stationMemo } from '../../core/memo.ts'
 import { measuresSolids } from '../../core/mould/index.ts'
 import { holdDimensions, holdFonts } from '../../core/piece/index.ts'
 import { type PiecePlan, planPiece } from '../../core/plan.ts'
-import { teamLimit } from '../../core/pour/index.ts'
+import { plannedLift } from '../../core/pour/index.ts'
 import { proveRemedies } from '../../core/remedies.ts'
 import { proposeSeams, runPieceChanges, splitRun } from '../../core/runs/index.ts'
 import { type Page, sectionDrawing, shopSheet } from '../../core/sheets/index.ts'
@@ -133,8 +133,9 @@ function answerRun(kernel: Kernel, { job, run, ask }: RunRequest): RunAnswer {
     case 'split':
       return { kind: 'split', split: splitRun(kernel, run, hardened) }
     case 'seams': {
-      const longest = Math.max(1000, ...job.stock.boards.map((b) => b.length)) - 100
-      const limits = { liftKg: teamLimit(job.settings.people), longest, hardenedKgPerM3: hardened }
+      const board = Math.max(1000, ...job.stock.boards.map((b) => b.length)) - 100
+      const longest = Math.min(board, ask.throughMm ?? Infinity)
+      const limits = { liftKg: plannedLift(job.settings.people), longest, hardenedKgPerM3: hardened }
       return { kind: 'seams', seams: proposeSeams(run, limits, ask.school) }
     }
     case 'pieces':

@@ -219,7 +219,7 @@ describe('the work of a planning worker', () => {
       ask: question,
     })
     take(request(1, { kind: 'split' }))
-    take(request(2, { kind: 'seams', school: 'clear' }))
+    take(request(2, { kind: 'seams', school: 'clear', throughMm: null }))
     take(request(3, { kind: 'pieces', ids: ['a', 'b', 'c', 'd'], start: '2026-05-30T09:00', zone: 'UTC' }))
     await done(1, 2, 3)
     const answers = said.filter((r) => r.kind === 'run').map((r) => r.answer.kind)

@@ -67,7 +67,12 @@ export type RunRequest = {
   readonly run: Run
   readonly ask:
     | { readonly kind: 'split' }
-    | { readonly kind: 'seams'; readonly school: SeamSchool }
+    | {
+        readonly kind: 'seams'
+        readonly school: SeamSchool
+        /** The longest piece that the way in takes, mm; null where it takes any. */
+        readonly throughMm: number | null
+      }
     | {
         readonly kind: 'pieces'
         readonly ids: readonly string[]

@@ -87,7 +87,7 @@ export function placeInserts(
     if (insert.held === 'wet')
       raise(insert.id, 'insert-wet', 'note', {
         insert: insert.name,
-        litres: Math.round(displaced / 1e4) / 100,
+        millilitres: Math.round(displaced / 100) / 10,
       })
     return {
       id: insert.id,

@@ -31,7 +31,7 @@ export function BoardBoxBench() {
       />
       {mould.school !== 'mitre' && (
         <Choice
-          label="Which strips run long"
+          label="Which side boards run long"
           value={mould.corners}
           options={[
             { value: 'front-and-back-long', name: 'front, back' },
@@ -47,7 +47,7 @@ export function BoardBoxBench() {
           value={mould.insideCorners}
           options={[
             { value: 'mitre', name: 'mitred', note: 'faced board all round' },
-            { value: 'short', name: 'one strip short', note: 'a raw end to tape' },
+            { value: 'short', name: 'butted', note: 'one side board short of the other: a raw end to tape' },
           ]}
           onChoose={(insideCorners) => choose(`inside corners ${insideCorners}`, { insideCorners })}
         />
@@ -141,7 +141,7 @@ export function BoardBoxBench() {
           <h2>Fixing</h2>
           <Row label={`Screws, ${figures.screws[0]?.lengthMm ?? 0} mm long`}>{figures.screwCount}</Row>
           {figures.screws[0] && <Row label="One every">{mm(figures.screws[0].spacingMm)}</Row>}
-          <Row label={`Sealant, ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m`} unit="cartridge">
+          <Row label={`Sealant, ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m`} unit="cartridges">
             {figures.sealant.cartridgeShare.toFixed(1)}
           </Row>
           {figures.tapeLengthMm > 0 && (
@@ -195,7 +195,7 @@ export function BoardBoxBench() {
           onChoose={(sealant) => choose('sealant', { sealant })}
         />
       </More>
-      <More title="Screw places along each strip">
+      <More title="Screw places along each side">
         {figures?.screws.map((s) => (
           <p key={s.where}>
             <strong>{s.where}:</strong> {s.positionsMm.map((p) => formatCut(p, style)).join(', ')}

@@ -37,7 +37,7 @@ it('an L in a board box: its strips, another board, both schools of inside corne
   await waitFor(() => expect(rows(/× 63/)[0]!.textContent).toContain('12 mm melamine'))
   await settled()
   expect(station('mould').textContent).not.toBe(sheets)
-  await press(/one strip short/, bench(), 'radio')
+  await press(/^butted/, bench(), 'radio')
   await says(findings, 'ends in the concrete')
   await cure('Mitre inside corners')
   await saysNo(findings, 'ends in the concrete')

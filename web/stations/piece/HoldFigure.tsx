@@ -129,8 +129,12 @@ export function HoldFigure() {
         onCommit={(max) => setLimits({ ...own, max })}
       />
       <button type="button" className="act mt-2" disabled={wrong || typed === '' || working} onClick={ask}>
-        {working ? `working, ${answers.length} of ${Math.min(12, targets.length)}` : 'Find it'}
+        {working ? `trying, ${answers.length} of ${Math.min(12, targets.length)}` : 'Find it'}
       </button>
+      {/* Why the button is grey; its room is always there. */}
+      <p className="min-h-6">
+        {typed === '' && !working && 'Type what it should come to, then it can be found.'}
+      </p>
       {working && (
         <button type="button" className="word" onClick={stop}>
           cancel
