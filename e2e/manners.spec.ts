@@ -37,8 +37,8 @@ for (const [way, enter] of WAYS)
     const job = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
     for (const [i, piece] of KINDS.entries()) {
       await page.goto(`${job}/${piece}/piece`)
-      // Each kind at its own station and mould, the slab at all of them.
-      for (const name of i === 0 ? STATIONS : ['piece', 'mould']) {
+      // The slab at every station, the other kinds where they are drawn in their own way.
+      for (const name of i === 0 ? STATIONS : way === 'by day' ? ['piece', 'mould'] : ['piece']) {
         await station(page, name).click()
         await expect(station(page, name)).toHaveAttribute('aria-current', 'page')
         await checkAccess(page, `${piece} ${name}`, way === 'by night')
@@ -73,18 +73,37 @@ test('every other page and kind passes the accessibility checker', async ({ page
   await checkAccess(page, 'jobs')
 })
 
-test('the short route: a plain box from nothing to its sheet in few fields', async ({ page }) => {
-  await page.goto('/jobs')
-  await page.getByRole('button', { name: 'New job' }).click()
-  await type(page, /^Length/, '600', page.getByRole('main'))
-  await type(page, /^Width/, '400', page.getByRole('main'))
-  await page.getByRole('button', { name: 'Make this piece' }).click()
-  await expect(station(page, 'Piece')).toContainText('10.8')
-  await expect(rail(page)).not.toContainText('stops the pour')
-  await page.keyboard.press('9')
-  await expect(page.getByRole('button', { name: 'Print the shop sheet' })).toBeEnabled()
-  await expect(page.getByRole('img', { name: /^Shop sheet, page 2/ })).toBeVisible()
-})
+// A shop with no job yet measures as its language does.
+for (const [units, language, length, width, shown] of [
+  ['mm', 'de-AT', '600', '400', /10\.8/],
+  ['inches', 'en-US', '24', '16', /11\.1/],
+] as const)
+  test(`the short route in ${units}: a plain box from nothing to its sheet on paper in six acts`, async ({
+    page,
+  }) => {
+    await page.addInitScript((spoken) => {
+      Object.defineProperty(navigator, 'language', { get: () => spoken })
+    }, language)
+    await page.goto('/jobs')
+    const acts: (() => Promise<unknown>)[] = [
+      () => page.getByRole('button', { name: 'New job' }).click(),
+      () => type(page, /^Length/, length, page.getByRole('main')),
+      () => type(page, /^Width/, width, page.getByRole('main')),
+      () => page.getByRole('button', { name: 'Make this piece' }).click(),
+      () => page.keyboard.press('9'),
+      () => page.getByRole('button', { name: 'Keep it as PDF' }).click(),
+    ]
+    const download = page.waitForEvent('download')
+    for (const [i, act] of acts.entries()) {
+      await act()
+      // The piece is there before its sheet is asked for.
+      if (i === 3) await expect(station(page, 'Piece')).toContainText(/\d/)
+    }
+    expect((await download).suggestedFilename()).toMatch(/\.pdf$/)
+    await expect(station(page, 'Piece')).toContainText(shown)
+    await expect(rail(page)).not.toContainText('stops the pour')
+    await expect(page.getByRole('img', { name: /^Shop sheet, page 2/ })).toBeVisible()
+  })
 
 test('by keyboard alone: stations, an opening moved and removed, the finder', async ({ page }) => {
   await openDemo(page)

@@ -77,12 +77,13 @@ export function Findings() {
 
 /** Tells a reader of findings that were not there before; those of a piece just opened are no news. */
 function NewFindings() {
-  const { findings, fresh, piece, plan } = usePlan()
+  const { findings, tried, piece, plan } = usePlan()
   const style = useMeasureStyle()
   const known = useRef<{ piece: string; keys: ReadonlySet<string> } | null>(null)
   const [said, setSaid] = useState<{ words: string; of: readonly string[] }>({ words: '', of: [] })
   useEffect(() => {
-    if (!fresh || !plan) return
+    // What comes while a piece is still being worked out is no news.
+    if (!tried || !plan) return
     const keyOf = (f: Finding) => `${f.code}/${f.about.map((a) => a.id).join('+')}`
     const before = known.current
     known.current = { piece: piece.id, keys: new Set(findings.map(keyOf)) }
@@ -97,7 +98,7 @@ function NewFindings() {
       .map((f) => `${LEVEL_WORD[f.level]}: ${explain(f, wordsStyle(style)).what}`)
     const more = fresher.length > 2 ? `, and ${fresher.length - 2} more` : ''
     setSaid({ words: `${words.join('; ')}${more}`, of: fresher.map(keyOf) })
-  }, [findings, fresh, piece, plan, style])
+  }, [findings, tried, piece, plan, style])
   return (
     <p className="sr-only" role="log">
       {said.words}

@@ -44,7 +44,9 @@ export function Keys({ station }: { station: StationName }) {
         return
       }
       // Out of a field that holds what it shows, so that the keys of the page work again.
-      if (event.key === 'Escape' && isTyping(event.target) && !undoesItself(event.target)) focusBench()
+      // A list that is open closes by itself.
+      const isField = event.target instanceof HTMLInputElement
+      if (event.key === 'Escape' && isField && !undoesItself(event.target)) focusBench()
       if (isTyping(event.target)) return
       if (!shortcuts || event.ctrlKey || event.metaKey || event.altKey) return
       const number = Number(event.key)

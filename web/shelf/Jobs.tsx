@@ -12,6 +12,7 @@ import { listJobs, loadJob, loadShelf } from '../storage/jobStore.ts'
 import { importFile } from '../worker/importFile.ts'
 import type { ImportReply } from '../worker/importWork.ts'
 import { JobLine, type Listed } from './JobLine.tsx'
+import { usualSettings } from './usualSettings.ts'
 
 /** All jobs on this device: open, start, import, rename, duplicate, export, delete. */
 export function Jobs() {
@@ -41,7 +42,8 @@ export function Jobs() {
   }
   const start = async () => {
     const stock = await loadShelf(database).catch(() => null)
-    const job = emptyJob(newId('job'), 'New job', stock ?? (await demoJob()).stock)
+    const empty = emptyJob(newId('job'), 'New job', stock ?? (await demoJob()).stock)
+    const job = { ...empty, settings: await usualSettings(empty.settings, jobs?.[0]?.id ?? null) }
     await openNew(job)
     navigate(addressOf(job))
   }

@@ -24,6 +24,18 @@ const KINDS: Readonly<Record<Insert['kind'], Partial<Insert>>> = {
   bar: { diameter: 10, bore: 0, depth: 150, past: 0, material: 'steel' },
 }
 
+const KIND_WORDS: Readonly<Record<Insert['kind'], string>> = {
+  pipe: 'pipe',
+  sleeve: 'sleeve',
+  stud: 'stud',
+  socket: 'socket',
+  bolt: 'bolt',
+  wire: 'wire',
+  'cleat-screws': 'cleat screws',
+  handle: 'handle',
+  bar: 'bar',
+}
+
 /** Something cast in: what it is, where it enters, how deep, how it is held. */
 export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => void }) {
   const { plan, looks } = usePlan()
@@ -44,18 +56,19 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
       <Pick
         label="Kind"
         value={insert.kind}
-        options={(Object.keys(KINDS) as Insert['kind'][]).map((id) => ({ id, name: id.replace('-', ' ') }))}
+        options={Object.entries(KIND_WORDS).map(([id, name]) => ({ id, name }))}
         onChoose={(id) => {
           const kind = id as Insert['kind']
-          const named = insert.name === insert.kind.replace('-', ' ') ? { name: kind.replace('-', ' ') } : {}
-          set({ kind, ...KINDS[kind], ...named }, kind)
+          // One that is called by its kind is called by the new one.
+          const named = insert.name === KIND_WORDS[insert.kind] ? { name: KIND_WORDS[kind] } : {}
+          set({ kind, ...KINDS[kind], ...named }, KIND_WORDS[kind])
         }}
       />
       <Pick
         label="Enters"
         value={insert.on}
         options={(station?.geometry.faces ?? []).map((f) => ({ id: f.name, name: f.words }))}
-        onChoose={(on) => set({ on, u: 0, v: 0 }, `into the ${on.replace('/', ' ')}`)}
+        onChoose={(on) => set({ on, u: 0, v: 0 }, `into the ${pieceFaceWords(on)}`)}
       />
       <Measures
         of={insert}
