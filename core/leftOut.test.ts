@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { type Finding, newTurned, type SlabPiece } from './job/index.ts'
+import { type Finding, newTurned } from './job/index.ts'
 import { leaveOut } from './leftOut.ts'
+import { testInsert, testLetters } from './testing/testFeatures.ts'
 import { testBasin, testJob, testSlab, testStock, testTaps } from './testing/testPiece.ts'
 
 const stop = (
@@ -14,37 +15,7 @@ const stop = (
   facts: {},
   remedies: [],
 })
-const insert: SlabPiece['inserts'][number] = {
-  id: 'i',
-  name: 'stud',
-  kind: 'socket',
-  on: 'top',
-  u: 0,
-  v: 0,
-  tiltDeg: 0,
-  tiltTowardDeg: 0,
-  diameter: 12,
-  bore: 0,
-  depth: 20,
-  past: 0,
-  material: 'steel',
-  held: 'mould',
-}
-const letters: SlabPiece['lettering'][number] = {
-  id: 'l',
-  text: 'No 7\nhill',
-  font: 'none',
-  fontHash: '',
-  on: 'top',
-  u: 0,
-  v: 0,
-  turnDeg: 0,
-  height: 40,
-  depth: -4,
-  spacing: 0,
-  align: 'middle',
-}
-const piece = testSlab({ openings: [testBasin, testTaps], inserts: [insert], lettering: [letters] })
+const piece = testSlab({ openings: [testBasin, testTaps], inserts: [testInsert], lettering: [testLetters] })
 const left = (...findings: Finding[]) => leaveOut(testJob(piece), piece, findings)
 
 describe('what cannot be is left out, and no more', () => {
@@ -98,7 +69,7 @@ describe('what cannot be is left out, and no more', () => {
   it('of any other kind: an insert, but no opening', () => {
     const drum = {
       ...newTurned({ id: 'top', name: 'Drum', start: '2026-05-30T09:00', zone: 'UTC' }, testStock),
-      inserts: [insert],
+      inserts: [testInsert],
     }
     const less = (kind: 'opening' | 'feature', id: string) =>
       leaveOut(testJob(), drum, [stop([{ kind, id }])])

@@ -24,6 +24,7 @@ import {
   type TurnedForm,
   type TurnedPiece,
 } from '../job/index.ts'
+import { testBasinBelow, testInsert } from '../testing/testFeatures.ts'
 import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
 import { holdFonts, PIECE_WORDS, planPieceStation } from './index.ts'
 
@@ -70,22 +71,7 @@ const open = (over: Partial<SlabPiece['openings'][number]>, shape = 60): Piece =
 const basin = (over: Partial<Basin>, openings: SlabPiece['openings'] = []): Piece =>
   slab({
     openings,
-    basin: {
-      form: 'frustum',
-      length: 400,
-      width: 300,
-      radius: 40,
-      depth: 130,
-      draftDeg: 6,
-      exponent: 2.5,
-      fall: 25,
-      shell: 30,
-      u: 450,
-      v: 250,
-      waste: 50,
-      overflow: 0,
-      ...over,
-    },
+    basin: { ...testBasinBelow, ...over },
   })
 const drainer = (over: Partial<Extract<Drainer, { kind: 'ramp' }>>): Piece =>
   slab({
@@ -164,25 +150,7 @@ const letters = (over: Partial<Lettering>): Piece =>
   })
 const insert = (over: Partial<Insert>): Piece =>
   slab({
-    inserts: [
-      {
-        id: 'i',
-        name: 'socket',
-        kind: 'socket',
-        on: 'bottom',
-        u: 0,
-        v: 0,
-        tiltDeg: 0,
-        tiltTowardDeg: 0,
-        diameter: 12,
-        bore: 0,
-        depth: 20,
-        past: 0,
-        material: 'steel',
-        held: 'mould',
-        ...over,
-      },
-    ],
+    inserts: [{ ...testInsert, name: 'socket', on: 'bottom', diameter: 12, depth: 20, ...over }],
   })
 const file = { id: 'mesh-none', name: 'urn.stl', triangles: 12, extents: [100, 100, 80] }
 const mesh = (over: object): Piece => newImported(told, testStock, file as never, 1, over)

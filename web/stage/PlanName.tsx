@@ -1,19 +1,10 @@
-import type { Point } from '../../core/geometry/index.ts'
+import { isWithin, type Point } from '../../core/geometry/index.ts'
 
 type Ring = readonly Point[]
 
 const boxOf = (points: Ring) => {
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
   return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) }
-}
-
-function isWithin([x, y]: Point, ring: Ring): boolean {
-  let odd = false
-  ring.forEach(([ax, ay], i) => {
-    const [bx, by] = ring[(i + 1) % ring.length]!
-    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) odd = !odd
-  })
-  return odd
 }
 
 /** Half the width of a letter of the name, what stands above and below its line, and what labels of others take, px. */

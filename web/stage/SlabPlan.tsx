@@ -25,9 +25,10 @@ import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { isBoxPart, MouldParts, mouldBeyond, plansOf, standsBeside } from './MouldParts.tsx'
 import { PathHandles } from './PathHandles.tsx'
 import { PlanFeatures, WIDE_LISTS } from './PlanFeatures.tsx'
+import { Guides, NarrowLands } from './PlanMarks.tsx'
 import { freeNamePlace, PlanName } from './PlanName.tsx'
 import { PlanOpenings } from './PlanOpenings.tsx'
-import { EdgeLines, Label, OpeningDimensions, SectionLine } from './PlanParts.tsx'
+import { EdgeLines, OpeningDimensions, SectionLine } from './PlanParts.tsx'
 import { PlanSides } from './PlanSides.tsx'
 import { loopPath, ringPath } from './paths.ts'
 import { planFeatures } from './planFeatures.ts'
@@ -325,39 +326,8 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
               }
             />
           )}
-          {drag.guides.map((g) => {
-            const [a, b] = (
-              g.axis === 'u'
-                ? [
-                    [g.at, -30],
-                    [g.at, width + 30],
-                  ]
-                : [
-                    [-30, g.at],
-                    [length + 30, g.at],
-                  ]
-            ).map((p) => toScreen(p as unknown as Point)) as [Point, Point]
-            return (
-              <line
-                key={g.axis}
-                x1={a[0]}
-                y1={a[1]}
-                x2={b[0]}
-                y2={b[1]}
-                stroke="var(--oxide)"
-                strokeDasharray="7 3 2 3"
-              />
-            )
-          })}
-          {lands.map((l, i) => {
-            const [a, b] = [toScreen([l.fromXMm, l.fromYMm]), toScreen([l.toXMm, l.toYMm])]
-            return (
-              <g key={`${l.between[0]}|${l.between[1]}`} pointerEvents="none">
-                <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="var(--oxide)" strokeWidth="3" />
-                {i === 0 && <Label at={[a[0] - 22, (a[1] + b[1]) / 2]} text={text(l.leastMm)} oxide />}
-              </g>
-            )
-          })}
+          <Guides guides={drag.guides} length={length} width={width} toScreen={toScreen} />
+          <NarrowLands lands={lands} toScreen={toScreen} text={text} />
           <Dimension
             from={[left, top - above]}
             to={[right, top - above]}

@@ -32,7 +32,7 @@ export type Drag =
 
 const tidy = (n: number): number => Math.round(n * 1e4) / 1e4
 
-type Guide = { readonly axis: 'u' | 'v'; readonly at: number }
+export type Guide = { readonly axis: 'u' | 'v'; readonly at: number }
 
 /**
  * Drags on the plan: previewed while the hand moves, one undoable change when it lets go. `piece` is the piece as it is

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { loopRegion, type Point } from '../../geometry/index.ts'
 import { applyChange, emptyJob, newOpening, newSlab, type Outline, type SlabPiece } from '../../job/index.ts'
 import { startingStock } from '../../stock/index.ts'
+import { testBasinBelow, testInsert, testLetters } from '../../testing/testFeatures.ts'
 import { freePlace, moveToFree, placedFree } from './freePlace.ts'
 import { outlineLoop, outlineSize } from './outlineLoop.ts'
 import { placeOpenings, resolvePlacing } from './placing.ts'
@@ -85,10 +86,10 @@ describe('the largest free room of a plan', () => {
   })
   it.each<[string, Partial<SlabPiece>]>([
     ['a drainer', { drainers: [{ ...drainer(), u: 450, v: 250 }] }],
-    ['letters', { lettering: [letters()] }],
-    ['an insert', { inserts: [insert()] }],
+    ['letters', { lettering: [testLetters] }],
+    ['an insert', { inserts: [testInsert] }],
     ['a frame', { panels: [frame()] }],
-    ['the basin in one', { basin: below() }],
+    ['the basin in one', { basin: testBasinBelow }],
   ])('keeps clear of %s', (_, patch) => {
     const bare = freePlace(slab(rectangle(900, 500)), [30, 30])!
     const found = freePlace(slab(rectangle(900, 500), patch), [30, 30])!
@@ -164,40 +165,6 @@ function drainer(): SlabPiece['drainers'][number] {
     v: 0,
   }
 }
-function letters(): SlabPiece['lettering'][number] {
-  return {
-    id: 'l',
-    text: 'HOLLOW',
-    font: 'none',
-    fontHash: '',
-    on: 'top',
-    u: 0,
-    v: 0,
-    turnDeg: 0,
-    height: 80,
-    depth: -4,
-    spacing: 0,
-    align: 'middle',
-  }
-}
-function insert(): SlabPiece['inserts'][number] {
-  return {
-    id: 'i',
-    name: 'i',
-    kind: 'socket',
-    on: 'top',
-    u: 0,
-    v: 0,
-    tiltDeg: 0,
-    tiltTowardDeg: 0,
-    diameter: 30,
-    bore: 0,
-    depth: 25,
-    past: 0,
-    material: 'steel',
-    held: 'mould',
-  }
-}
 function frame(): SlabPiece['panels'][number] {
   return {
     kind: 'frame',
@@ -212,22 +179,5 @@ function frame(): SlabPiece['panels'][number] {
     height: 12,
     tallSide: 'outer',
     sunk: false,
-  }
-}
-function below(): NonNullable<SlabPiece['basin']> {
-  return {
-    form: 'frustum',
-    length: 300,
-    width: 200,
-    radius: 40,
-    depth: 130,
-    draftDeg: 6,
-    exponent: 2.5,
-    fall: 25,
-    shell: 30,
-    u: 450,
-    v: 250,
-    waste: 50,
-    overflow: 0,
   }
 }
