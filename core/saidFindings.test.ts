@@ -287,13 +287,13 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     'pour',
     'lift-by-plan',
     { massKg: 46, people: 2, limitKg: 33.5, aHeadKg: 23, mostAHeadKg: 25, turns: 'no' },
-    /More than 2 lift often \(33\.5 kg\)/,
+    /2 who lift together every day should stay under 33\.5 kg\. Once, and planned/,
   ],
   [
     'pour',
     'lift-by-plan',
     { massKg: 46, people: 1, limitKg: 25, aHeadKg: 46, mostAHeadKg: 25, turns: 'no' },
-    /More than one lifts often \(25\.0 kg\)/,
+    /Whoever lifts every day should stay under 25\.0 kg\./,
   ],
 
   [

@@ -2,7 +2,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
 import type { Run } from '../../core/job/index.ts'
 import { store } from '../state/store.ts'
-import { bench, openAt, press, says, type } from '../testing/livePage.tsx'
+import { bench, openAt, press, says, saysNo, type } from '../testing/livePage.tsx'
 
 const job = () => store.getState().job.job!
 const run = (): Run => job().runs.at(-1)!
@@ -43,7 +43,12 @@ describe('a run of pieces', () => {
     // atan(50/1000) off square
     await says(bench, /Corner(87\.14|92\.86)°/)
     await press('square', undefined, 'radio')
-    await says(told, 'Nothing stands in its way')
+    await saysNo(told, 'cannot have these measures')
+    // Without a seam its pieces are more than two people move.
+    await says(told, /Piece 1 weighs \d+ kg, \d+ kg a head for 2/)
+    await says(told, /one seam more/)
+    await press('Propose, clear of openings')
+    await saysNo(told, 'kg a head')
   })
 
   it('weighs its pieces as its sizes change, and says who lifts them', async () => {
