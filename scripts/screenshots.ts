@@ -58,8 +58,21 @@ try {
 
 async function shoot(page: Page, name: string, path: string, then?: () => Promise<void>): Promise<void> {
   await page.goto(`${server.address}${path}`)
-  await page.waitForTimeout(2500)
+  await settled(page)
   await then?.()
-  await page.waitForTimeout(4500)
+  await settled(page)
   await page.screenshot({ path: new URL(`${name}.png`, FOLDER).pathname })
+}
+
+/** Until all is worked out, drawn and proven; a page without the line rests for a moment. */
+async function settled(page: Page): Promise<void> {
+  await page.waitForTimeout(1500)
+  await page.waitForFunction(
+    () =>
+      document.querySelectorAll('.stale, .guess').length === 0 &&
+      !document.querySelector('nav[aria-label="The line"]')?.textContent?.includes('…') &&
+      document.querySelectorAll('section[aria-label="Findings"] li button:disabled').length === 0,
+  )
+  // The solid is drawn a frame or two after it has come.
+  await page.waitForTimeout(1500)
 }

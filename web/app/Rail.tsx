@@ -20,7 +20,7 @@ export function stationState(
   if (own.some((f) => f.level === 'warn')) return 'look'
   // What is planned without a part of the piece is not settled.
   if (plan?.leftOut.length && plan.stations[station]) return 'look'
-  return plan && !plan.stations[station] ? 'open' : 'settled'
+  return plan?.stations[station] ? 'settled' : 'open'
 }
 
 export const STATE_WORD: Readonly<Record<StationState, string>> = {

@@ -13,7 +13,9 @@ export function FinishBand() {
   const lines = useWork(isFinishing)
   if (!figures)
     return (
-      <p className="label border-t px-4 pt-2 text-soft">No finishing plan while a finding stops the pour.</p>
+      <p className="label border-t px-4 pt-2 text-soft">
+        {plan ? 'No finishing plan while a finding stops the pour.' : 'It is being worked out.'}
+      </p>
     )
   const steps = lines.flatMap(({ text, of: [op] }) =>
     op!.startMinutes === null || op!.endMinutes === null

@@ -19,7 +19,8 @@ export function CutTable() {
   const { plan, looks } = usePlan()
   const [order, setOrder] = useState<'part' | 'saw'>('part')
   const rows = plan?.stations.mould?.figures.cutList
-  if (!rows) return <p>There is no cut list while a finding stops the mould.</p>
+  if (!rows)
+    return <p>{plan ? 'There is no cut list while a finding stops the mould.' : 'It is being worked out.'}</p>
   return (
     <div className={looks.mould}>
       <h2>Cut list</h2>

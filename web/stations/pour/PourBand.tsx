@@ -22,7 +22,11 @@ export function PourBand() {
   const figures = plan?.stations.pour?.figures
   const lines = useWork(isDrawn, sameStart)
   if (!figures)
-    return <p className="label border-t px-4 pt-2 text-soft">No pour day while a finding stops the pour.</p>
+    return (
+      <p className="label border-t px-4 pt-2 text-soft">
+        {plan ? 'No pour day while a finding stops the pour.' : 'The day is being worked out.'}
+      </p>
+    )
   const steps = lines.map(({ short, of }) => ({
     id: of[0]!.id,
     short,
