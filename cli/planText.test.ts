@@ -3,7 +3,7 @@ import { openKernel } from '../core/geometry/index.ts'
 import { STATIONS } from '../core/job/index.ts'
 import { type Memo, noMemo } from '../core/memo.ts'
 import { planJob } from '../core/planJson.ts'
-import { testJob, testSlab, testTop } from '../core/testing/testPiece.ts'
+import { testJob, testSlab, testTaps, testTop } from '../core/testing/testPiece.ts'
 import { planText } from './planText.ts'
 
 const kernel = await openKernel({ coarser: 12 })
@@ -25,4 +25,12 @@ it.each(STATIONS)('prints what failed in %s beside the other pieces, which stand
   expect(plan.pieces[0]!.stations[name]).toBeNull()
   expect(Object.values(plan.pieces[1]!.stations).every((s) => s !== null)).toBe(true)
   expect(planText(plan, job.settings)).toContain(`FAILED   ${name}: a fault`)
+})
+
+it('says what a piece is planned without, and of a whole one nothing', () => {
+  const job = testJob(testTop({ openings: [testTaps] }), { ...testSlab(), id: 'other', name: 'Other' })
+  const text = planText(planJob(kernel, job), job.settings)
+  expect(text.match(/WITHOUT .*/g)).toEqual([
+    expect.stringContaining(`${testTaps.name}: it cannot be as it is`),
+  ])
 })

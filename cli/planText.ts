@@ -13,9 +13,14 @@ export function planText(plan: PlanJson, settings: Settings): string {
   const mm = (n: number) => formatLength(n, settings)
   const style = wordsStyle(settings)
   const cut = (n: number) => formatCut(n, settings)
-  for (const { id, name, quantity, stations: s, work } of plan.pieces) {
+  for (const { id, name, quantity, leftOut, stations: s, work } of plan.pieces) {
     out.push(`== ${name}${quantity > 1 ? `, ${quantity} of them` : ''}`)
     const row = (label: string, text: string) => out.push(`   ${label.padEnd(9)}${text}`)
+    if (leftOut.length > 0)
+      row(
+        'WITHOUT',
+        `${leftOut.map((l) => l.name).join(', ')}: it cannot be as it is; the rest is planned without it`,
+      )
     if (s.piece)
       row(
         'piece',
