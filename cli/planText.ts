@@ -2,7 +2,7 @@ import type { Settings } from '../core/job/index.ts'
 import type { PlanJson } from '../core/planJson.ts'
 import { agentNote } from '../core/release/index.ts'
 import { clock } from '../core/sheets/index.ts'
-import { formatCut, formatLength, wordsStyle } from '../core/units/index.ts'
+import { formatCut, formatLength, moneyOrNone, wordsStyle } from '../core/units/index.ts'
 import { count, faceWords, sameStart, tell } from '../core/work/index.ts'
 
 const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
@@ -49,7 +49,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.mix) {
       row(
         'mix',
-        `${s.mix.bags} x ${s.mix.mixName}, ${s.mix.neededLitres.toFixed(1)} L needed, cost ${s.mix.costPerCast === null ? 'no price' : s.mix.costPerCast.toFixed(2)}`,
+        `${s.mix.bags} x ${s.mix.mixName}, ${s.mix.neededLitres.toFixed(1)} L needed, cost ${moneyOrNone(s.mix.costPerCast, settings.currency)}`,
       )
       for (const b of s.mix.batches)
         row('', `batch ${b.number}: ${count(b.bags, 'bag')}, ${b.waterLitres.toFixed(2)} L water`)

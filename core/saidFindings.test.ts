@@ -67,7 +67,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     'mould',
     'buying-beats-making',
     { plug: 'plug', opening: 'tap', casts: 100, price: 9, hours: 1.5 },
-    /100 casts for 9 and saves about 1\.5 h/,
+    /100 casts for 9\.00 and saves about 1\.5 h/,
   ],
   [
     'mould',
@@ -191,7 +191,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     'mould',
     'vessel-fits',
     { vessel: 'bucket', differsMm: 0.4, price: 4, hours: 3 },
-    /Within 0\.4 mm across, all the way up, for 4, and nothing to build: about 3 h/,
+    /Within 0\.4 mm across, all the way up, for 4\.00, and nothing to build: about 3 h/,
   ],
   [
     'mould',

@@ -44,6 +44,7 @@ export const startingSettings = (): Settings => ({
   people: 2,
   paper: 'A4',
   hourPrice: null,
+  currency: null,
 })
 
 /** The first row's id of a stock list, or '' when the list is empty: then the plan says what is missing. */

@@ -1,6 +1,7 @@
 import fs from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { startingStock } from '../stock/index.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import {
   applyChange,
@@ -247,10 +248,23 @@ describe('the third version, whose choices stood in one record whatever the meth
   })
 })
 
+it('brings the fourth version up to this one: bars to choose from, money without a sign, all else as it was', () => {
+  const old = fs.readFileSync(new URL('./versions/v4.hollow.json', import.meta.url), 'utf8')
+  const raw = JSON.parse(old)
+  expect(raw.version).toBe(4)
+  const read = readJob(old)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  const { stock, settings, ...rest } = read.job
+  expect(settings).toEqual({ ...raw.settings, currency: null })
+  expect(stock.bars).toEqual(startingStock().bars)
+  expect({ ...rest, version: 4, stock: { ...stock, bars: undefined }, settings: raw.settings }).toEqual(raw)
+  expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
+})
+
 describe('an old file that is broken is refused with its place, never opened by half', () => {
   const text = (name: string) =>
     fs.readFileSync(new URL(`./versions/${name}.hollow.json`, import.meta.url), 'utf8')
-  const names = ['v1', 'v2', 'v3-first', 'v3-last']
+  const names = ['v1', 'v2', 'v3-first', 'v3-last', 'v4']
   it.each(names)('%s cut short', (name) => {
     for (const share of [0.1, 0.5, 0.9, 0.999]) {
       const read = readJob(text(name).slice(0, text(name).length * share))
@@ -275,7 +289,7 @@ describe('an old file that is broken is refused with its place, never opened by 
     }
   })
   it('fills in a part of the choice that is missing, in an old file; asks for it in one of this version', () => {
-    for (const name of names.slice(2)) {
+    for (const name of names.slice(2, 4)) {
       const raw = JSON.parse(text(name)) as { pieces: { mould: Record<string, unknown> }[] }
       delete raw.pieces[0]!.mould.kerf
       expect(readJob(JSON.stringify(raw)).ok).toBe(true)

@@ -132,11 +132,21 @@ function choiceByMethod(raw: Raw): Raw {
   }
 }
 
+/** Version 4 knew no bars, and money without a sign. */
+const barsAndMoney = (raw: Raw): Raw => ({
+  ...raw,
+  ...(isRecord(raw.settings) && { settings: filled(raw.settings, { currency: null }) }),
+  ...(isRecord(raw.stock) && {
+    stock: filled(raw.stock, { bars: startingStock().bars, plugs: [], liners: [] }),
+  }),
+})
+
 /** One step a version: `steps[n]` turns a document of version n into n + 1. Version 1 is the first. */
 const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   1: piecesOfManyKinds,
   2: mouldsOfAnyPlan,
   3: choicesByMethod,
+  4: barsAndMoney,
 }
 
 /** Brings an older document up to the version this program writes, step by step. */

@@ -38,7 +38,7 @@ import { runSchema } from './runSchema.ts'
 export { LIMITS } from './measures.ts'
 
 /** The version this program writes. Older ones migrate, newer ones are refused with words. */
-export const JOB_VERSION = 4
+export const JOB_VERSION = 5
 
 export const temperatureSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('constant'), degC: z.number().min(-30).max(60) }),
@@ -134,6 +134,13 @@ export const settingsSchema = z.strictObject({
     .max(100_000)
     .nullable()
     .describe('of an hour’s work, in the costs of moulds; null leaves hours out'),
+  currency: z
+    .strictObject({
+      sign: z.string().trim().min(1, 'needs a sign').max(6, 'at most six letters or signs'),
+      side: z.enum(['before', 'after']).describe('where the sign stands beside the figure'),
+    })
+    .nullable()
+    .describe('how money is written; null writes bare figures'),
 })
 
 export const jobSchema = z.strictObject({

@@ -10,7 +10,7 @@ import {
   withChoice,
 } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
-import { says } from '../testing/says.ts'
+import { METRIC, says } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { partIdsOf } from '../work/index.ts'
@@ -34,7 +34,6 @@ const plan = (piece: Piece, stock = testStock) => {
 const measure = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body))
 const drum = (diameter: number, over: Partial<TurnedPiece> = {}) =>
   newTurned(told, testStock, { turned: { form: 'cylinder', diameter, height: 620 }, ...over })
-const words = (n: number | string | undefined) => `${n}`
 
 describe('a card tube', () => {
   it('pulls 3.458 N a mm at the foot of 1 m across 300, strapped every 120 mm', () => {
@@ -123,7 +122,7 @@ describe('a card tube', () => {
           : ''
     expect(offered).toBe(remedy)
     for (const f of findings) {
-      const said = explainBy(MOULD_WORDS, f, { mm: words, fine: words })!
+      const said = explainBy(MOULD_WORDS, f, METRIC)!
       expect(`${said.what} ${said.why} ${said.remedy ?? ''}`).not.toMatch(/undefined|NaN/)
     }
   })
@@ -285,7 +284,7 @@ describe('methods side by side', () => {
       ['tube', 'layers', 'printed'],
     ])
     for (const method of METHODS)
-      expect(explainBy(MOULD_WORDS, found!, { mm: words, fine: words })!.remedies![method.id]).toBeTruthy()
+      expect(explainBy(MOULD_WORDS, found!, METRIC)!.remedies![method.id]).toBeTruthy()
   })
 })
 

@@ -11,6 +11,7 @@ import {
 } from '../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../piece/index.ts'
 import type { Board } from '../stock/index.ts'
+import { METRIC } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { BEAD, testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { holdDownForce, sealantVolume } from './boardBox/fixings.ts'
@@ -458,8 +459,7 @@ describe('findings', () => {
   ])('%s', (_, piece, stock, codes) => {
     const { findings } = plan(piece, stock)
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
-    for (const f of findings)
-      expect(explainBy(MOULD_WORDS, f, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
+    for (const f of findings) expect(explainBy(MOULD_WORDS, f, METRIC)!.what).not.toMatch(/undefined|NaN/)
   })
   it('works for odd but legal slabs', () => {
     for (const thickness of [3, 45, 999])

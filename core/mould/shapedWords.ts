@@ -87,9 +87,12 @@ export const SHAPED_WORDS = {
     what: `${f.sheets} sheets of ${f.liner} cover the face`,
     why: `One is ${mm(f.lengthMm)} × ${mm(f.widthMm)}. Their joint prints: lay it in a groove of the texture, close it with a hair of sealant, and draw where it falls.`,
   }),
-  'vessel-fits': (f: { vessel: string; differsMm: number; price: number; hours: number }, { fine }) => ({
+  'vessel-fits': (
+    f: { vessel: string; differsMm: number; price: number; hours: number },
+    { fine, money },
+  ) => ({
     what: `${f.vessel} in stock casts this piece as it is`,
-    why: `Within ${fine(f.differsMm)} across, all the way up${f.price > 0 ? `, for ${f.price}` : ''}, and nothing to build: about ${f.hours} h saved.`,
+    why: `Within ${fine(f.differsMm)} across, all the way up${f.price > 0 ? `, for ${money(f.price)}` : ''}, and nothing to build: about ${f.hours} h saved.`,
     remedy: `Cast it in the ${f.vessel}`,
   }),
   'vessel-differs': (f: { heightMm: number; differsMm: number; vessel: string }, { mm, fine }) => ({

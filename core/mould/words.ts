@@ -72,15 +72,12 @@ const BOX_WORDS = {
       : `None is round or rectangular and at least ${mm(f.deepMm)} high. Boards stand in for it here.`,
     remedy: `Make the opening as ${f.nearest}`,
   }),
-  'buying-beats-making': (f: {
-    plug: string
-    opening: string
-    casts: number
-    price: number
-    hours: number
-  }) => ({
+  'buying-beats-making': (
+    f: { plug: string; opening: string; casts: number; price: number; hours: number },
+    { money },
+  ) => ({
     what: `${f.plug} in stock makes ${f.opening} as it is`,
-    why: `It lasts ${f.casts} casts${f.price > 0 ? ` for ${f.price}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
+    why: `It lasts ${f.casts} casts${f.price > 0 ? ` for ${money(f.price)}` : ''} and saves about ${f.hours} h of gluing, trimming and sealing a knockout of boards.`,
     remedy: 'Use the bought plug',
   }),
   'former-over-bed': (

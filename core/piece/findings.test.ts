@@ -24,6 +24,7 @@ import {
   type TurnedForm,
   type TurnedPiece,
 } from '../job/index.ts'
+import { METRIC as style } from '../testing/says.ts'
 import { testBasinBelow, testInsert } from '../testing/testFeatures.ts'
 import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
 import { holdFonts, PIECE_WORDS, planPieceStation } from './index.ts'
@@ -366,8 +367,6 @@ const WRONG: readonly (readonly [code: string, level: 'stop' | 'warn' | 'note', 
   ['no-face-down', 'stop', () => slab({ attitude: { down: 'side/nowhere', turnDeg: 0 } })],
   ['no-face-down', 'stop', () => slab({ attitude: { down: 'end/front', turnDeg: 0 } })],
 ]
-
-const style = { mm: (n: unknown) => `${n} mm`, fine: (n: unknown) => `${n} mm` }
 
 it.each(WRONG)('%s, %s', (code, level, make) => {
   const piece = make()

@@ -11,6 +11,7 @@ import {
   type SlabPiece,
 } from '../job/index.ts'
 import { startingStock } from '../stock/index.ts'
+import { METRIC } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import {
   moveOpening,
@@ -180,7 +181,7 @@ describe('what cannot be built is said, all of it, and nothing throws', () => {
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes.map((code) => [code, 'stop']))
     expect(geometry.recipe).toBeNull()
     for (const finding of findings) {
-      expect(explainBy(PIECE_WORDS, finding, { mm: String, fine: String })!.what).not.toMatch(/undefined|NaN/)
+      expect(explainBy(PIECE_WORDS, finding, METRIC)!.what).not.toMatch(/undefined|NaN/)
       for (const remedy of finding.remedies) {
         const job = remedy.changes.reduce(applyChange, { ...emptyJob('j', 'J', stock), pieces: [piece] })
         expect(

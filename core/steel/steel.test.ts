@@ -3,6 +3,7 @@ import { boundLoop, type Kernel } from '../geometry/index.ts'
 import type { Outline, Piece } from '../job/index.ts'
 import { explainBy } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
+import { METRIC } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { meshRegion, meshSheet, planSteelStation, STEEL_WORDS } from './index.ts'
@@ -129,8 +130,6 @@ describe('findings', () => {
     const { findings } = plan(piece)
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
     for (const f of findings)
-      expect(JSON.stringify(explainBy(STEEL_WORDS, f, { mm: String, fine: String }))).not.toMatch(
-        /undefined|NaN/,
-      )
+      expect(JSON.stringify(explainBy(STEEL_WORDS, f, METRIC))).not.toMatch(/undefined|NaN/)
   })
 })

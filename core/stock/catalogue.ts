@@ -10,7 +10,7 @@ import {
   TUBES,
   VESSELS,
 } from './mouldRows.ts'
-import type { Agent, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
+import type { Agent, Bar, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 
 /** Raised whenever a default below changes; a pour record keeps the version it was planned with. */
@@ -175,6 +175,35 @@ const MESHES: readonly Mesh[] = [
   },
 ]
 
+const bar = (
+  id: string,
+  name: string,
+  material: Bar['material'],
+  diameter: number,
+  length: number,
+  price: number,
+): Bar => ({
+  id,
+  name,
+  material,
+  diameter,
+  length,
+  strength: material === 'glass-fibre' ? 900 : 500,
+  densityKgPerM3: material === 'glass-fibre' ? 2100 : material === 'stainless' ? 7900 : 7850,
+  price,
+  source: OWN,
+})
+
+const BARS: readonly Bar[] = [
+  bar('bar-6', '6 mm bar', 'plain', 6, 3000, 2),
+  bar('bar-8', '8 mm ribbed bar', 'plain', 8, 3000, 3.5),
+  bar('bar-10', '10 mm ribbed bar', 'plain', 10, 6000, 9),
+  bar('bar-12', '12 mm ribbed bar', 'plain', 12, 6000, 13),
+  bar('bar-8-galv', '8 mm galvanised bar', 'galvanised', 8, 3000, 6),
+  bar('bar-6-stainless', '6 mm stainless bar', 'stainless', 6, 3000, 9),
+  bar('bar-6-glass', '6 mm glass-fibre bar', 'glass-fibre', 6, 3000, 4),
+]
+
 const MIXERS: readonly Mixer[] = [
   { id: 'tub-25', name: '25 L tub and paddle', litres: 25, mixMinutes: 8, source: OWN },
   { id: 'barrow-40', name: '40 L barrow and hoe', litres: 40, mixMinutes: 8, source: OWN },
@@ -308,6 +337,7 @@ export const startingStock = (): Stock =>
       liners: LINERS,
       mixes: MIXES,
       meshes: MESHES,
+      bars: BARS,
       mixers: MIXERS,
       sealants: SEALANTS,
       agents: AGENTS,

@@ -247,6 +247,19 @@ export const meshSchema = z.strictObject({
   source,
 })
 
+/** A bar as it is bought: straight, of one diameter. */
+export const barSchema = z.strictObject({
+  id,
+  name: label,
+  material: z.enum(['plain', 'galvanised', 'stainless', 'glass-fibre']),
+  diameter: positive,
+  length: positive,
+  strength: positive.describe('at which it yields, or breaks where it does not yield, MPa'),
+  densityKgPerM3: positive,
+  price: price.describe('a bar'),
+  source,
+})
+
 export const mixerSchema = z.strictObject({
   id,
   name: label,
@@ -322,6 +335,7 @@ export const ROW_SCHEMAS = {
   liners: linerSchema,
   mixes: mixSchema,
   meshes: meshSchema,
+  bars: barSchema,
   mixers: mixerSchema,
   sealants: sealantSchema,
   agents: agentSchema,
@@ -339,10 +353,11 @@ export const stockSchema = z.strictObject({
   filaments: rows(filamentSchema),
   jackets: rows(jacketSchema),
   vessels: rows(vesselSchema),
-  plugs: rows(plugSchema).default([]),
-  liners: rows(linerSchema).default([]),
+  plugs: rows(plugSchema),
+  liners: rows(linerSchema),
   mixes: rows(mixSchema),
   meshes: rows(meshSchema),
+  bars: rows(barSchema),
   mixers: rows(mixerSchema),
   sealants: rows(sealantSchema),
   agents: rows(agentSchema),
@@ -365,6 +380,7 @@ export type Mix = z.infer<typeof mixSchema>
 /** What a mould needs to know of a mix: how it presses. */
 export type FreshMix = Pick<Mix, 'freshKgPerM3'>
 export type Mesh = z.infer<typeof meshSchema>
+export type Bar = z.infer<typeof barSchema>
 export type Mixer = z.infer<typeof mixerSchema>
 export type Sealant = z.infer<typeof sealantSchema>
 export type Agent = z.infer<typeof agentSchema>

@@ -1,6 +1,12 @@
 import type { StationName } from '../../core/job/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
-import { formatLength, type MeasureStyle, showNumber, wordsStyle } from '../../core/units/index.ts'
+import {
+  formatLength,
+  moneyOrNone,
+  type ReaderStyle,
+  showNumber,
+  wordsStyle,
+} from '../../core/units/index.ts'
 import { isStripping, tell } from '../../core/work/index.ts'
 
 export type Headline = { readonly figure: string; readonly unit: string; readonly line: string }
@@ -25,7 +31,7 @@ export const hours = (minutes: number): string =>
 export function headline(
   station: StationName,
   { stations: s, work, panels, failed }: PiecePlan,
-  style: MeasureStyle,
+  style: ReaderStyle,
   printed: number,
 ): Headline {
   if (failed.some((f) => f.station === station)) return FAILED
@@ -81,7 +87,7 @@ export function headline(
       return {
         figure: String(bags),
         unit: plural(bags, 'bag'),
-        line: `${batches.length} ${batches.length === 1 ? 'batch' : 'batches'}, ${costPerCast === null ? 'no price' : costPerCast.toFixed(2)}`,
+        line: `${batches.length} ${batches.length === 1 ? 'batch' : 'batches'}, ${moneyOrNone(costPerCast, style.currency ?? null)}`,
       }
     }
     case 'pour': {

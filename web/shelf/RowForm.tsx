@@ -2,8 +2,9 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { type FieldValues, get, useForm } from 'react-hook-form'
 import type { z } from 'zod'
 import { type Board, type Mix, ROW_SCHEMAS, type StockList } from '../../core/stock/index.ts'
-import { useChange } from '../state/store.ts'
+import { useAppSelector, useChange } from '../state/store.ts'
 import { Pick } from '../ui/Choice.tsx'
+import { FieldComplaint } from '../ui/FieldComplaint.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
 import { Switch } from '../ui/Switch.tsx'
@@ -21,6 +22,7 @@ type Props = {
 /** One row of stock. What its schema refuses is told at the field, stays as typed, and changes nothing. */
 export function RowForm({ list, row, one, fields }: Props) {
   const change = useChange()
+  const sign = useAppSelector((s) => s.job.job?.settings.currency?.sign)
   const { formState, handleSubmit, setValue, watch } = useForm<FieldValues>({
     values: row,
     resolver: zodResolver(ROW_SCHEMAS[list] as z.ZodType<FieldValues, FieldValues>),
@@ -40,9 +42,9 @@ export function RowForm({ list, row, one, fields }: Props) {
         onName={(name) => keep('its name', { name })}
       />
       {fields.map((field) => (
-        <div key={field.key}>
+        <div key={field.key} className="field">
           <RowField
-            field={field}
+            field={field.kind === 'price' && sign ? { ...field, unit: sign } : field}
             value={get(values, field.key)}
             onValue={(value) => keep(field.label.toLowerCase(), withBag(list, row, field.key, value))}
           />
@@ -109,9 +111,7 @@ function RowField({
 const Complaint = ({ error }: { error: { message?: unknown } | undefined }) => {
   const text = error?.message
   return typeof text === 'string' ? (
-    <p role="alert" className="text-sm text-oxide">
-      {text.replace(/^./, (c) => c.toUpperCase()).replace(/([^.])$/, '$1.')}
-    </p>
+    <FieldComplaint stays text={text.replace(/^./, (c) => c.toUpperCase()).replace(/([^.])$/, '$1.')} />
   ) : null
 }
 

@@ -5,6 +5,7 @@ import { database } from '../state/useAutosave.ts'
 import { loadShelf, saveShelf } from '../storage/jobStore.ts'
 import { BackLink } from '../ui/BackLink.tsx'
 import { FileButton } from '../ui/FileButton.tsx'
+import { MoneySign } from './MoneySign.tsx'
 import { StockRows } from './StockRows.tsx'
 
 /** The job's own stock: boards to hand, bags, prices. What is kept on the shelf is where new jobs start from. */
@@ -51,6 +52,7 @@ export function StockPage() {
           {differences.length > 0 &&
             `It differs from your shelf in ${differences.length === 1 ? 'one place' : `${differences.length} places`}: told below the lists. The job’s own rows are used.`}
         </p>
+        <MoneySign />
         <StockRows />
         <h2 className="mt-6">From a list</h2>
         <p className="text-soft">

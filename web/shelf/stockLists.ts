@@ -109,6 +109,23 @@ export const LISTS: readonly StockListFields[] = [
     ],
   },
   {
+    list: 'bars',
+    heading: 'Bars',
+    one: 'bar',
+    fields: [
+      choice('material', 'Material', {
+        plain: 'plain steel',
+        galvanised: 'galvanised',
+        stainless: 'stainless',
+        'glass-fibre': 'glass fibre',
+      }),
+      size('diameter', 'Diameter'),
+      size('length', 'Length'),
+      strength('strength', 'Yields at'),
+      price('Price of a bar'),
+    ],
+  },
+  {
     list: 'agents',
     heading: 'Release agents',
     one: 'agent',

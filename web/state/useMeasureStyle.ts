@@ -1,10 +1,11 @@
 import { useMemo } from 'react'
-import type { MeasureStyle } from '../../core/units/index.ts'
+import type { ReaderStyle } from '../../core/units/index.ts'
 import { useAppSelector } from './store.ts'
 
-/** How this job's reader writes lengths: the same record until one of its choices changes. */
-export const useMeasureStyle = (): MeasureStyle => {
+/** How this job's reader writes lengths and money: the same record until one of its choices changes. */
+export const useMeasureStyle = (): ReaderStyle => {
   const units = useAppSelector((s) => s.job.job?.settings.units ?? 'mm')
   const inchDenominator = useAppSelector((s) => s.job.job?.settings.inchDenominator ?? 16)
-  return useMemo(() => ({ units, inchDenominator }), [units, inchDenominator])
+  const currency = useAppSelector((s) => s.job.job?.settings.currency ?? null)
+  return useMemo(() => ({ units, inchDenominator, currency }), [units, inchDenominator, currency])
 }

@@ -10,6 +10,7 @@ import { newId } from '../state/files.ts'
 import { beforeClick } from '../state/pressed.ts'
 import { inRun } from '../state/stepRuns.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
+import { FieldComplaint } from './FieldComplaint.tsx'
 
 type Props = {
   readonly label: string
@@ -145,7 +146,7 @@ export function MeasureField({
     </span>
   )
   return (
-    <div>
+    <div className="field">
       <div className={bare ? '' : 'row'}>
         <label htmlFor={id} className={bare ? 'sr-only' : ''}>
           {label}
@@ -153,11 +154,7 @@ export function MeasureField({
         </label>
         {field}
       </div>
-      {wrong && (
-        <div id={`${id}-why`} role="alert" className="text-oxide text-sm">
-          {wrong}
-        </div>
-      )}
+      {wrong && <FieldComplaint id={`${id}-why`} text={wrong} />}
     </div>
   )
 }

@@ -2,6 +2,7 @@ import { useId, useRef, useState } from 'react'
 import { newId } from '../state/files.ts'
 import { beforeClick } from '../state/pressed.ts'
 import { inRun } from '../state/stepRuns.ts'
+import { FieldComplaint } from './FieldComplaint.tsx'
 
 type Props = {
   readonly label: string
@@ -42,7 +43,7 @@ export function NumberField({
     if (next !== value) onCommit(next)
   }
   return (
-    <div>
+    <div className="field">
       <div className="row">
         <label htmlFor={id}>{label}</label>
         <span className="inline-flex items-baseline">
@@ -76,11 +77,7 @@ export function NumberField({
           {unit && <span className="unit">{unit}</span>}
         </span>
       </div>
-      {wrong && (
-        <div id={`${id}-why`} role="alert" className="text-oxide text-sm">
-          {wrong}
-        </div>
-      )}
+      {wrong && <FieldComplaint id={`${id}-why`} text={wrong} />}
     </div>
   )
 }

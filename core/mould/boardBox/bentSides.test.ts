@@ -2,14 +2,13 @@ import { describe, expect, it } from 'vitest'
 import type { Piece } from '../../job/index.ts'
 import { explainBy, type MouldPatch, plainSide, withChoice } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
+import { METRIC } from '../../testing/says.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { MOULD_WORDS, planMouldStation } from '../index.ts'
 import { developedLength, kerfs, ribHeights, ribSpacing, ringLength } from './bentSides.ts'
 
 const kernel = await testKernel()
-const length = (n: number | string | undefined) => `${Math.round(Number(n))} mm`
-const mm = { mm: length, fine: length }
 
 describe('bent strips', () => {
   it.each([
@@ -86,7 +85,7 @@ it.each<[string, number, string, string, string]>([
   expect(bend?.level ?? '').toBe(level)
   const [change] = bend?.remedies[0]?.changes ?? []
   expect(change?.type === 'mouldChosen' ? change.patch.skin : '').toBe(remedy)
-  if (bend) expect(explainBy(MOULD_WORDS, bend, mm)!.why).not.toMatch(/undefined|NaN/)
+  if (bend) expect(explainBy(MOULD_WORDS, bend, METRIC)!.why).not.toMatch(/undefined|NaN/)
 })
 it('names the sheet that is not in stock', () => {
   const { findings, station } = plan(disc(500, 'gone'))

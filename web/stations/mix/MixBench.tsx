@@ -1,4 +1,4 @@
-import { showNumber } from '../../../core/units/index.ts'
+import { moneyOrNone, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
@@ -11,7 +11,7 @@ export function MixBench() {
   const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
   const choose = (label: string, patch: Partial<typeof piece.mix>) =>
     change(label, { type: 'mixChosen', pieceId: piece.id, patch })
-  const money = (n: number | null) => (n === null ? 'no price' : n.toFixed(2))
+  const money = (n: number | null) => moneyOrNone(n, job.settings.currency)
   return (
     <>
       <h1>Mix</h1>

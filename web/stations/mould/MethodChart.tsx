@@ -1,6 +1,6 @@
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts'
 import { costOverCasts, type MethodRow, methodOf } from '../../../core/mould/index.ts'
-import { showNumber } from '../../../core/units/index.ts'
+import { formatMoney, moneyOrNone, showNumber } from '../../../core/units/index.ts'
 import { useChange } from '../../state/store.ts'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { useMould } from './useMould.ts'
@@ -14,6 +14,7 @@ const DASHES = ['', '6 3', '2 3', '8 3 2 3', '1 4'] as const
 export function MethodChart({ rows }: { rows: readonly MethodRow[] }) {
   const { job, piece, choose } = useMould()
   const change = useChange()
+  const { currency } = job.settings
   const hour = job.settings.hourPrice ?? 0
   const data = CASTS.map((casts) => ({
     casts,
@@ -24,6 +25,7 @@ export function MethodChart({ rows }: { rows: readonly MethodRow[] }) {
       <NumberField
         label="An hour costs"
         value={job.settings.hourPrice}
+        {...(currency && { unit: currency.sign })}
         optional
         min={0}
         placeholder="not counted"
@@ -110,11 +112,11 @@ export function MethodChart({ rows }: { rows: readonly MethodRow[] }) {
                   </span>
                 </td>
                 <td className="n">
-                  {r.materialCost === null ? 'no price' : r.materialCost.toFixed(0)}
+                  {moneyOrNone(r.materialCost, currency)}
                   <span className="unit block">{showNumber(r.buildHours, 1)} h</span>
                 </td>
                 <td className="n">{r.lifeCasts}</td>
-                <td className="n">{cost === null ? '–' : cost.toFixed(2)}</td>
+                <td className="n">{cost === null ? '–' : formatMoney(cost, currency)}</td>
               </tr>
             )
           })}

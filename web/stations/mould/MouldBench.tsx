@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react'
 import type { MouldChoice, Piece } from '../../../core/job/index.ts'
 import { METHODS, methodOf, misfitWords, whyNoMould } from '../../../core/mould/index.ts'
-import { showNumber } from '../../../core/units/index.ts'
+import { formatMoney, showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
@@ -80,7 +80,7 @@ function Unfit({ piece }: { piece: Piece }) {
 
 /** How the mould is built: the method, and what that method decides. */
 export function MouldBench() {
-  const { piece, mould, station, figures, look, choose } = useMould()
+  const { job, piece, mould, station, figures, look, choose } = useMould()
   const why = whyNoMould(piece)
   const fits = METHODS.filter((m) => m.misfit(piece) === null)
   const Bench = BENCHES[mould.method]
@@ -110,7 +110,7 @@ export function MouldBench() {
         <p className={look}>
           {figures.costPerCast === null
             ? 'No price for these boards'
-            : `Costs ${figures.costPerCast.toFixed(2)} a cast over ${piece.plannedCasts}`}
+            : `Costs ${formatMoney(figures.costPerCast, job.settings.currency)} a cast over ${piece.plannedCasts}`}
           , {showNumber(figures.buildHours, 2)} h to build, lasts {figures.lifeCasts}{' '}
           {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish: {methodOf(figures.methodId).finish}.
         </p>
