@@ -1,8 +1,17 @@
 import type { Settings } from '../core/job/index.ts'
+import { bagsOff } from '../core/log/index.ts'
 import type { PlanJson } from '../core/planJson.ts'
 import { agentNote } from '../core/release/index.ts'
 import { clock } from '../core/sheets/index.ts'
-import { formatCut, formatLength, moneyOrNone, wordsStyle } from '../core/units/index.ts'
+import { UNIT_SIGN } from '../core/stock/index.ts'
+import {
+  formatCut,
+  formatLength,
+  moneyOrNone,
+  showAmount,
+  showNumber,
+  wordsStyle,
+} from '../core/units/index.ts'
 import { count, faceWords, sameStart, tell } from '../core/work/index.ts'
 
 const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
@@ -24,7 +33,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.piece)
       row(
         'piece',
-        `${mm(s.piece.lengthMm)} x ${mm(s.piece.widthMm)} x ${mm(s.piece.thicknessMm)}, ${s.piece.volumeLitres.toFixed(2)} L, ${s.piece.concreteKg.toFixed(1)} kg, poured ${s.piece.poured}`,
+        `${mm(s.piece.lengthMm)} x ${mm(s.piece.widthMm)} x ${mm(s.piece.thicknessMm)}, ${showNumber(s.piece.volumeLitres, 2)} L, ${showNumber(s.piece.concreteKg, 1)} kg, poured ${s.piece.poured}`,
       )
     if (s.mould) {
       row(
@@ -41,7 +50,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
       row(
         'steel',
         s.steel.meshName
-          ? `${s.steel.meshName}, ${s.steel.crosswaysWires} + ${s.steel.lengthwaysWires} wires, cover ${mm(s.steel.coverMm)}, ${s.steel.massKg.toFixed(2)} kg`
+          ? `${s.steel.meshName}, ${s.steel.crosswaysWires} + ${s.steel.lengthwaysWires} wires, cover ${mm(s.steel.coverMm)}, ${showNumber(s.steel.massKg, 2)} kg`
           : 'none',
       )
     if (s.release)
@@ -49,23 +58,23 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.mix) {
       row(
         'mix',
-        `${s.mix.bags} x ${s.mix.mixName}, ${s.mix.neededLitres.toFixed(1)} L needed, cost ${moneyOrNone(s.mix.costPerCast, settings.currency)}`,
+        `${s.mix.bags} x ${s.mix.mixName}, ${showNumber(s.mix.neededLitres, 1)} L needed, cost ${moneyOrNone(s.mix.costPerCast, settings.currency)}`,
       )
       for (const b of s.mix.batches)
-        row('', `batch ${b.number}: ${count(b.bags, 'bag')}, ${b.waterLitres.toFixed(2)} L water`)
+        row('', `batch ${b.number}: ${count(b.bags, 'bag')}, ${showNumber(b.waterLitres, 2)} L water`)
     }
     if (s.pour) {
-      row('pour', `${s.pour.start.replace('T', ' ')}, ${s.pour.temperatureDegC.toFixed(0)} degC`)
+      row('pour', `${s.pour.start.replace('T', ' ')}, ${showNumber(s.pour.temperatureDegC, 0)} degC`)
     }
     if (s.finish)
       row(
         'finish',
-        `${s.finish.sealer}, ${s.finish.sealerAmount.toFixed(2)} ${s.finish.sealerUnit}, ${count(s.finish.turns, 'turn')}, ${s.finish.daysToUse === null ? 'never' : count(s.finish.daysToUse, 'day')} to use`,
+        `${s.finish.sealer}, ${showAmount(s.finish.sealerAmount, 2)} ${UNIT_SIGN[s.finish.sealerUnit]}, ${count(s.finish.turns, 'turn')}, ${s.finish.daysToUse === null ? 'never' : count(s.finish.daysToUse, 'day')} to use`,
       )
     if (s.log)
       row(
         'log',
-        `${count(s.log.pourCount, 'pour')}${s.log.offByPercent === null ? '' : `, bags off by ${s.log.offByPercent.toFixed(0)} percent`}`,
+        `${s.log.pourCount === 0 ? 'no pours yet' : count(s.log.pourCount, 'pour')}${s.log.offByPercent === null ? '' : `, ${bagsOff(s.log.offByPercent)}`}`,
       )
     for (const {
       text,

@@ -134,7 +134,7 @@ describe('remedies', () => {
     const land = findings.find((f) => f.code === 'land-narrow')!
     expect(land.facts).toMatchObject({ landMm: expect.closeTo(22, 1), count: 2 })
     expect(land.remedies.map((r) => r.code)).toEqual(['move-taps-back'])
-    expect(explain(land, style).remedies!['move-taps-back']).toBe('Move tap hole back 3 mm')
+    expect(explain(land, style).remedies!['move-taps-back']).toBe('Move the tap hole back 3 mm')
   })
   it.each<[string, Piece]>([
     ['land', testTop()],

@@ -16,7 +16,7 @@ import { explain, remedyText } from './words.ts'
 import { sayAct, type Timed } from './work/index.ts'
 
 /** Raised when a key of the plan's JSON changes its meaning or goes; new keys do not raise it. */
-export const PLAN_VERSION = 2
+export const PLAN_VERSION = 3
 
 type Figures<T> = T extends { readonly figures: infer F } ? F | null : never
 type StationsJson = {

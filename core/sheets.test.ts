@@ -83,7 +83,7 @@ describe('shop sheet', () => {
       'basin, 380 x 280 r 40',
       '610, 260',
       '25 kg structural mix',
-      'Mix: 2 bags, 6.00 L water',
+      'Mix: 2 bags, 6 L water',
       'Take out the screws of the sides',
       '100 mm: check with a rule',
       'the plan is a mirror image',

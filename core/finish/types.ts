@@ -1,11 +1,12 @@
 import type { Finding } from '../job/index.ts'
+import type { Sealer } from '../stock/index.ts'
 import type { Operation, Timed } from '../work/index.ts'
 
 export type FinishFigures = {
   readonly sealer: string
   readonly coats: number
   readonly sealerAmount: number
-  readonly sealerUnit: string
+  readonly sealerUnit: Sealer['unit']
   readonly sealerCost: number | null
   readonly faceAreaM2: number
   readonly turns: number

@@ -17,10 +17,10 @@ export function insetAt(profile: SideProfile, z: number): number {
   return profile.at(-1)!.inset
 }
 
-/** The face name of a side between two heights: that of the step its middle lies on. */
-export function bandAt(profile: SideProfile, z: number): string {
-  for (let i = 1; i < profile.length; i += 1) if (z <= profile[i]!.z) return profile[i - 1]!.name
-  return profile.at(-1)!.name
+/** The step of a side's profile between two heights: the one its middle lies on. */
+function bandAt(profile: SideProfile, z: number): SideProfile[number] {
+  for (let i = 1; i < profile.length; i += 1) if (z <= profile[i]!.z) return profile[i - 1]!
+  return profile.at(-1)!
 }
 
 /** Every height at which some side bends, from `low` to `high`. */
@@ -46,18 +46,18 @@ export function loftCounts(loop: LoftLoop, coarser: number): Count[] {
   })
 }
 
-/** The faces between two heights, as runs of points: edge names win over a rounded corner's own. */
+/** The faces between two heights, as runs of points: eased edges win over a rounded corner's own. */
 export function loftBands(
   loop: LoftLoop,
   z: number,
   each: readonly Count[],
 ): { readonly name: string; readonly count: number }[] {
-  const names = loop.map((s) => bandAt(s.profile, z))
+  const bands = loop.map((s) => bandAt(s.profile, z))
   return loop.flatMap((own, i) => {
-    const [mine, theirs] = [names[i]!, names[(i + loop.length - 1) % loop.length]!]
+    const [mine, theirs] = [bands[i]!, bands[(i + loop.length - 1) % loop.length]!]
     const { corner, side } = each[i]!
     const half = Math.ceil((corner - 1) / 2)
-    const nearer = (name: string) => (name.includes('edge/') || name.includes('/rim/') ? name : own.corner)
+    const nearer = (band: SideProfile[number]) => (band.eased ? band.name : own.corner)
     const rounded =
       corner > 1
         ? [
@@ -65,7 +65,7 @@ export function loftBands(
             { name: nearer(mine), count: corner - 1 - half },
           ]
         : []
-    return [...rounded, { name: mine, count: side + 1 }]
+    return [...rounded, { name: mine.name, count: side + 1 }]
   })
 }
 

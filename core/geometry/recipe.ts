@@ -18,8 +18,16 @@ export type Placement = {
 export const movedBy = (origin: Vector): Placement => ({ x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin })
 export type Vector = readonly [number, number, number]
 
-/** How far in a side stands, from the bottom up; `name` is the face from this step to the next. */
-export type SideProfile = readonly { readonly z: number; readonly inset: number; readonly name: string }[]
+/**
+ * How far in a side stands, from the bottom up; `name` is the face from this step to the next. An eased edge goes on
+ * round a rounded corner, where the wall beside it gives way to the corner's own face.
+ */
+export type SideProfile = readonly {
+  readonly z: number
+  readonly inset: number
+  readonly name: string
+  readonly eased?: true
+}[]
 
 /** One side of a loft's loop, material on its left; `radius` rounds the corner at its start. */
 export type LoftSide = {

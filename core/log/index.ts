@@ -6,4 +6,4 @@ export {
   learnWaste,
   planLogStation,
 } from './planLog.ts'
-export { LOG_WORDS } from './words.ts'
+export { bagsOff, LOG_WORDS } from './words.ts'

@@ -1,5 +1,13 @@
 import type { FindingsIn, Words } from '../job/index.ts'
 
+/** How the bags of past pours differ from those planned: `36% fewer bags than planned`. */
+export const bagsOff = (offByPercent: number): string => {
+  const percent = Math.abs(Math.round(offByPercent))
+  return percent === 0
+    ? 'bags as planned'
+    : `${percent}% ${offByPercent > 0 ? 'more' : 'fewer'} bags than planned`
+}
+
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const LOG_WORDS = {
   'next-time': (f: { said: string; on: string }) => ({

@@ -12,7 +12,7 @@ import {
 } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { type Stock, startingStock } from '../stock/index.ts'
-import { itemName } from '../testing/says.ts'
+import { itemName, METRIC } from '../testing/says.ts'
 import { testJob, testSlab } from '../testing/testPiece.ts'
 import { differsBy } from './found/vesselFits.ts'
 import { MOULD_WORDS, planMouldStation } from './index.ts'
@@ -34,9 +34,8 @@ const turned = (form: TurnedForm, patch: MouldPatch = {}, over: Partial<TurnedPi
 }
 const plan = (piece: Piece, own: Stock = stock) =>
   planMouldStation(piece, planPieceStation(kernel, piece, 2300, false), own, mix, { kernel })
-const mm = (n: unknown) => `${n} mm`
 const said = (finding: ReturnType<typeof plan>['findings'][number]) => {
-  const words = explainBy(MOULD_WORDS, finding, { mm, fine: mm } as never)!
+  const words = explainBy(MOULD_WORDS, finding, METRIC)!
   const all = [words.what, words.why, words.remedy ?? ''].join(' ')
   expect(all).not.toMatch(/undefined|NaN/)
   return all

@@ -130,17 +130,16 @@ function rowName(parts: readonly BarePart[]): string {
 
 function notesFor(part: BarePart): CutNote[] {
   const notes: CutNote[] = []
-  if (part.role === 'base' || part.role === 'strip') notes.push('faced side in')
-  if (part.role === 'layer' || (part.role === 'rib' && !part.bend)) notes.push('cut to the outline')
-  if (part.role === 'skin' && part.bend) notes.push('bent, tacked to its ribs')
-  if (part.role === 'base' && shapeOf(part).shape === 'outline') notes.push('cut to the outline')
-  if (part.bevels && [part.bevels.startKind, part.bevels.endKind].includes('through'))
-    notes.push('raw end faces concrete: edge or tape')
+  if (part.role === 'base' || part.role === 'strip') notes.push('faced-side-in')
+  if (part.role === 'layer' || (part.role === 'rib' && !part.bend)) notes.push('outline')
+  if (part.role === 'skin' && part.bend) notes.push('bent')
+  if (part.role === 'base' && shapeOf(part).shape === 'outline') notes.push('outline')
+  if (part.bevels && [part.bevels.startKind, part.bevels.endKind].includes('through')) notes.push('raw-end')
   if (part.role === 'knockout' || part.role === 'corner') {
     if (part.layers.length > 1) notes.push('laminate')
-    notes.push('raw edges face concrete: seal or tape')
-    if (part.recipe.kind === 'moved') notes.push('tapered: the larger end is given')
-    if (shapeOf(part).shape === 'disc') notes.push('cut the disc, drill the middle')
+    notes.push('raw-edges')
+    if (part.recipe.kind === 'moved') notes.push('tapered')
+    if (shapeOf(part).shape === 'disc') notes.push('disc')
   }
   return notes
 }

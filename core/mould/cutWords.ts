@@ -1,4 +1,4 @@
-import type { CutRow } from './types.ts'
+import type { CutNote, CutRow } from './types.ts'
 
 /** What a row's shape is called on the bench. */
 export const shapeWords = (shape: CutRow['shape']): string =>
@@ -33,3 +33,18 @@ export function sawnWords({ bevelsDeg, mitresDeg, edgeDeg }: Ends): string | nul
 }
 
 type Ends = Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg'>
+
+const NOTES: Readonly<Record<CutNote, string>> = {
+  'faced-side-in': 'faced side in',
+  'raw-edges': 'raw edges face concrete: seal or tape',
+  'raw-end': 'raw end faces concrete: edge or tape',
+  laminate: 'laminate',
+  disc: 'cut the disc, drill the middle',
+  outline: 'cut to the outline',
+  bent: 'bent, tacked to its ribs',
+  tapered: 'tapered: the larger end is given',
+  joined: 'joined, a splice behind',
+}
+
+/** What to know of a cut part beside its sizes, as it stands in the list. */
+export const cutNoteWords = (notes: readonly CutNote[]): string => notes.map((n) => NOTES[n]).join('; ')

@@ -16,8 +16,8 @@ const pots = {
 describe('lines of a mould’s lists', () => {
   it.each<[Item, string, string | undefined, string?]>([
     [{ code: 'ribs', facts: { board: 'birch ply 18 mm' } }, 'Ribs', 'birch ply 18 mm; closest at the foot'],
-    [{ code: 'skin-strips', facts: { joints: 1 } }, 'Strips of skin', '1 upright joint, taped behind'],
-    [{ code: 'skin-strips', facts: { joints: 4 } }, 'Strips of skin', '4 upright joints, taped behind'],
+    [{ code: 'skin-strips', facts: { joints: 1 } }, 'Lengths of skin', '1 upright joint, taped behind'],
+    [{ code: 'skin-strips', facts: { joints: 4 } }, 'Lengths of skin', '4 upright joints, taped behind'],
     [
       { code: 'dowels', facts: { diameterMm: 10, each: 4 } },
       'Dowels',
@@ -40,12 +40,12 @@ describe('lines of a mould’s lists', () => {
     [
       { code: 'rubber-poured', facts: { ...pots, outHours: 24 } },
       'soft rubber',
-      'A 1.23 kg (1.10 L), B 0.62 kg (0.50 L); pot life 20 min, out after 24 h, 150 casts',
+      'A 1.23 kg (1.1 L), B 0.62 kg (0.5 L); pot life 20 min, out after 24 h, 150 casts',
     ],
     [
       { code: 'rubber-brushed', facts: { ...pots, casts: 1 } },
       'soft rubber',
-      'A 1.23 kg (1.10 L), B 0.62 kg (0.50 L); pot life 20 min, 1 cast',
+      'A 1.23 kg (1.1 L), B 0.62 kg (0.5 L); pot life 20 min, 1 cast',
     ],
     [{ code: 'filament-spool', facts: { row: 'PLA', metres: 301.6 } }, 'PLA', '302 m'],
     [

@@ -1,5 +1,5 @@
 import type { WordsStyle } from '../job/index.ts'
-import { showNumber } from '../units/index.ts'
+import { showAmount, showNumber } from '../units/index.ts'
 
 /** A figure or a thing bought, as it stands in a list: its name, and what to know about it. */
 export type SaidItem = { readonly name: string; readonly note?: string }
@@ -19,7 +19,7 @@ type Pots = {
 }
 const pots = (f: Pots, out: string): SaidItem => ({
   name: f.row,
-  note: `A ${f.aKg.toFixed(2)} kg (${f.aLitres.toFixed(2)} L), B ${f.bKg.toFixed(2)} kg (${f.bLitres.toFixed(2)} L); pot life ${f.potMinutes} min, ${out}${casts(f.casts)}`,
+  note: `A ${showAmount(f.aKg, 2)} kg (${showAmount(f.aLitres, 2)} L), B ${showAmount(f.bKg, 2)} kg (${showAmount(f.bLitres, 2)} L); pot life ${f.potMinutes} min, ${out}${casts(f.casts)}`,
 })
 
 /** What a maker sets a mould out by: each figure with the facts it is told with. */
@@ -28,7 +28,7 @@ const SETTING_OUT = {
   'widest-between-ribs': () => ({ name: 'Widest between ribs' }),
   'skin-developed': () => ({ name: 'Skin, developed' }),
   'skin-strips': (f: { joints: number }) => ({
-    name: 'Strips of skin',
+    name: 'Lengths of skin',
     note: `${f.joints} upright ${f.joints === 1 ? 'joint' : 'joints'}, taped behind`,
   }),
   separators: () => ({
@@ -147,11 +147,11 @@ const BOUGHT = {
   'rubber-brushed': (f: Pots) => pots(f, ''),
   'filament-spool': (f: { row: string; metres: number }) => ({
     name: f.row,
-    note: `${f.metres.toFixed(0)} m`,
+    note: `${showNumber(f.metres, 0)} m`,
   }),
   'filament-formers': (f: { row: string; metres: number }) => ({
     name: f.row,
-    note: `${f.metres.toFixed(0)} m for the formers`,
+    note: `${showNumber(f.metres, 0)} m for the formers`,
   }),
   'packing-fill': (f: { row: string; stonesMm: number }, { mm }) => ({
     name: f.row,

@@ -42,7 +42,7 @@ export function joinLong(rows: readonly CutRow[], sheets: readonly SheetStock[],
       lengthMm,
       widthMm,
       count: row.count * l * w,
-      notes: [...row.notes, 'joined, a splice behind'],
+      notes: [...row.notes, 'joined'],
     }
   })
   return [...joined, ...splices.map((s, i) => ({ ...s, label: letter(rows.length + i) }))]

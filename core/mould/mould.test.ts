@@ -120,11 +120,7 @@ describe('cut list of a box', () => {
       ['tap hole knockouts', 4, 35, 18, 'disc'],
       ['tap hole knockouts', 2, 35, 9, 'disc'],
     ])
-    expect(
-      figures.cutList.every(
-        (r) => r.role !== 'knockout' || r.notes.includes('raw edges face concrete: seal or tape'),
-      ),
-    ).toBe(true)
+    expect(figures.cutList.every((r) => r.role !== 'knockout' || r.notes.includes('raw-edges'))).toBe(true)
     expect(
       station(choose({ wrap: 3 }, testTop())).figures.cutList.find((r) => r.role === 'knockout')!.lengthMm,
     ).toBe(374)

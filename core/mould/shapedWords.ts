@@ -1,4 +1,5 @@
 import type { Explanation, Words } from '../job/index.ts'
+import { showNumber } from '../units/index.ts'
 
 const missing = (what: string, f: { row: string }): Explanation => ({
   what: `No ${what} ${f.row} in the stock`,
@@ -40,7 +41,7 @@ export const SHAPED_WORDS = {
     remedy: 'Take a larger printer from the stock',
   }),
   'shell-bursts': (f: { stressMPa: number; allowedMPa: number; wallMm: number }) => ({
-    what: `The fill pulls ${f.stressMPa.toFixed(1)} MPa in the printed wall; ${f.allowedMPa} is kept to`,
+    what: `The fill pulls ${showNumber(f.stressMPa, 1)} MPa in the printed wall; ${f.allowedMPa} is kept to`,
     why: 'Layers part under long pull. A thicker wall bears it; sand packed round the shell bears it better.',
     remedy: 'Make the wall as thick as it asks',
   }),
@@ -105,7 +106,7 @@ export const SHAPED_WORDS = {
     why: 'Count it as cut off the cast, one cast each, slit from rim to floor.',
   }),
   'vessel-sticks': (f: { draftDeg: number; wantedDeg: number }) => ({
-    what: `Its wall leans ${f.draftDeg.toFixed(1)}°; ${f.wantedDeg}° slides out`,
+    what: `Its wall leans ${showNumber(f.draftDeg, 1)}°; ${f.wantedDeg}° slides out`,
     why: 'A steeper wall grips. A hole in the floor for air, a flexed rim and wax let it go.',
   }),
   'vessel-lip': (f: { vessel: string }) => ({
@@ -122,7 +123,7 @@ export const SHAPED_WORDS = {
     weighedLitres: number
     saysLitres: number
   }) => ({
-    what: `It held ${f.weighedKg} kg of ${f.fill}, ${f.weighedLitres.toFixed(2)} L; its diameters say ${f.saysLitres.toFixed(2)} L`,
+    what: `It held ${f.weighedKg} kg of ${f.fill}, ${showNumber(f.weighedLitres, 2)} L; its diameters say ${showNumber(f.saysLitres, 2)} L`,
     why: 'One of them was read wrong: a litre weighs 1 kg of water, about 0.8 of rice, 1.6 of dry sand. Measure the diameters again inside, at the floor and at the fill.',
     remedy: 'Leave the weighing out',
   }),

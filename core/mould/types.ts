@@ -168,18 +168,17 @@ export type CutRow = {
   readonly notes: readonly CutNote[]
 }
 
+/** What to know of a cut part beside its sizes; the words are `cutNoteWords`. */
 export type CutNote =
-  | 'faced side in'
-  | 'raw edges face concrete: seal or tape'
+  | 'faced-side-in'
+  | 'raw-edges'
+  | 'raw-end'
   | 'laminate'
-  | 'handle ends run past'
-  | 'cut the disc, drill the middle'
-  | 'rip to the chamfer'
-  | 'cut to the outline'
-  | 'bent, tacked to its ribs'
-  | 'raw end faces concrete: edge or tape'
-  | 'tapered: the larger end is given'
-  | 'joined, a splice behind'
+  | 'disc'
+  | 'outline'
+  | 'bent'
+  | 'tapered'
+  | 'joined'
 
 export type BoardLayout = {
   readonly boardId: string

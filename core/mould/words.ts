@@ -1,4 +1,5 @@
 import type { FindingsIn, MethodId, Words } from '../job/index.ts'
+import { showNumber } from '../units/index.ts'
 import { type Misfit, misfitWords } from './misfit.ts'
 import { SHAPED_WORDS } from './shapedWords.ts'
 
@@ -54,7 +55,7 @@ const BOX_WORDS = {
     remedy: 'Laminate from every board in stock',
   }),
   'pot-life-short': (f: { pourMinutes: number; rubber: string; potMinutes: number; pots: number }) => ({
-    what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${f.potMinutes.toFixed(0)}`,
+    what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${showNumber(f.potMinutes, 0)}`,
     why: `It thickens in the pot before the box is full. Mix ${f.pots} pots one after the other and pour each onto the last while it is wet, or take a slower rubber; heat makes it quicker.`,
   }),
   'rubber-must-stretch': (f: { percent: number; mostPercent: number }) => ({
@@ -183,7 +184,7 @@ const BOX_WORDS = {
     remedy: `Part the blocks by ${mm(f.sheetMm)}`,
   }),
   'bevel-too-steep': (f: { strip: string; bevelDeg: number; sawDeg: number }) => ({
-    what: `The ${f.strip} side board wants a bevel of ${f.bevelDeg.toFixed(0)} degrees; a saw tilts to ${f.sawDeg}`,
+    what: `The ${f.strip} side board wants a bevel of ${showNumber(f.bevelDeg, 0)} degrees; a saw tilts to ${f.sawDeg}`,
     why: 'Cut it with the board on a jig that leans it the other way, plane it, or ease the corner of the piece.',
   }),
   'strip-too-short': (f: { strip: string; thicknessMm: number }, { mm }) => ({
@@ -224,7 +225,7 @@ const BOX_WORDS = {
     remedy: 'Join it from pieces with a splice behind',
   }),
   'tall-form': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({
-    what: `${mm(f.depthMm)} deep: ${f.pressureKPa.toFixed(1)} kPa at the foot`,
+    what: `${mm(f.depthMm)} deep: ${showNumber(f.pressureKPa, 1)} kPa at the foot`,
     why: 'Wet concrete pushes as a full liquid. Have the form and its ties designed by someone qualified.',
   }),
   'hold-the-top': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({

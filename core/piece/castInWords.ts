@@ -1,5 +1,5 @@
 import type { Words } from '../job/index.ts'
-import { pieceFaceWords } from './frames.ts'
+import { showNumber } from '../units/index.ts'
 
 /** Sentences for what is found of lettering and inserts. */
 export const CAST_IN_WORDS = {
@@ -64,11 +64,11 @@ export const CAST_IN_WORDS = {
     why: 'It comes through a face or into an opening. Less depth, or another place.',
   }),
   'insert-cover': (f: { insert: string; coverMm: number; to: string; wantedMm: number }, { mm }) => ({
-    what: `${f.insert} has ${mm(f.coverMm)} of cover to ${pieceFaceWords(f.to)}`,
+    what: `${f.insert} has ${mm(f.coverMm)} of cover to the ${f.to}`,
     why: `Under ${mm(f.wantedMm)} the face cracks over it or stains with rust.`,
   }),
   'insert-wet': (f: { insert: string; millilitres: number }) => ({
-    what: `${f.insert} is pushed in wet and lifts the fill by ${f.millilitres < 1000 ? `${Math.max(1, Math.round(f.millilitres))} mL` : `${(f.millilitres / 1000).toFixed(2)} L`}`,
+    what: `${f.insert} is pushed in wet and lifts the fill by ${f.millilitres < 1000 ? `${Math.max(1, Math.round(f.millilitres))} mL` : `${showNumber(f.millilitres / 1000, 2)} L`}`,
     why: 'Leave the fill lower by as much, plumb it, and float again round it.',
   }),
 } satisfies Words

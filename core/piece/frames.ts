@@ -84,6 +84,3 @@ export function turnedFrame(frame: Placement, u: number, v: number, turnDeg: num
   const [a, b, d] = [mix(0), mix(1), mix(2)]
   return { x: [a[0], b[0], d[0]], y: [a[1], b[1], d[1]], z: frame.z, origin: onFace(frame, u, v) }
 }
-
-/** A face as it is said, where it has no words of its own: `opening/tap/wall/2` is opening tap wall 2. The one place for it. */
-export const pieceFaceWords = (name: string): string => name.replaceAll('/', ' ')

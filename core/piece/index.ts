@@ -9,7 +9,6 @@ export {
 export { type PanelGroup, panelGroups, panelPieces } from './box/panelPieces.ts'
 export { type BoxPanel, boxPanels } from './box/panels.ts'
 export { quadrilateral } from './fitted/measured.ts'
-export { pieceFaceWords } from './frames.ts'
 export { adviseAttitude, type HeldDimension, holdDimensions, pieceBox, silhouette } from './kinds.ts'
 export { holdFonts, LETTER_FONTS, letterFont } from './lettering/fonts.ts'
 export { layLetters } from './lettering/layLetters.ts'

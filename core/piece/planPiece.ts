@@ -10,6 +10,7 @@ import {
 import type { Finding, Piece } from '../job/index.ts'
 import { massOf, mm3ToLitres } from '../units/convert.ts'
 import { buildBox } from './box/buildBox.ts'
+import { faceWords } from './faceWords.ts'
 import { placeInserts } from './features/checkInserts.ts'
 import { buildFitted } from './fitted/buildFitted.ts'
 import { buildImported } from './imported/buildImported.ts'
@@ -88,6 +89,7 @@ export function planPieceStation(
     kernel,
     piece,
     bare.faces,
+    faceWords(bare.faces, bare.openings, [...(bare.formed ?? []), ...described.lettering]),
     [bare.length, bare.width, bare.height],
     quick ? null : body,
   )

@@ -152,6 +152,7 @@ export type PieceFigures = {
       readonly massKg: number
       readonly displacedLitres: number
       readonly coverMm: number
+      /** What is nearest, as it is called: `top`, `front side`, the name of an opening. */
       readonly coverTo: string
     }[]
   }

@@ -23,15 +23,13 @@ export function wallProfile({ low, high, insetLow, insetHigh, top, bottom, names
   const lean = (insetHigh - insetLow) / height
   const upper = easedCorner([insetHigh, high], [-lean, -1], top)
   const lower = easedCorner([insetLow, low], [lean, 1], bottom)
-  const steps: { z: number; inset: number; name: string }[] = []
-  const add = (points: readonly Step[], last: string, between: string) =>
-    points.forEach(([inset, z], i) => {
-      steps.push({ z, inset, name: i === points.length - 1 ? last : between })
-    })
-  add(lower, names.wall, names.bottom)
-  add([...upper].reverse(), names.top, names.top)
-  if (upper.length === 1) steps[steps.length - 1] = { ...steps.at(-1)!, name: names.wall }
-  return steps
+  const wall = { name: names.wall }
+  const [topEdge, bottomEdge] = [names.top, names.bottom].map((name) => ({ name, eased: true as const }))
+  const step = ([inset, z]: Step, of: { name: string; eased?: true }) => ({ z, inset, ...of })
+  return [
+    ...lower.map((at, i) => step(at, i === lower.length - 1 ? wall : bottomEdge!)),
+    ...[...upper].reverse().map((at) => step(at, upper.length === 1 ? wall : topEdge!)),
+  ]
 }
 
 /** Points from the face (z of the corner) along the eased edge to the wall; just the corner when it is square. */

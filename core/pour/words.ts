@@ -1,8 +1,9 @@
 import type { FindingsIn, Words } from '../job/index.ts'
+import { showNumber } from '../units/index.ts'
 
 const time = (minutes: number | string | undefined): string => {
   const m = Math.round(Number(minutes))
-  return m < 120 ? `${m} min` : `${(m / 60).toFixed(1)} h`
+  return m < 120 ? `${m} min` : `${showNumber(m / 60, 1)} h`
 }
 
 const kg = (mass: number | string | undefined): string => `${Math.round(Number(mass))} kg`
@@ -33,7 +34,7 @@ export const POUR_WORDS = {
     why: 'The first batch stiffens before the last is in. Use a larger mixer, more people, or pour cooler.',
   }),
   'dries-fast': (f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number }) => ({
-    what: `The surface loses ${f.rateKgPerM2H.toFixed(2)} kg/m2 an hour: ${f.do}`,
+    what: `The surface loses ${showNumber(f.rateKgPerM2H, 2)} kg/m2 an hour: ${f.do}`,
     why: `Above ${f.limitKgPerM2H} it cracks while it is still wet. Shade it, stop the draught, lay film.`,
   }),
   'lift-by-machine': (f: {
@@ -56,7 +57,7 @@ export const POUR_WORDS = {
     limitKg: number
     turns: string
   }) => ({
-    what: `${kg(f.massKg)} ${move(f)}: ${f.aHeadKg.toFixed(0)} kg a head for ${f.people === 1 ? 'one' : f.people}`,
+    what: `${kg(f.massKg)} ${move(f)}: ${showNumber(f.aHeadKg, 0)} kg a head for ${f.people === 1 ? 'one' : f.people}`,
     why: `Up to ${f.mostAHeadKg} kg a head can be planned. ${f.wanted > 0 ? `${f.wanted === 1 ? 'One person' : `${f.wanted} people`}, a trolley, or a frame.` : 'Use a trolley, an A-frame or a hoist, split the piece, or make it lighter.'}`,
     remedy: `Plan for ${f.wanted} people`,
   }),
@@ -68,8 +69,8 @@ export const POUR_WORDS = {
     mostAHeadKg: number
     turns: string
   }) => ({
-    what: `${kg(f.massKg)} ${move(f)}, ${f.aHeadKg.toFixed(0)} kg a head`,
-    why: `${f.people === 1 ? 'Whoever lifts' : `${f.people} who lift together`} every day should stay under ${f.limitKg.toFixed(1)} kg. Once, and planned, it can be done: on edge, straps or handles, places to set it down, no stairs.`,
+    what: `${kg(f.massKg)} ${move(f)}, ${showNumber(f.aHeadKg, 0)} kg a head`,
+    why: `${f.people === 1 ? 'Whoever lifts' : `${f.people} who lift together`} every day should stay under ${showNumber(f.limitKg, 1)} kg. Once, and planned, it can be done: on edge, straps or handles, places to set it down, no stairs.`,
   }),
 } satisfies Words
 

@@ -83,7 +83,7 @@ const bareRow = (face: MouldFace, use: 'film' | 'none'): AgentRow => ({
   coats: 0,
   waitMinutes: 0,
   amount: 0,
-  unit: '',
+  unit: null,
   cost: 0,
 })
 
@@ -137,7 +137,7 @@ export function faceOperations(
         waitMinutes: row.waitMinutes,
         needs: needs.filter((id) => known.has(id)),
         leads,
-        takes: [{ name: row.agent, amount: row.amount, unit: row.unit }],
+        takes: [{ name: row.agent, amount: row.amount, unit: row.unit ?? '' }],
       })
     })
   const before = [...built.map((op) => op.id), ...seals.map((op) => op.id)]
@@ -161,7 +161,11 @@ export function faceOperations(
           needs: before,
           leads: afterRelease,
           takes: [
-            { name: first.agent, amount: waxed.reduce((sum, r) => sum + r.amount, 0), unit: first.unit },
+            {
+              name: first.agent,
+              amount: waxed.reduce((sum, r) => sum + r.amount, 0),
+              unit: first.unit ?? '',
+            },
           ],
         }),
       ]

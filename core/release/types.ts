@@ -1,5 +1,6 @@
 import type { Finding } from '../job/index.ts'
 import type { MouldFace } from '../mould/index.ts'
+import type { Agent } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
 
 /** What goes on one face of the mould, or why nothing does. */
@@ -15,7 +16,8 @@ export type AgentRow = {
   readonly coats: number
   readonly waitMinutes: number
   readonly amount: number
-  readonly unit: string
+  /** Null where nothing is put on. */
+  readonly unit: Agent['unit'] | null
   readonly cost: number | null
 }
 

@@ -7,7 +7,7 @@ import {
   sayItem,
   shapeWords,
 } from '../mould/index.ts'
-import { closeRounding, formatCut, wordsStyle } from '../units/index.ts'
+import { closeRounding, formatCut, showNumber, wordsStyle } from '../units/index.ts'
 import type { PageWriter } from './pageWriter.ts'
 import { MARGIN, PAPER, type ShopSheetInput, TABLES } from './sheetFrame.ts'
 import { textWidth, wrapText } from './textWidth.ts'
@@ -62,9 +62,9 @@ function footLines({ settings, stations }: ShopSheetInput, { figures, parts }: M
   const hardware = [
     figures.screwCount > 0 ? `screws ${figures.screwCount}` : '',
     figures.sealant.cartridges > 0
-      ? `sealant ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}`
+      ? `sealant ${showNumber(figures.sealant.totalLengthMm / 1000, 1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}`
       : '',
-    figures.tapeLengthMm > 0 ? `tape ${(figures.tapeLengthMm / 1000).toFixed(1)} m` : '',
+    figures.tapeLengthMm > 0 ? `tape ${showNumber(figures.tapeLengthMm / 1000, 1)} m` : '',
   ].filter((t) => t !== '')
   return hardware.length > 0 ? [...lines, hardware.join('; ')] : lines
 }

@@ -16,7 +16,7 @@ import {
   pouredPlacement,
   pouredSize,
 } from '../piece/index.ts'
-import { formatLength, wordsStyle } from '../units/index.ts'
+import { formatLength, showNumber, wordsStyle } from '../units/index.ts'
 import { cutRowsDrawn, cutTable } from './cutTable.ts'
 import { hatchLines } from './hatch.ts'
 import { columnsOf, openingColumn, openingLines, openingTable } from './openingTable.ts'
@@ -280,8 +280,8 @@ function figureTable(page: PageWriter, { settings, stations }: ShopSheetInput, x
   const { figures } = stations.piece
   const size = (mm: number) => formatLength(mm, settings)
   const rows: [string, string][] = [
-    ['volume', `${figures.volumeLitres.toFixed(2)} L`],
-    ['weight', `${figures.concreteKg.toFixed(1)} kg`],
+    ['volume', `${showNumber(figures.volumeLitres, 2)} L`],
+    ['weight', `${showNumber(figures.concreteKg, 1)} kg`],
     ['bags', String(stations.mix.figures.bags)],
     ['length', size(figures.lengthMm)],
     ['width', size(figures.widthMm)],

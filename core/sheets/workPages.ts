@@ -1,6 +1,6 @@
 import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { noteWords, pieceFaceWords } from '../piece/index.ts'
+import { noteWords } from '../piece/index.ts'
 import { agentNote } from '../release/index.ts'
 import {
   formatCut,
@@ -91,12 +91,12 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
       lines: [
         { text: mix.figures.mixName, value: plural(mix.figures.bags, 'bag') },
         {
-          text: `volume ${mix.figures.volumeLitres.toFixed(2)} L, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
-          value: `${mix.figures.neededLitres.toFixed(1)} L`,
+          text: `volume ${showNumber(mix.figures.volumeLitres, 2)} L, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
+          value: `${showNumber(mix.figures.neededLitres, 1)} L`,
         },
         ...mix.figures.batches.map((b) => ({
-          text: `batch ${b.number}: ${plural(b.bags, 'bag')}, hold ${b.heldBackLitres.toFixed(2)} L back`,
-          value: `${b.waterLitres.toFixed(2)} L water`,
+          text: `batch ${b.number}: ${plural(b.bags, 'bag')}, hold ${showNumber(b.heldBackLitres, 2)} L back`,
+          value: `${showNumber(b.waterLitres, 2)} L water`,
         })),
         {
           text: `water a bag ${mix.figures.waterLeastPerBagLitres} to ${mix.figures.waterMostPerBagLitres} L`,
@@ -112,7 +112,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
           ? { text: 'no mesh', value: '' }
           : {
               text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, lay at fill ${mm(s.layAtFillMm ?? 0)}`,
-              value: `${s.massKg.toFixed(1)} kg`,
+              value: `${showNumber(s.massKg, 1)} kg`,
             },
       ],
     },
@@ -170,14 +170,14 @@ function pieceSections({ figures }: PieceStation, style: WordsStyle): Section[] 
       heading: 'BLOCKS AND PANELS',
       lines: figures.blocks.map((b) => ({
         text: b.name,
-        value: `${b.volumeLitres.toFixed(2)} L, ${b.weightKg.toFixed(1)} kg`,
+        value: `${showNumber(b.volumeLitres, 2)} L, ${showNumber(b.weightKg, 1)} kg`,
       })),
     },
     {
       heading: 'CAST IN',
       lines: figures.inserts.items.map((i) => ({
-        text: `${i.name}${i.coverTo ? `, ${mm(i.coverMm)} to ${pieceFaceWords(i.coverTo)}` : ''}`,
-        value: `${i.massKg.toFixed(2)} kg`,
+        text: `${i.name}${i.coverTo ? `, ${mm(i.coverMm)} to the ${i.coverTo}` : ''}`,
+        value: `${showNumber(i.massKg, 2)} kg`,
       })),
     },
     {

@@ -1,4 +1,4 @@
-import type { CutRow } from '../mould/index.ts'
+import { type CutRow, cutNoteWords } from '../mould/index.ts'
 
 const COLUMNS = [
   'label',
@@ -36,7 +36,7 @@ export function writeCutCsv(rows: readonly CutRow[]): string {
       row.mitresDeg ? figure(row.mitresDeg[0]) : '',
       row.mitresDeg ? figure(row.mitresDeg[1]) : '',
       row.edgeDeg === 0 ? '' : figure(row.edgeDeg),
-      row.notes.join('; '),
+      cutNoteWords(row.notes),
     ]
       .map(field)
       .join(','),

@@ -82,7 +82,7 @@ describe('a cut list as CSV', () => {
           bevelsDeg: [0, 45],
           mitresDeg: [-2.5, 11],
           edgeDeg: 12,
-          notes: ['faced side in', 'laminate'],
+          notes: ['faced-side-in', 'laminate'],
           radiusMm: 30,
         }),
       ]),

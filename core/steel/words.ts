@@ -53,7 +53,7 @@ export const STEEL_WORDS = {
         ? 'A long rail this narrow cracks when the slab is flipped or carried: it cracks there first.'
         : 'It cracks there first: half the thickness is the least for a short bridge.',
     remedies: Object.fromEntries(
-      remedies.map((r) => [r.code, `Move ${r.facts.moved} ${r.facts.way} ${mm(r.facts.byMm)}`]),
+      remedies.map((r) => [r.code, `Move the ${r.facts.moved} ${r.facts.way} ${mm(r.facts.byMm)}`]),
     ),
   }),
   'land-short': (f: Land, { mm }) => ({

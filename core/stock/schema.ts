@@ -387,3 +387,10 @@ export type Agent = z.infer<typeof agentSchema>
 export type Sealer = z.infer<typeof sealerSchema>
 /** The name of a list in the stock. */
 export type StockList = keyof Stock
+
+/** What amounts of agents and sealers are measured in, as it is written. */
+export const UNIT_SIGN: Readonly<Record<Agent['unit'] | Sealer['unit'], string>> = {
+  kg: 'kg',
+  litre: 'L',
+  metre: 'm',
+}

@@ -16,6 +16,10 @@ export const showNumber = (n: number, digits: number): string => {
   return shown === '-0' ? '0' : shown
 }
 
+/** A weighed or measured amount: what is there but too small to show is told as less than the least shown, never 0. */
+export const showAmount = (n: number, digits: number): string =>
+  n > 0 && Number(n.toFixed(digits)) === 0 ? `under ${10 ** -digits}` : showNumber(n, digits)
+
 /** Inches as whole and fraction: `formatInches(600.075, 16)` is `23 5/8"`. */
 export function formatInches(mm: number, denominator: number): string {
   const sign = mm < 0 ? '-' : ''

@@ -1,4 +1,4 @@
-import { lengthWithUnit, type MeasureStyle } from './formatLength.ts'
+import { lengthWithUnit, type MeasureStyle, showNumber } from './formatLength.ts'
 import { type Currency, formatMoney } from './money.ts'
 
 /** How a job's reader writes lengths and money. */
@@ -18,6 +18,6 @@ export type WordsStyle = {
 export const wordsStyle = (style: ReaderStyle): WordsStyle => ({
   mm: (value) => lengthWithUnit(Number(value), style),
   fine: (value) =>
-    style.units === 'mm' ? `${Number(value).toFixed(1)} mm` : `${(Number(value) / 25.4).toFixed(2)}"`,
+    style.units === 'mm' ? `${showNumber(Number(value), 1)} mm` : `${showNumber(Number(value) / 25.4, 2)}"`,
   money: (amount) => formatMoney(amount, style.currency ?? null),
 })

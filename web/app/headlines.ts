@@ -1,4 +1,5 @@
 import type { StationName } from '../../core/job/index.ts'
+import { bagsOff } from '../../core/log/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
 import {
   formatLength,
@@ -115,10 +116,7 @@ export function headline(
       return {
         figure: String(pourCount),
         unit: plural(pourCount, 'pour'),
-        line:
-          offByPercent === null
-            ? 'nothing to compare'
-            : `bags off by ${offByPercent > 0 ? '+' : ''}${offByPercent.toFixed(0)}%`,
+        line: offByPercent === null ? 'nothing to compare' : bagsOff(offByPercent),
       }
     }
     case 'sheets': {

@@ -2,7 +2,7 @@ import { useMemo, useRef } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { Run } from '../../core/job/index.ts'
 import { openingRing } from '../../core/runs/splitRun.ts'
-import { formatLength } from '../../core/units/index.ts'
+import { formatLength, showNumber } from '../../core/units/index.ts'
 import { HATCH_OF, Hatches } from '../stage/Hatches.tsx'
 import { slideTo } from '../stage/keySteps.ts'
 import { ringPath } from '../stage/paths.ts'
@@ -128,7 +128,7 @@ export function RunDrawing({
                   {part.number}
                 </text>
                 <text x={mx} y={my + 16} textAnchor="middle" className="dim">
-                  {part.weightKg.toFixed(0)} kg
+                  {showNumber(part.weightKg, 0)} kg
                 </text>
               </g>
             )

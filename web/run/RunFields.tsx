@@ -1,4 +1,5 @@
 import type { Run } from '../../core/job/index.ts'
+import { showNumber } from '../../core/units/index.ts'
 import { newId } from '../state/files.ts'
 import { Choice, More, Row } from '../ui/Choice.tsx'
 import { Measures } from '../ui/Measures.tsx'
@@ -70,7 +71,7 @@ export function CornerFields({
           onChange={(patch, label) => put({ ...corner, ...patch }, label)}
         />
       )}
-      {deg !== null && corner.by !== 'square' && <Row label="Corner">{deg.toFixed(2)}°</Row>}
+      {deg !== null && corner.by !== 'square' && <Row label="Corner">{showNumber(deg, 2)}°</Row>}
     </>
   )
 }

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { Run } from '../../core/job/index.ts'
 import { judgeLift, LIFT, peopleToLift } from '../../core/pour/lifting.ts'
-import { formatLength } from '../../core/units/index.ts'
+import { formatLength, showNumber } from '../../core/units/index.ts'
 import { newId } from '../state/files.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
@@ -107,8 +107,8 @@ function RunEditor({ run }: { run: Run }) {
           {heavy.map((p) => (
             <p key={p.number} className="label text-[16px]">
               <strong>
-                Piece {p.number} weighs {p.weightKg.toFixed(0)} kg, {(p.weightKg / hands).toFixed(0)} kg a
-                head for {people === 1 ? 'one' : people}
+                Piece {p.number} weighs {showNumber(p.weightKg, 0)} kg, {showNumber(p.weightKg / hands, 0)} kg
+                a head for {people === 1 ? 'one' : people}
               </strong>{' '}
               <span className="text-soft">
                 {judgeLift(p.weightKg, people) === 'by machine'
@@ -273,7 +273,7 @@ function RunEditor({ run }: { run: Run }) {
         <div className={fresh ? '' : 'stale'}>
           {parts.map((p) => (
             <Row key={p.number} label={`${p.number}, ${liftWords(peopleToLift(p.weightKg))}`} unit="kg">
-              {p.weightKg.toFixed(0)}
+              {showNumber(p.weightKg, 0)}
             </Row>
           ))}
         </div>

@@ -1,5 +1,6 @@
 import type { Loop, Point } from '../../core/geometry/index.ts'
 import { type MouldStation, planOf, stripFace } from '../../core/mould/index.ts'
+import { showNumber } from '../../core/units/index.ts'
 
 /** The largest bow is drawn this many px out, whatever it is. */
 const DRAWN = 16
@@ -48,7 +49,7 @@ export function BowLines({ mould, onScreen, scale }: Props) {
                 fontSize="13"
                 fill="var(--oxide)"
               >
-                bow {row.bowMm.toFixed(1)}, drawn × {times}
+                bow {showNumber(row.bowMm, 1)}, drawn × {times}
               </text>
             )}
             {row.bracesMm.map((s) => {

@@ -53,7 +53,7 @@ export function boxFaces(
     { face: 'foam', parts: is('foam'), material: 'foam', surface: 'taped foam' },
     { face: 'plugs', parts: is('plug'), material: 'moulded plug', surface: 'smooth' },
     { face: 'formers', parts: of('former'), material: 'sealed former', surface: 'coated' },
-    { face: 'chamfers', parts: of('chamfer'), material: 'chamfer strip', surface: 'smooth' },
+    { face: 'chamfers', parts: of('chamfer'), material: 'chamfer fillet', surface: 'smooth' },
     {
       face: 'side-liners',
       parts: of('liner'),

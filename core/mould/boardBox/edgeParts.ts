@@ -15,7 +15,7 @@ import type { BoxedSlab } from './boxedSlab.ts'
 import { boxedOpenings, perimeterOf, sideLength } from './boxFigures.ts'
 
 /**
- * Sealant beads and chamfer strips along the rims that lie on the base in the pour. Each is what one more eased edge
+ * Sealant beads and chamfer fillets along the rims that lie on the base in the pour. Each is what one more eased edge
  * takes off the slab, near the rim: the slab without it less the slab with it, so that parts and cast fill the box
  * exactly.
  */
@@ -99,7 +99,7 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
   if (beaded.length > 0) ease('sealant/outline', 'sealant', { of: 'outline' }, 'sealant bead', beaded)
   for (const side of sides)
     if (edgeOf(side).kind === 'chamfer')
-      ease(`chamfer/${side}`, 'chamfer', { of: 'side', side }, `${sideWords(side)} chamfer strip`, [side])
+      ease(`chamfer/${side}`, 'chamfer', { of: 'side', side }, `${sideWords(side)} chamfer fillet`, [side])
   for (const placed of boxedOpenings(geometry)) {
     const opening = piece.openings.find((o) => o.id === placed.openingId)!
     const edge = opening.rim[down]

@@ -222,7 +222,7 @@ const CHAMFER = { length: 2400, mitre: 2 }
 function chamferLengths(parts: readonly BarePart[]): StockLengths[] {
   const strips = parts.filter((p) => p.role === 'chamfer')
   return [...new Set(strips.map((p) => p.thicknessMm))].map((size) => ({
-    name: `chamfer strip, ${size} mm`,
+    name: `chamfer fillet, ${size} mm`,
     stockLengthMm: CHAMFER.length,
     each: 'mould',
     // What is longer than a strip is joined, end to end.

@@ -28,7 +28,7 @@ export function skinParts(
       id: `skin/${i + 1}`,
       role: 'skin',
       source: { of: 'profile', n: i + 1 },
-      name: `skin strip ${i + 1}`,
+      name: `skin ${i + 1}`,
       boardId: skin.id,
       lengthMm: run.developed,
       widthMm: body.height,
@@ -75,7 +75,7 @@ export function checkSkin(
   return [
     bendFinding(piece, stock, skin, {
       partId: `skin/${at + 1}`,
-      name: `skin strip ${at + 1}`,
+      name: `skin ${at + 1}`,
       radiusMm: tightest,
     }),
   ]

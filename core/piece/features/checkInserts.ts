@@ -19,6 +19,7 @@ export function placeInserts(
   kernel: Kernel,
   piece: Piece,
   faces: readonly FlatFace[],
+  wordsOf: (face: string) => string,
   size: readonly [number, number, number],
   body: SolidRecipe | null,
 ): PlacedInserts {
@@ -81,7 +82,7 @@ export function placeInserts(
       raise(insert.id, 'insert-cover', 'warn', {
         insert: insert.name,
         coverMm: Math.max(0, found.cover),
-        to: found.to,
+        to: wordsOf(found.to),
         wantedMm: COVER,
       })
     if (insert.held === 'wet')
@@ -95,7 +96,7 @@ export function placeInserts(
       massKg: insertMass(insert, axis),
       displacedLitres: displaced / 1e6,
       coverMm: found?.cover ?? 0,
-      coverTo: found?.to ?? '',
+      coverTo: found ? wordsOf(found.to) : '',
     }
   })
   return {

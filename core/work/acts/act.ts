@@ -13,11 +13,13 @@ export const told = <F>(
   sayMany: Telling<F>['sayMany'] = null,
 ): Telling<F> => ({ short, say, sayMany })
 
-/** `1 screw`, `3 screws`. */
-export const count = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`
+/** `1 screw`, `3 screws`, `half a bag`. */
+export const count = (n: number, one: string, many = `${one}s`): string =>
+  n === 0.5 ? `half a ${one}` : `${n} ${n === 1 ? one : many}`
 
-/** Names as they are read out: `front, back, left end`. */
-export const listed = (names: readonly string[]): string => names.join(', ')
+/** Names as they are read out: `front, back and left end`. */
+export const listed = (names: readonly string[]): string =>
+  names.length < 2 ? names.join() : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
 
 /** Parts an act is done to. */
 export type Named = { readonly names: readonly string[] }

@@ -1,3 +1,4 @@
+import { showAmount, showNumber } from '../../units/index.ts'
 import { count, listed, type Named, type None, told } from './act.ts'
 
 /** What is done once for each mould, from bare stock to what can be waxed and filled. */
@@ -47,7 +48,10 @@ export const BUILD_ACTS = {
       `Screw the ribs to base and sides, then bend ${listed(f.names)} into them and tack to each rib.`,
   ),
   'glue-in-corners': told('corner blocks', (f: Named) => `Glue in ${listed(f.names)}.`),
-  'stick-chamfers': told('chamfer strips', (f: Named) => `Stick the chamfer strips in: ${listed(f.names)}.`),
+  'stick-chamfers': told(
+    'chamfer fillets',
+    (f: Named) => `Stick the chamfer fillets in: ${listed(f.names)}.`,
+  ),
   'stick-side-liners': told(
     'side liners',
     (f: Named & { fullMm: number }, s) =>
@@ -103,7 +107,7 @@ export const BUILD_ACTS = {
   'run-bead': told(
     'run the bead',
     (f: { lengthM: number; waxFirst: boolean }) =>
-      `Run and tool the sealant in every joint that is left, ${f.lengthM.toFixed(1)} m in all. ${f.waxFirst ? 'What is wiped away peels off the wax. Leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
+      `Run and tool the sealant in every joint that is left, ${showNumber(f.lengthM, 1)} m in all. ${f.waxFirst ? 'What is wiped away peels off the wax. Leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
   ),
   'brace-tops': told(
     'brace the tops',
@@ -197,7 +201,7 @@ export const BUILD_ACTS = {
       glueCm2: number
       weightKg: number
     }) =>
-      `Fix the pattern down, its open face on the base, against ${f.forceN.toFixed(0)} N of uplift: ${f.by === 'glue' ? `${Math.ceil(f.glueCm2)} cm² of glue` : f.by === 'weight' ? `${f.weightKg.toFixed(1)} kg on a bridge` : `${count(f.screws, 'screw')} from below`}.`,
+      `Fix the pattern down, its open face on the base, against ${showNumber(f.forceN, 0)} N of uplift: ${f.by === 'glue' ? `${Math.ceil(f.glueCm2)} cm² of glue` : f.by === 'weight' ? `${showAmount(f.weightKg, 1)} kg on a bridge` : `${count(f.screws, 'screw')} from below`}.`,
   ),
   'box-pattern': told('box it', (_: None) => 'Box it, faced side in, the same wall all round.'),
   'seal-box': told(
@@ -214,7 +218,7 @@ export const BUILD_ACTS = {
       bKg: number
       potMinutes: number
     }) =>
-      `${f.half === 'whole' ? 'Weigh' : `${f.half === 'upper' ? 'Upper' : 'Lower'} half: weigh`} ${f.kg.toFixed(2)} kg of ${f.rubber}, A ${f.aKg.toFixed(2)} kg and B ${f.bKg.toFixed(2)} kg; mix, and pour a thin stream into the lowest corner within ${Math.round(f.potMinutes)} min.`,
+      `${f.half === 'whole' ? 'Weigh' : `${f.half === 'upper' ? 'Upper' : 'Lower'} half: weigh`} ${showAmount(f.kg, 2)} kg of ${f.rubber}, A ${showAmount(f.aKg, 2)} kg and B ${showAmount(f.bKg, 2)} kg; mix, and pour a thin stream into the lowest corner within ${Math.round(f.potMinutes)} min.`,
   ),
   'open-block': told(
     'open the box',
@@ -258,7 +262,7 @@ export const BUILD_ACTS = {
   'brush-coats': told(
     'brush the rubber',
     (f: { coats: number; kgEach: number }) =>
-      `Brush on ${count(f.coats, 'coat')}, ${f.kgEach.toFixed(2)} kg each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
+      `Brush on ${count(f.coats, 'coat')}, ${showAmount(f.kgEach, 2)} kg each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
   ),
   'lay-jacket': told(
     'lay up the jacket',
@@ -375,7 +379,7 @@ export const BUILD_ACTS = {
   'bend-skin': told(
     'bend the skin',
     (f: { strips: number }) =>
-      `Bend ${f.strips === 1 ? 'the skin' : 'each strip of skin'} into its ribs and tack it to every one; butt the joints, none on a curve.`,
+      `Bend ${f.strips === 1 ? 'the skin' : 'each length of skin'} into its ribs and tack it to every one; butt the joints, none on a curve.`,
   ),
   'tape-skin-joints': told(
     'tape the joints',
@@ -402,7 +406,7 @@ export const BUILD_ACTS = {
   'draw-profile': told(
     'draw the profile',
     (_: None) =>
-      'Draw the profile on the base, the liner’s thickness outside it; tack a strip of wood along the outside of the line.',
+      'Draw the profile on the base, the liner’s thickness outside it; tack a lath along the outside of the line.',
   ),
   'stand-skin': told(
     'stand the liner',
@@ -431,7 +435,7 @@ export const BUILD_ACTS = {
   'mark-fill': told(
     'mark the level',
     (f: { waterKg: number }) =>
-      `Weigh ${f.waterKg.toFixed(2)} kg of water into it and mark the level inside; pour it out and dry it.`,
+      `Weigh ${showAmount(f.waterKg, 2)} kg of water into it and mark the level inside; pour it out and dry it.`,
   ),
   'drill-floor': told(
     'air hole',

@@ -1,3 +1,4 @@
+import { showAmount } from '../../units/index.ts'
 import { count, listed, type None, told } from './act.ts'
 
 /** What is done on the day: checks, batches, steel, the open face, cure. */
@@ -22,17 +23,17 @@ export const POUR_ACTS = {
   'check-ready': told(
     'all to hand?',
     (f: { waterLitres: number }) =>
-      `${f.waterLitres.toFixed(2)} L of water weighed out in all, tools wetted, gloves, eyes and respirator on.`,
+      `${showAmount(f.waterLitres, 2)} L of water weighed out in all, tools wetted, gloves, eyes and respirator on.`,
   ),
   'mix-batch': told(
     'mix',
     (f: { number: number; batches: number; bags: number; waterLitres: number; heldBackLitres: number }) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${f.waterLitres.toFixed(2)} L water, ${f.heldBackLitres.toFixed(2)} L of it held back until it shows its need.`,
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${showAmount(f.waterLitres, 2)} L water, ${showAmount(f.heldBackLitres, 2)} L of it held back until it shows its need.`,
   ),
   'place-batch': told(
     'place',
     (f: { number: number; batches: number; litres: number; by: 'open' | 'hole' }) =>
-      `Place ${f.batches > 1 ? `batch ${f.number}` : 'it'}, ${f.litres.toFixed(1)} L${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`,
+      `Place ${f.batches > 1 ? `batch ${f.number}` : 'it'}, ${showAmount(f.litres, 1)} L${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`,
   ),
   'join-lift': told(
     'join',

@@ -1,3 +1,4 @@
+import { showNumber } from '../../units/index.ts'
 import { count, listed, type Named, type None, told } from './act.ts'
 
 /** Where a face is, as it is said. */
@@ -13,7 +14,7 @@ const FACE_WORDS = {
   formers: 'the formers',
   'side-liners': 'the side liners',
   liner: 'the liner',
-  chamfers: 'the chamfer strips',
+  chamfers: 'the chamfer fillets',
   core: 'the core',
   'upper-form': 'the upper form',
   inside: 'the inside',
@@ -24,7 +25,8 @@ const FACE_WORDS = {
 export type FaceWord = keyof typeof FACE_WORDS
 export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
 
-const held = (f: { massKg: number }): string => (f.massKg > 0 ? ` ${f.massKg.toFixed(0)} kg are turned.` : '')
+const held = (f: { massKg: number }): string =>
+  f.massKg > 0 ? ` ${showNumber(f.massKg, 0)} kg are turned.` : ''
 type Turned = { readonly massKg: number }
 
 /** What goes on the faces before the pour, and how the mould comes off after it. */
@@ -117,7 +119,7 @@ export const RELEASE_ACTS = {
   'press-out': told('knockouts out', (f: Named) =>
     f.names.length === 1 ? `Press ${f.names[0]} out.` : `Press the knockouts out: ${listed(f.names)}.`,
   ),
-  'chamfers-off': told('chamfer strips off', (f: Named) => `Pull off what is left: ${listed(f.names)}.`),
+  'chamfers-off': told('chamfer fillets off', (f: Named) => `Pull off what is left: ${listed(f.names)}.`),
 
   // A liner on the base, a form on a form
   'lift-base-off-liner': told(
@@ -257,7 +259,7 @@ export const RELEASE_ACTS = {
       : 'Ribs off from the top, lifted clear of the cast one by one.',
   ),
   'peel-skin': told('skin peeled off', (f: { strips: number }) =>
-    f.strips === 1 ? 'Peel the skin away from one edge.' : 'Peel each strip of skin away from one edge.',
+    f.strips === 1 ? 'Peel the skin away from one edge.' : 'Peel each length of skin away from one edge.',
   ),
   'separators-out': told(
     'separators drawn',
@@ -267,9 +269,9 @@ export const RELEASE_ACTS = {
   'lift-block': told(
     'block lifted',
     (f: { name: string; massKg: number }) =>
-      `Tip ${f.name} off the base onto battens by itself: ${f.massKg.toFixed(0)} kg.`,
+      `Tip ${f.name} off the base onto battens by itself: ${showNumber(f.massKg, 0)} kg.`,
     (all) =>
-      `Tip the blocks off the base onto battens one by one: ${all.map((f) => `${f.name} ${f.massKg.toFixed(0)} kg`).join(', ')}.`,
+      `Tip the blocks off the base onto battens one by one: ${all.map((f) => `${f.name} ${showNumber(f.massKg, 0)} kg`).join(', ')}.`,
   ),
   'straps-off': told('straps off', (_: None) => 'Straps off from the top.'),
   'dig-packing': told('fill dug out', (_: None) => 'Dig the fill away evenly all round, from the top.'),

@@ -8,7 +8,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   // Building: boards
   [act('cut-list', { pieces: 12 }), /set once for each width: 12 pieces\. Label/],
   [act('laminate', { names: ['basin knockout'] }), /^Laminate basin knockout: glue, clamp/],
-  [act('laminate', { names: ['a', 'b', 'c'] }), /^Laminate a, b, c:/],
+  [act('laminate', { names: ['a', 'b', 'c'] }), /^Laminate a, b and c:/],
   [act('mark-plan', { mirrored: true }), /a mirror image/],
   [act('mark-plan', { mirrored: false }), /as it will stand, front towards you/, /mirror/],
   [
@@ -21,7 +21,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [act('fix-side', { name: 'back', screws: 0, from: 'none' }), /^Fix back to the base; faced side in\.$/],
   [act('stick-side-liners', { names: ['front liner'], fullMm: 2 }), /to its side, texture in, cut 2 mm full/],
-  [act('stick-side-liners', { names: ['a', 'b'], fullMm: 2 }), /a, b to their sides/],
+  [act('stick-side-liners', { names: ['a', 'b'], fullMm: 2 }), /a and b to their sides/],
   [act('stick-formers', { names: ['letters'], mirrored: true }), /to the base, mirrored, sealed/],
   [act('stick-formers', { names: ['letters'], mirrored: false }), /to the base, sealed/, /mirrored/],
   [act('try-apron-backs', { names: ['front apron'] }), /its foot on the strike-off line/],
@@ -91,7 +91,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [
     act('pour-rubber', { half: 'whole', rubber: 'silicone', kg: 2.5, aKg: 2, bKg: 0.5, potMinutes: 29.6 }),
-    /^Weigh 2\.50 kg of silicone, A 2\.00 kg and B 0\.50 kg; .*within 30 min/,
+    /^Weigh 2\.5 kg of silicone, A 2 kg and B 0\.5 kg; .*within 30 min/,
   ],
   [
     act('pour-rubber', { half: 'upper', rubber: 'silicone', kg: 2.5, aKg: 2, bKg: 0.5, potMinutes: 30 }),
@@ -138,7 +138,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('coat-hollow', { foam: false }), /sanded between/, /foam/],
   [act('anchor-cores', { cores: 1 }), /^The core stands loose/],
   [act('anchor-cores', { cores: 2 }), /^2 cores stand loose in the hollow: hang each/],
-  [act('cut-ribs', { ribs: 1, outMm: 3 }), /3\.0 mm outside it\.$/],
+  [act('cut-ribs', { ribs: 1, outMm: 3 }), /3 mm outside it\.$/],
   [act('cut-ribs', { ribs: 4, outMm: 3 }), /template the other 3 from it/],
   [act('set-separators', { separators: 1 }), /^Stand the separator .*its foot/],
   [act('set-separators', { separators: 2 }), /^Stand the separators .*their feet/],
@@ -168,7 +168,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [
     act('release-face', { faces: ['base', 'sides'], agent: 'wax', coats: 2, wax: true }),
-    /^Wax the base, the sides: wax, 2 coats, left to haze, then buffed/,
+    /^Wax the base and the sides: wax, 2 coats, left to haze, then buffed/,
   ],
   [
     act('release-face', { faces: ['inside'], agent: 'oil', coats: 1, wax: false }),
@@ -184,7 +184,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [
     act('ease-knockouts', { names: ['a', 'b'], screwed: false }),
-    /free a, b; turn and ease each until it moves; do not pull one yet/,
+    /free a and b; turn and ease each until it moves; do not pull one yet/,
     /screw/,
   ],
   [act('side-screws-out', { screws: 18 }), /all 18\. Count them/],
@@ -199,11 +199,14 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     act('draw-wedges', { names: ['w'], down: true }),
     /^Draw the wedge first.*out of the face that was down: w/,
   ],
-  [act('draw-wedges', { names: ['w', 'x'], down: false }), /^Draw the wedges first.*out of the back: w, x/],
+  [
+    act('draw-wedges', { names: ['w', 'x'], down: false }),
+    /^Draw the wedges first.*out of the back: w and x/,
+  ],
   [act('wide-end-out', { names: ['k'], down: true }), /which was down/],
   [act('wide-end-out', { names: ['k'], down: false }), /which was up/],
   [act('press-out', { names: ['k'] }), /^Press k out\.$/],
-  [act('press-out', { names: ['k', 'l'] }), /^Press the knockouts out: k, l/],
+  [act('press-out', { names: ['k', 'l'] }), /^Press the knockouts out: k and l/],
   [act('tube-off', { straps: true }), /^Straps off, cleats off\./],
   [act('tube-off', { straps: false }), /^Cleats off\./, /Straps/],
   [act('jackets-off', { pieces: 2 }), /piece by piece, outward of its seams/],
@@ -216,7 +219,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('dig-core', { cores: 1, foam: true }), /^Take the core out of the hollow first: saw/],
   [act('dig-core', { cores: 3, foam: false }), /^Draw the 3 cores out of the hollow first, straight/, /saw/],
   [act('ribs-off', { ribs: 3 }), /from the top/],
-  [act('peel-skin', { strips: 3 }), /each strip of skin/],
+  [act('peel-skin', { strips: 3 }), /each length of skin/],
   [act('separators-out', { separators: 2 }), /draw the separators up/],
   [
     act('lift-block', { name: 'block 1', massKg: 83.4 }),
@@ -242,7 +245,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('check-released', { agents: [], film: false }), /nothing goes on them/],
   [
     act('mix-batch', { number: 1, batches: 1, bags: 0.5, waterLitres: 1.5, heldBackLitres: 0.15 }),
-    /^Mix: 0\.5 bags?, 1\.50 L water, 0\.15 L of it held back/,
+    /^Mix: half a bag, 1\.5 L water, 0\.15 L of it held back/,
   ],
   [
     act('mix-batch', { number: 2, batches: 3, bags: 2, waterLitres: 6, heldBackLitres: 0.6 }),
@@ -251,7 +254,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('place-batch', { number: 1, batches: 1, litres: 20.25, by: 'open' }), /^Place it, 20\.3 L\.$/],
   [
     act('place-batch', { number: 2, batches: 3, litres: 18, by: 'hole' }),
-    /^Place batch 2, 18\.0 L, by the filling hole/,
+    /^Place batch 2, 18 L, by the filling hole/,
   ],
   [act('compact', { by: 'open', from: 'corners', vents: 0 }), /^Vibrate from corners and arrises inward/],
   [act('compact', { by: 'open', from: 'edge', vents: 0 }), /^Vibrate from the edge inward/],

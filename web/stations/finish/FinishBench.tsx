@@ -1,4 +1,5 @@
-import { showNumber } from '../../../core/units/index.ts'
+import { UNIT_SIGN } from '../../../core/stock/index.ts'
+import { showAmount, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
@@ -40,17 +41,20 @@ export function FinishBench() {
       />
       {figures && (
         <div className={looks.finish}>
-          <Row label={`${figures.sealer}, ${figures.coats} coats`} unit={figures.sealerUnit}>
-            {figures.sealerAmount.toFixed(2)}
+          <Row
+            label={`${figures.sealer}, ${figures.coats} ${figures.coats === 1 ? 'coat' : 'coats'}`}
+            unit={UNIT_SIGN[figures.sealerUnit]}
+          >
+            {showAmount(figures.sealerAmount, 2)}
           </Row>
           <Row label="Face and edges" unit="m²">
-            {figures.faceAreaM2.toFixed(2)}
+            {showNumber(figures.faceAreaM2, 2)}
           </Row>
           {figures.turnKg === null ? (
             <Row label="Turned over">never</Row>
           ) : (
             <Row
-              label={`Turned over ${figures.turns === 1 ? 'once' : `${figures.turns} times`}, ${figures.turnKg.toFixed(0)} kg`}
+              label={`Turned over ${figures.turns === 1 ? 'once' : `${figures.turns} times`}, ${showNumber(figures.turnKg, 0)} kg`}
               unit={figures.turnPeople === null ? '' : figures.turnPeople === 1 ? 'person' : 'people'}
             >
               {figures.turnPeople ?? 'by machine'}

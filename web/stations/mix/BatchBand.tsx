@@ -1,3 +1,4 @@
+import { showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 
 /** The batches drawn as vessels, filled to what each holds, with what goes in. */
@@ -39,11 +40,11 @@ export function BatchBand() {
               <span className="label text-[15px] leading-tight">
                 <strong className="text-[20px]">Batch {b.number}</strong>
                 <br />
-                {b.bags} {b.bags === 1 ? 'bag' : 'bags'}, {b.dryKg.toFixed(1)} kg
+                {b.bags} {b.bags === 1 ? 'bag' : 'bags'}, {showNumber(b.dryKg, 1)} kg
                 <br />
-                {b.waterLitres.toFixed(2)} L water
+                {showNumber(b.waterLitres, 2)} L water
                 <br />
-                <span className="text-soft">hold back {b.heldBackLitres.toFixed(2)} L</span>
+                <span className="text-soft">hold back {showNumber(b.heldBackLitres, 2)} L</span>
               </span>
             </li>
           )

@@ -17,7 +17,7 @@ export function MixBench() {
       <h1>Mix</h1>
       <p>
         {figures
-          ? `${figures.volumeLitres.toFixed(1)} L in the mould, ${figures.neededLitres.toFixed(1)} L with waste.`
+          ? `${showNumber(figures.volumeLitres, 1)} L in the mould, ${showNumber(figures.neededLitres, 1)} L with waste.`
           : ''}
       </p>
       <Pick
@@ -63,13 +63,13 @@ export function MixBench() {
             {figures.bags}
           </Row>
           <Row label="of which needed" unit="bags">
-            {figures.bagsExact.toFixed(2)}
+            {showNumber(figures.bagsExact, 2)}
           </Row>
           <Row label="Water" unit="L">
-            {figures.waterLitres.toFixed(2)}
+            {showNumber(figures.waterLitres, 2)}
           </Row>
           <Row label="Left over" unit="L">
-            {figures.spareLitres.toFixed(1)}
+            {showNumber(figures.spareLitres, 1)}
           </Row>
           <Row label="Cost">{money(figures.costPerCast)}</Row>
           {piece.quantity > 1 && (

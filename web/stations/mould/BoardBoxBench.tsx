@@ -1,5 +1,5 @@
 import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
-import { formatCut } from '../../../core/units/index.ts'
+import { formatCut, showNumber } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
@@ -16,6 +16,7 @@ import { BOX, useMould } from './useMould.ts'
 export function BoardBoxBench() {
   const { piece, mould, figures, look, job, choose, mm, style } = useMould(...BOX)
   const curves = curvesOf(piece)
+  const cartridges = figures ? showNumber(figures.sealant.cartridgeShare, 1) : ''
   const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
   return (
     <>
@@ -141,12 +142,15 @@ export function BoardBoxBench() {
           <h2>Fixing</h2>
           <Row label={`Screws, ${figures.screws[0]?.lengthMm ?? 0} mm long`}>{figures.screwCount}</Row>
           {figures.screws[0] && <Row label="One every">{mm(figures.screws[0].spacingMm)}</Row>}
-          <Row label={`Sealant, ${(figures.sealant.totalLengthMm / 1000).toFixed(1)} m`} unit="cartridges">
-            {figures.sealant.cartridgeShare.toFixed(1)}
+          <Row
+            label={`Sealant, ${showNumber(figures.sealant.totalLengthMm / 1000, 1)} m`}
+            unit={cartridges === '1' ? 'cartridge' : 'cartridges'}
+          >
+            {cartridges}
           </Row>
           {figures.tapeLengthMm > 0 && (
             <Row label="Tape on raw edges" unit="m">
-              {(figures.tapeLengthMm / 1000).toFixed(1)}
+              {showNumber(figures.tapeLengthMm / 1000, 1)}
             </Row>
           )}
           <HoldDown />

@@ -1,4 +1,5 @@
 import type { MouldPart, MouldStation } from '../../../core/mould/index.ts'
+import { showNumber } from '../../../core/units/index.ts'
 import { isReadying, partIdsOf } from '../../../core/work/index.ts'
 import { useAppDispatch } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
@@ -45,5 +46,5 @@ const hours = (minutes: number): string =>
   minutes < 90
     ? `${Math.round(minutes)} min`
     : minutes < 48 * 60
-      ? `${(minutes / 60).toFixed(1)} h`
-      : `${(minutes / 1440).toFixed(1)} days`
+      ? `${showNumber(minutes / 60, 1)} h`
+      : `${showNumber(minutes / 1440, 1)} days`

@@ -105,11 +105,11 @@ function PartWords({ row }: { row: CutRow }) {
         {row.boardName}
         {row.shape !== 'rectangle' && `, ${shapeWords(row.shape)}`}
         {sawnWords(row) && `, ${sawnWords(row)}`}
-        {row.notes.includes('bent, tacked to its ribs') && `, to ${formatLength(row.radiusMm, style)}`}
-        {row.notes.includes('tapered: the larger end is given') && ', tapered, the larger end'}
-        {row.notes.includes('joined, a splice behind') && ', joined end to end'}
-        {row.notes.includes('raw edges face concrete: seal or tape') && ', tape the raw edge'}
-        {row.notes.includes('raw end faces concrete: edge or tape') && ', tape the raw end'}
+        {row.notes.includes('bent') && `, to ${formatLength(row.radiusMm, style)}`}
+        {row.notes.includes('tapered') && ', tapered, the larger end'}
+        {row.notes.includes('joined') && ', joined end to end'}
+        {row.notes.includes('raw-edges') && ', tape the raw edge'}
+        {row.notes.includes('raw-end') && ', tape the raw end'}
       </span>
     </>
   )

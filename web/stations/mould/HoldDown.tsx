@@ -1,4 +1,5 @@
 import { holdWords } from '../../../core/mould/index.ts'
+import { showNumber } from '../../../core/units/index.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
 import { useMould } from './useMould.ts'
 
@@ -26,7 +27,7 @@ export function HoldDown() {
             <>
               {h.name}
               <span className="block text-[13px] leading-tight text-soft">
-                against {h.holdForceN.toFixed(0)} N
+                against {showNumber(h.holdForceN, 0)} N
               </span>
             </>
           }

@@ -38,7 +38,7 @@ export function Prints() {
                     size.lengthMm > 0 &&
                     `${mm(size.lengthMm)} × ${mm(size.widthMm)} × ${mm(size.thicknessMm)}`}
                 </td>
-                <td className="n">{row.grams.toFixed(0)}</td>
+                <td className="n">{showNumber(row.grams, 0)}</td>
                 <td className="n">{showNumber(row.hours, 1)}</td>
               </tr>
             )

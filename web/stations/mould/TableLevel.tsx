@@ -1,5 +1,5 @@
 import { TABLE_CORNERS } from '../../../core/mould/index.ts'
-import { formatCut } from '../../../core/units/index.ts'
+import { formatCut, showNumber } from '../../../core/units/index.ts'
 import { More, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
@@ -39,7 +39,7 @@ export function TableLevel() {
           ))}
           <Row label="Left as it is, deeper at the low corner by">{formatCut(level.depthErrorMm, style)}</Row>
           <Row label="and heavier by" unit="kg">
-            {level.extraKg.toFixed(1)}
+            {showNumber(level.extraKg, 1)}
           </Row>
         </>
       )}

@@ -1,3 +1,4 @@
+import { showNumber } from '../../../core/units/index.ts'
 import { Pick, Row } from '../../ui/Choice.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Materials } from './Materials.tsx'
@@ -28,8 +29,8 @@ export function TubeBench() {
       )}
       {figures && (
         <p>
-          {figures.footPressureKPa.toFixed(1)} kPa at the foot. Card swells in wet concrete: wax or line it
-          inside, keep it dry outside, and never plan to slide it off.
+          {showNumber(figures.footPressureKPa, 1)} kPa at the foot. Card swells in wet concrete: wax or line
+          it inside, keep it dry outside, and never plan to slide it off.
         </p>
       )}
       <CutTable />

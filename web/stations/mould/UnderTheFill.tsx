@@ -1,6 +1,6 @@
 import { boxChoiceOf } from '../../../core/job/index.ts'
 import type { MouldFigures } from '../../../core/mould/index.ts'
-import { formatLength } from '../../../core/units/index.ts'
+import { formatLength, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -30,11 +30,11 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
       <h2>Under the fill</h2>
       <div className={looks.mould}>
         <Row label="Pressure at the foot" unit="kPa">
-          {figures.footPressureKPa.toFixed(1)}
+          {showNumber(figures.footPressureKPa, 1)}
         </Row>
         {worst && (
           <Row label={`Most bow, ${worst.name}`} unit="mm">
-            {worst.bowMm < 0.05 ? 'under 0.1' : worst.bowMm.toFixed(1)}
+            {worst.bowMm < 0.05 ? 'under 0.1' : showNumber(worst.bowMm, 1)}
           </Row>
         )}
         {braces > 0 && <Row label="Braces across the tops">{braces}</Row>}

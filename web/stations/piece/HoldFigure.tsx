@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { HoldAnswer, HoldWhat } from '../../../core/hold.ts'
 import { applyChange, type Job, type Piece } from '../../../core/job/index.ts'
 import { holdDimensions } from '../../../core/piece/index.ts'
-import { formatLength } from '../../../core/units/index.ts'
+import { formatLength, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { More, Pick } from '../../ui/Choice.tsx'
@@ -182,7 +182,7 @@ function answerText(a: HoldAnswer, { label, unit, min, max }: Asked, mm: (n: num
     case 'held':
       return `${a.target} ${unit}: ${label} ${mm(a.mm)}`
     case 'nearest':
-      return `No size gives ${a.target} ${unit}. Nearest: ${mm(a.mm)}, which is ${a.reached.toFixed(1)}`
+      return `No size gives ${a.target} ${unit}. Nearest: ${mm(a.mm)}, which is ${showNumber(a.reached, 1)}`
     case 'none':
       return `Nothing can be built between ${mm(min)} and ${mm(max)}`
   }

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { ImportedPiece } from '../../../core/job/index.ts'
 import type { MeshHealth } from '../../../core/readers/meshHealth.ts'
 import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
+import { showNumber } from '../../../core/units/index.ts'
 import { database } from '../../state/useAutosave.ts'
 import { Pick, Row } from '../../ui/Choice.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
@@ -118,10 +119,10 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
             onChoose={setUnit}
           />
           <Row label="Size then" unit="mm">
-            {read.mended.extents.map((e) => (e * k).toFixed(0)).join(' × ')}
+            {read.mended.extents.map((e) => showNumber(e * k, 0)).join(' × ')}
           </Row>
           <Row label="Volume then" unit="L">
-            {((Math.abs(read.mended.volume) * k ** 3) / 1e6).toFixed(2)}
+            {showNumber((Math.abs(read.mended.volume) * k ** 3) / 1e6, 2)}
           </Row>
           <Verdict health={read.mended} />
           <button

@@ -1,7 +1,7 @@
 import { Link, useNavigate } from 'react-router'
 import type { Point } from '../../../core/geometry/index.ts'
 import { freePlace, noteWords, outlineSize, reasonWords } from '../../../core/piece/index.ts'
-import { formatLength, wordsStyle } from '../../../core/units/index.ts'
+import { formatLength, showNumber, wordsStyle } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -75,7 +75,7 @@ export function SharedBench() {
           <h2>{piece.kind === 'box' ? 'Panels' : 'Blocks'}</h2>
           {figures.blocks.map((b) => (
             <Row key={b.id} label={b.name} unit="kg">
-              {b.weightKg.toFixed(1)}
+              {showNumber(b.weightKg, 1)}
             </Row>
           ))}
         </div>
@@ -149,7 +149,7 @@ export function SharedBench() {
         )}
         {figures && (
           <Row label="Surface" unit="m²">
-            {figures.surfaceAreaM2.toFixed(2)}
+            {showNumber(figures.surfaceAreaM2, 2)}
           </Row>
         )}
         <span className="flex gap-4 pt-2">
@@ -167,8 +167,8 @@ export function SharedBench() {
       </More>
       {figures && figures.concreteKg > 25 && (
         <Caution>
-          {figures.concreteKg.toFixed(0)} kg is more than one person lifts. Plan hands or a trolley before you
-          pour.
+          {showNumber(figures.concreteKg, 0)} kg is more than one person lifts. Plan hands or a trolley before
+          you pour.
         </Caution>
       )}
       {HOLDS_PEOPLE.has(piece.kind) && (

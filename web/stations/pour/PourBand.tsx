@@ -1,4 +1,5 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts'
+import { showNumber } from '../../../core/units/index.ts'
 import { isOfTheDay, sameStart, type Timed } from '../../../core/work/index.ts'
 import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -59,7 +60,7 @@ export function PourBand() {
     <div ref={attach} className={`relative flex min-h-0 overflow-hidden border-t ${looks.pour}`}>
       <svg width={line} height={size.height} role="img" aria-label="Pour day on a line">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
-          Pour day, {figures.temperatureDegC.toFixed(0)} °C
+          Pour day, {showNumber(figures.temperatureDegC, 0)} °C
         </text>
         <line x1="16" x2={line - 10} y1={size.height - 26} y2={size.height - 26} stroke="var(--ink)" />
         {[0, 60, 240, 720, 1440, 2880, 4320]

@@ -130,7 +130,7 @@ export function PourBench() {
             }
             unit="kg"
           >
-            {figures.liftKg.toFixed(0)}
+            {showNumber(figures.liftKg, 0)}
           </Row>
         </div>
       )}
@@ -153,7 +153,7 @@ export function PourBench() {
         />
         {figures && (
           <Row label="Surface loses" unit="kg/m² h">
-            {figures.dryingKgPerM2H.toFixed(2)}
+            {showNumber(figures.dryingKgPerM2H, 2)}
           </Row>
         )}
       </More>

@@ -1,5 +1,7 @@
 import { useState } from 'react'
 import { agentNote } from '../../../core/release/index.ts'
+import { UNIT_SIGN } from '../../../core/stock/index.ts'
+import { showAmount } from '../../../core/units/index.ts'
 import { faceWords, isStripping } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
@@ -58,7 +60,9 @@ export function ReleaseBench() {
                     <strong>{faceWords(a.face)}</strong>, {a.material}
                     <span className="block text-[13px] leading-tight text-soft">
                       {agentNote(a)}
-                      {a.amount > 0 && `; ${a.amount.toFixed(a.unit === 'metre' ? 1 : 3)} ${a.unit}`}
+                      {a.amount > 0 &&
+                        a.unit &&
+                        `; ${showAmount(a.amount, a.unit === 'metre' ? 1 : 3)} ${UNIT_SIGN[a.unit]}`}
                     </span>
                   </td>
                   <td className="n">{a.coats > 0 ? a.coats : '–'}</td>

@@ -1,3 +1,4 @@
+import { showNumber } from '../../../core/units/index.ts'
 import { isStripping, partIdsOf } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch } from '../../state/store.ts'
@@ -38,7 +39,7 @@ export function StripBand() {
               <span className="label block text-[16px] font-semibold leading-tight">{short}</span>
               <span className="label block text-[13px] leading-tight text-soft">
                 {turned !== null
-                  ? `${turned.toFixed(0)} kg`
+                  ? `${showNumber(turned, 0)} kg`
                   : parts.length > 0
                     ? `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}`
                     : ''}

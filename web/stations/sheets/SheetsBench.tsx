@@ -1,4 +1,5 @@
 import { writeJob } from '../../../core/job/index.ts'
+import { showNumber } from '../../../core/units/index.ts'
 import { download, downloadJob } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../state/store.ts'
@@ -55,7 +56,7 @@ export function SheetsBench() {
       <p className="pt-2">Print at actual size and check the 100 mm bar with a rule.</p>
       <h2>Job file</h2>
       <Row label="All pieces, stock and log" unit="kB">
-        {(byteCount / 1000).toFixed(0)}
+        {showNumber(byteCount / 1000, 0)}
       </Row>
       <button type="button" className="act mt-2" onClick={() => void downloadJob(job)}>
         Export the job file

@@ -1,4 +1,4 @@
-import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
+import { formatLength, lengthWithUnit, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -89,7 +89,7 @@ export function SteelBench() {
             {mm(figures.coverToShowFaceMm ?? 0)}
           </Row>
           <Row label="Mass" unit="kg">
-            {figures.massKg.toFixed(2)}
+            {showNumber(figures.massKg, 2)}
           </Row>
         </div>
       )}
@@ -97,10 +97,10 @@ export function SteelBench() {
         <div className={looks.steel}>
           <h2>Weight</h2>
           <Row label="As placed" unit="kg">
-            {figures.placedKg.toFixed(1)}
+            {showNumber(figures.placedKg, 1)}
           </Row>
           <Row label="At stripping" unit="kg">
-            {figures.strippingKg.toFixed(1)}
+            {showNumber(figures.strippingKg, 1)}
           </Row>
         </div>
       )}

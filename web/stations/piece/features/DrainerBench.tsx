@@ -1,5 +1,6 @@
 import type { Drainer } from '../../../../core/job/index.ts'
 import { drainerFall } from '../../../../core/piece/index.ts'
+import { showNumber } from '../../../../core/units/index.ts'
 import { Choice, Row } from '../../../ui/Choice.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
@@ -83,7 +84,7 @@ export function DrainerBench({ drainer, onBack }: { drainer: Drainer; onBack: ()
         onChange={set}
       />
       <Row label="Falls" unit="%">
-        {(drainerFall(drainer) * 100).toFixed(1)}
+        {showNumber(drainerFall(drainer) * 100, 1)}
       </Row>
       <h2>Place</h2>
       <Measures

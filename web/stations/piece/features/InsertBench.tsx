@@ -1,6 +1,5 @@
 import type { Insert } from '../../../../core/job/index.ts'
-import { pieceFaceWords } from '../../../../core/piece/index.ts'
-import { formatLength } from '../../../../core/units/index.ts'
+import { formatLength, showNumber } from '../../../../core/units/index.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
 import { Choice, More, Pick, Row } from '../../../ui/Choice.tsx'
@@ -68,7 +67,12 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
         label="Enters"
         value={insert.on}
         options={(station?.geometry.faces ?? []).map((f) => ({ id: f.name, name: f.words }))}
-        onChoose={(on) => set({ on, u: 0, v: 0 }, `into the ${pieceFaceWords(on)}`)}
+        onChoose={(on) =>
+          set(
+            { on, u: 0, v: 0 },
+            `into the ${station?.geometry.faces.find((f) => f.name === on)?.words ?? 'piece'}`,
+          )
+        }
       />
       <Measures
         of={insert}
@@ -95,13 +99,13 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
       {item && (
         <div className={looks.piece}>
           <Row label="Cover">
-            {item.coverTo ? `${formatLength(item.coverMm, style)} to ${pieceFaceWords(item.coverTo)}` : '…'}
+            {item.coverTo ? `${formatLength(item.coverMm, style)} to the ${item.coverTo}` : '…'}
           </Row>
           <Row label="Weighs" unit="kg">
-            {item.massKg.toFixed(3)}
+            {showNumber(item.massKg, 3)}
           </Row>
           <Row label="Displaces" unit="L">
-            {item.displacedLitres.toFixed(3)}
+            {showNumber(item.displacedLitres, 3)}
           </Row>
         </div>
       )}

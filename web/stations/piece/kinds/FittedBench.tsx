@@ -1,5 +1,6 @@
 import type { FittedPiece, Measured } from '../../../../core/job/index.ts'
 import { quadrilateral } from '../../../../core/piece/index.ts'
+import { showNumber } from '../../../../core/units/index.ts'
 import { Choice } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
@@ -169,6 +170,8 @@ function OtherDiagonal({ measured }: { measured: Extract<Measured, { kind: 'rect
   if (!corners) return null
   const [, b, , d] = corners
   return (
-    <p>Front right to back left must then measure {Math.hypot(b[0] - d[0], b[1] - d[1]).toFixed(1)} mm.</p>
+    <p>
+      Front right to back left must then measure {showNumber(Math.hypot(b[0] - d[0], b[1] - d[1]), 1)} mm.
+    </p>
   )
 }

@@ -7,7 +7,7 @@ import {
   sidesOf,
   sideWords,
 } from '../../../../core/piece/index.ts'
-import { formatLength } from '../../../../core/units/index.ts'
+import { formatLength, showNumber } from '../../../../core/units/index.ts'
 import { shapeText } from '../../../stage/paths.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { useAppSelector } from '../../../state/store.ts'
@@ -70,7 +70,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
       {figures && (
         <div className={looks.piece}>
           <Row label="Weight per area" unit="kg/m²">
-            {figures.weightPerAreaKgPerM2.toFixed(0)}
+            {showNumber(figures.weightPerAreaKgPerM2, 0)}
           </Row>
         </div>
       )}
@@ -155,7 +155,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
         <FeatureRow
           key={d.id}
           name={d.name}
-          value={`${(drainerFall(d) * 100).toFixed(1)}%`}
+          value={`${showNumber(drainerFall(d) * 100, 1)}%`}
           onOpen={() => select('drainers', d.id)}
         />
       ))}
