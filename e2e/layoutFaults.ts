@@ -103,7 +103,8 @@ export function layoutFaults(): string[] {
   const apart = (a: Element, b: Element): boolean => !a.contains(b) && !b.contains(a)
   const opaque = (e: Element): boolean => {
     for (let at: Element | null = e; at && at !== document.body; at = at.parentElement)
-      if (at.classList.contains('understood') || getComputedStyle(at).position === 'fixed') return true
+      if (at.matches('.understood, .complaint, .not-taken') || getComputedStyle(at).position === 'fixed')
+        return true
     return false
   }
   const sorted = texts.sort((a, b) => a.box.top - b.box.top)

@@ -80,6 +80,9 @@ const CHANGES: readonly (readonly [Change, (after: Job) => unknown, expected: un
     ['top', 'new', 'seat', 'box'],
   ],
   [{ type: 'pieceRemoved', pieceId: 'seat' }, (j) => j.pieces.map((p) => p.id), ['top', 'box']],
+  [{ type: 'pieceMoved', pieceId: 'top', to: 1 }, (j) => j.pieces.map((p) => p.id), ['seat', 'top', 'box']],
+  [{ type: 'pieceMoved', pieceId: 'box', to: -3 }, (j) => j.pieces.map((p) => p.id), ['box', 'top', 'seat']],
+  [{ type: 'pieceMoved', pieceId: 'top', to: 99 }, (j) => j.pieces.map((p) => p.id), ['seat', 'box', 'top']],
   [
     { type: 'pieceDescribed', pieceId: 'seat', patch: { name: 'Bench', quantity: 4 } },
     (j) => [j.pieces[1]!.name, j.pieces[1]!.quantity],
@@ -190,7 +193,7 @@ describe('a change of a job', () => {
   it('is there for each type', () => {
     const types = new Set(CHANGES.map(([c]) => c.type))
     // featureRemoved wants a feature first: it is tried below.
-    expect(types.size).toBe(26)
+    expect(types.size).toBe(27)
   })
 
   it.each<[string, Change, RegExp]>([

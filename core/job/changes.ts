@@ -60,6 +60,8 @@ export type Change =
   | { readonly type: 'settingsChanged'; readonly patch: Partial<Settings> }
   | { readonly type: 'pieceAdded'; readonly piece: Piece; readonly at?: number }
   | ({ readonly type: 'pieceRemoved' } & OfPiece)
+  /** To stand at a place in the row of pieces, from 0; past either end it stands at that end. */
+  | ({ readonly type: 'pieceMoved'; readonly to: number } & OfPiece)
   | ({
       readonly type: 'pieceDescribed'
       readonly patch: Partial<
@@ -135,6 +137,11 @@ export function applyChange(job: Job, change: Change): Job {
       return { ...job, pieces: job.pieces.toSpliced(change.at ?? job.pieces.length, 0, change.piece) }
     case 'pieceRemoved':
       return { ...job, pieces: without(job.pieces, change.pieceId, 'piece') }
+    case 'pieceMoved': {
+      const piece = job.pieces.find((p) => p.id === change.pieceId) ?? missing('piece', change.pieceId)
+      const to = Math.max(0, Math.min(change.to, job.pieces.length - 1))
+      return { ...job, pieces: without(job.pieces, change.pieceId, 'piece').toSpliced(to, 0, piece) }
+    }
     case 'stockRowKept': {
       const rows = job.stock[change.list] as StockRow[]
       const known = rows.some((row) => row.id === change.row.id)
@@ -168,7 +175,7 @@ export function applyChange(job: Job, change: Change): Job {
   }
 }
 
-type PieceChange = Exclude<Extract<Change, OfPiece>, { type: 'pieceRemoved' }>
+type PieceChange = Exclude<Extract<Change, OfPiece>, { type: 'pieceRemoved' | 'pieceMoved' }>
 
 /** The list with an item added, or in the place of the one with its id. */
 const kept = <T extends { id: string }>(list: readonly T[], item: T): T[] =>

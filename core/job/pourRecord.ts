@@ -1,6 +1,7 @@
 import { z } from 'zod'
 
-const amount = z.number().min(0).max(1_000_000)
+const amount = z.number().min(0, 'cannot be less than 0').max(1_000_000, 'at most 1,000,000')
+const degC = z.number().min(-30, 'at least -30').max(60, 'at most 60')
 const id = z.string().min(1).max(60)
 
 /** The planned figures a pour was made from, frozen when it was logged. */
@@ -11,7 +12,7 @@ export const plannedPourSchema = z.strictObject({
   waterLitresPerBag: amount,
   concreteKg: amount,
   stripHours: amount.nullable(),
-  temperatureDegC: z.number().min(-30).max(60),
+  temperatureDegC: degC,
 })
 
 /** One pour as it happened, beside what was planned. What was not measured is null, never 0. */
@@ -25,7 +26,7 @@ export const pourRecordSchema = z.strictObject({
   actual: z.strictObject({
     bags: amount.nullable(),
     waterLitresPerBag: amount.nullable(),
-    temperatureDegC: z.number().min(-30).max(60).nullable(),
+    temperatureDegC: degC.nullable(),
     vibratedMinutes: amount.nullable(),
     stripHours: amount.nullable(),
     weightKg: amount.nullable(),
@@ -44,7 +45,7 @@ export const pourRecordSchema = z.strictObject({
       ]),
     )
     .max(8),
-  nextTime: z.string().max(2000),
+  nextTime: z.string().max(2000, 'at most 2,000 letters'),
 })
 
 export type PourRecord = z.infer<typeof pourRecordSchema>

@@ -1,18 +1,17 @@
 import type { FindingsIn, Words } from '../job/index.ts'
+import { dayWords } from '../units/index.ts'
 
-/** How the bags of past pours differ from those planned: `36% fewer bags than planned`. */
+/** How the bags of past pours differ from those planned: `36% fewer bags`. */
 export const bagsOff = (offByPercent: number): string => {
   const percent = Math.abs(Math.round(offByPercent))
-  return percent === 0
-    ? 'bags as planned'
-    : `${percent}% ${offByPercent > 0 ? 'more' : 'fewer'} bags than planned`
+  return percent === 0 ? 'bags as planned' : `${percent}% ${offByPercent > 0 ? 'more' : 'fewer'} bags`
 }
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const LOG_WORDS = {
   'next-time': (f: { said: string; on: string }) => ({
     what: `Last time you wrote: ${f.said.replace(/\.$/, '')}`,
-    why: `From the pour of ${f.on}.`,
+    why: `From the pour of ${dayWords(f.on)}.`,
   }),
   'waste-learned': (f: { learnedPercent: number; nowPercent: number; pours: number }) => ({
     what: `Your pours used ${f.learnedPercent} percent more than the volume; ${f.nowPercent} is planned`,

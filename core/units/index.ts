@@ -1,5 +1,6 @@
 export { type ClosedRounding, closeRounding } from './closeRounding.ts'
 export * from './convert.ts'
+export { dayWords } from './dayWords.ts'
 export * from './formatLength.ts'
 export { type LengthUnit, MM_PER_UNIT } from './lengthUnits.ts'
 export type { MeasureError } from './measureError.ts'

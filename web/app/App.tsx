@@ -13,6 +13,7 @@ import { Shell } from './Shell.tsx'
 const Jobs = lazy(() => import('../shelf/Jobs.tsx').then((m) => ({ default: m.Jobs })))
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
 const RunPage = lazy(() => import('../run/RunPage.tsx').then((m) => ({ default: m.RunPage })))
+const Pieces = lazy(() => import('../shelf/PiecesPage.tsx').then((m) => ({ default: m.PiecesPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
 
 export function App() {
@@ -27,6 +28,7 @@ export function App() {
         <Route path="/jobs" element={<Jobs />} />
         <Route path="/job/:jobId" element={<OpenJob />} />
         <Route path="/job/:jobId/stock" element={<WithJob page={<Stock />} />} />
+        <Route path="/job/:jobId/pieces" element={<WithJob page={<Pieces />} />} />
         <Route path="/job/:jobId/run/:runId" element={<WithJob page={<RunPage />} />} />
         <Route path="/job/:jobId/new" element={<WithJob page={<NewPiece />} />} />
         <Route path="/job/:jobId/:pieceId/:station" element={<WithJob page={<Shell />} />} />

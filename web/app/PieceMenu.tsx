@@ -24,6 +24,13 @@ export function PieceMenu({ station }: { station: StationName }) {
               <Silhouette piece={p} /> {p.name}
             </DropdownMenu.Item>
           ))}
+          <DropdownMenu.Separator className="border-t" />
+          <DropdownMenu.Item
+            className="label cursor-pointer px-3 py-2 font-bold data-[highlighted]:bg-sunk"
+            onSelect={() => navigate(`/job/${job.id}/pieces`)}
+          >
+            list them, set their order
+          </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -151,7 +151,7 @@ function PieceName() {
   return (
     <input
       aria-label="Name of the piece"
-      className={`label w-[150px] border-b border-transparent bg-transparent font-bold hover:border-hair focus:border-ink min-[1200px]:w-[210px] ${nameSize((typed ?? piece.name).length)}`}
+      className={`label min-h-8 w-[150px] border-b border-transparent bg-transparent font-bold hover:border-hair focus:border-ink min-[1200px]:w-[210px] ${nameSize((typed ?? piece.name).length)}`}
       value={typed ?? piece.name}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={commit}

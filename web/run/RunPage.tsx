@@ -77,7 +77,7 @@ function RunEditor({ run }: { run: Run }) {
           <BackLink />
           <input
             aria-label="Name of the run"
-            className="label w-[220px] border-b border-transparent bg-transparent text-[20px] font-bold hover:border-hair focus:border-ink"
+            className="min-h-8 label w-[220px] border-b border-transparent bg-transparent text-[20px] font-bold hover:border-hair focus:border-ink"
             defaultValue={run.name}
             onBlur={(e) => {
               const name = e.target.value.trim().slice(0, 120)

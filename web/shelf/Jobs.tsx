@@ -11,7 +11,7 @@ import type { JobRow } from '../storage/database.ts'
 import { listJobs, loadJob, loadShelf } from '../storage/jobStore.ts'
 import { importFile } from '../worker/importFile.ts'
 import type { ImportReply } from '../worker/importWork.ts'
-import { JobLine, type Listed } from './JobLine.tsx'
+import { JobTable, type Listed } from './JobTable.tsx'
 import { usualSettings } from './usualSettings.ts'
 
 /** All jobs on this device: open, start, import, rename, duplicate, export, delete. */
@@ -106,17 +106,14 @@ export function Jobs() {
             No jobs yet. Start one, bring in a job file, or open the demo job to look around.
           </p>
         )}
-        <ul>
-          {jobs?.map((j) => (
-            <JobLine
-              key={j.id}
-              job={j}
-              onOpen={() => void open(j.id)}
-              onRemove={() => void remove(j)}
-              onChanged={refresh}
-            />
-          ))}
-        </ul>
+        {jobs && jobs.length > 0 && (
+          <JobTable
+            jobs={jobs}
+            onOpen={(j) => void open(j.id)}
+            onRemove={(j) => void remove(j)}
+            onChanged={refresh}
+          />
+        )}
         <p role="status" className="min-h-8">
           {removed && (
             <>

@@ -23,7 +23,7 @@ export function NameField({
     <input
       ref={input}
       aria-label={label}
-      className="label w-full border-b border-transparent bg-transparent text-[18px] font-bold hover:border-hair focus:border-ink"
+      className="label min-h-8 w-full border-b border-transparent bg-transparent text-[18px] font-bold hover:border-hair focus:border-ink"
       value={typed ?? value}
       maxLength={120}
       data-typed={typed === null ? 'no' : undefined}

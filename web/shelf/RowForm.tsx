@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import { type Board, type Mix, ROW_SCHEMAS, type StockList } from '../../core/stock/index.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { Pick } from '../ui/Choice.tsx'
+import { sentenceOf } from '../ui/complaints.ts'
 import { FieldComplaint } from '../ui/FieldComplaint.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
@@ -110,9 +111,7 @@ function RowField({
 
 const Complaint = ({ error }: { error: { message?: unknown } | undefined }) => {
   const text = error?.message
-  return typeof text === 'string' ? (
-    <FieldComplaint stays text={text.replace(/^./, (c) => c.toUpperCase()).replace(/([^.])$/, '$1.')} />
-  ) : null
+  return typeof text === 'string' ? <FieldComplaint stays text={sentenceOf(text)} /> : null
 }
 
 /** The fields that change with one: the water and the yield of a bag grow with it. */

@@ -14,6 +14,7 @@ import {
   says,
   saysNo,
   settled,
+  station,
   type,
   undo,
   unfold,
@@ -208,6 +209,28 @@ it('a job is renamed, duplicated, and deleted after a question, and comes back b
   await press('Heron Rise', main)
   await settled()
   expect(screen.getByRole('link', { name: 'Job Heron Rise, all jobs' })).toBeTruthy()
+})
+
+it('money is written with the job’s own sign, before or after, wherever it stands', async () => {
+  await openAt('wash-top', 'mix')
+  const cost = () => within(bench()).getByText('Cost').closest('.row')!.textContent!
+  const bare = cost().replace('Cost', '')
+  expect(bare).toMatch(/^\d+\.\d\d$/)
+  await link('stock')
+  const sign = await screen.findByRole('textbox', { name: 'Sign of your money' })
+  fireEvent.change(sign, { target: { value: '  ¤ ' } })
+  fireEvent.keyDown(sign, { key: 'Enter' })
+  await press(/^24\.50.¤$/, screen.getByRole('main'), 'radio')
+  await link(/^back to/)
+  await waitFor(() => expect(cost()).toBe(`Cost${bare}\u00a0¤`))
+  await says(() => station('mix'), `${bare}\u00a0¤`)
+  await link('stock')
+  fireEvent.change(await screen.findByRole('textbox', { name: 'Sign of your money' }), {
+    target: { value: '' },
+  })
+  fireEvent.blur(screen.getByRole('textbox', { name: 'Sign of your money' }))
+  await link(/^back to/)
+  await waitFor(() => expect(cost()).toBe(`Cost${bare}`))
 })
 
 it('a new piece: the start is drawn in the sizes typed, units are chosen there, a copy of it stands beside it', async () => {

@@ -29,6 +29,15 @@ export function Dimension({ from: [x1, y1], to: [x2, y2], text, name, inside, on
       {!fits && <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={colour} />}
       {tick(x1, y1)}
       {tick(x2, y2)}
+      {onEdit && (
+        <rect
+          x={mx - Math.max(16, text.length * 4 + 6)}
+          y={my - 16}
+          width={Math.max(32, text.length * 8 + 12)}
+          height="32"
+          fill="transparent"
+        />
+      )}
       <rect
         x={mx - text.length * 4 - 6}
         y={my - 11}

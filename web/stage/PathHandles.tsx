@@ -149,7 +149,7 @@ export function PathHandles(props: Props) {
                 onCommit(withCorner(corners, i).corners, 'add a corner')
               }}
             >
-              <circle cx={x} cy={y} r="8" fill="transparent" />
+              <circle cx={x} cy={y} r="16" fill="transparent" />
               <path d={`M ${x - 4} ${y} h 8 M ${x} ${y - 4} v 8`} stroke="var(--soft)" strokeWidth="1.4" />
             </g>
           )
@@ -174,7 +174,7 @@ export function PathHandles(props: Props) {
             }}
             onKeyDown={(e) => onKey(e, i)}
           >
-            <rect x={x - 9} y={y - 9} width="18" height="18" fill="transparent" />
+            <rect x={x - 16} y={y - 16} width="32" height="32" fill="transparent" />
             <rect
               x={x - 4.5}
               y={y - 4.5}

@@ -7,6 +7,7 @@ import { selected } from '../state/viewSlice.ts'
 import { arrowStep } from './keySteps.ts'
 import { ringPath } from './paths.ts'
 import type { Feature } from './planFeatures.ts'
+import { SmallTarget } from './SmallTarget.tsx'
 import { useLight } from './useLight.ts'
 import type { PlanDrag } from './usePlanDrag.ts'
 
@@ -72,16 +73,4 @@ export function PlanFeatures({
       </g>
     )
   })
-}
-
-/** Least size that a hand finds, px. */
-const LEAST = 24
-
-function SmallTarget({ rings, toScreen }: { rings: Feature['rings']; toScreen: (p: Point) => Point }) {
-  const points = rings.flat().map(toScreen)
-  const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const [w, h] = [Math.max(LEAST, x1 - x0), Math.max(LEAST, y1 - y0)]
-  if (!(x1 - x0 < LEAST || y1 - y0 < LEAST)) return null
-  return <rect x={(x0 + x1 - w) / 2} y={(y0 + y1 - h) / 2} width={w} height={h} fill="transparent" />
 }

@@ -13,6 +13,7 @@ import { selected } from '../state/viewSlice.ts'
 import { arrowStep } from './keySteps.ts'
 import { Label } from './PlanParts.tsx'
 import { loopPath, shapeText } from './paths.ts'
+import { SmallTarget } from './SmallTarget.tsx'
 import { useLight } from './useLight.ts'
 import type { PlanDrag } from './usePlanDrag.ts'
 
@@ -114,6 +115,7 @@ export function PlanOpenings({
             strokeWidth={isChosen ? 2.6 : 1.4}
           />
         ))}
+        <SmallTarget rings={own.map((p) => p.loop.map((s) => s.from))} toScreen={toScreen} />
         <Label at={labelAt} text={small ? o.name : `${o.name} ${sizeText}`} />
       </g>
     )

@@ -90,8 +90,20 @@ it('log: what was used is held against what was planned, and its lesson is told 
   fireEvent.change(within(bench()).getByRole('textbox', { name: 'Next time' }), {
     target: { value: 'vibrate longer' },
   })
+  // Enter takes what is typed; only the button logs. What the record cannot hold is told, and nothing is logged.
+  fireEvent.change(within(bench()).getByRole('textbox', { name: 'Temperature' }), { target: { value: '80' } })
+  fireEvent.keyDown(within(bench()).getByRole('textbox', { name: 'Temperature' }), { key: 'Enter' })
+  await says(bench, 'At most 60.')
   await press('Log this pour')
-  await says(() => station('log'), 'bags off by')
+  await says(bench, 'None yet')
+  await type('Temperature', '14')
+  const wet = within(bench()).getByRole('textbox', { name: 'Weighed' })
+  fireEvent.change(wet, { target: { value: 'heavy' } })
+  fireEvent.click(within(bench()).getByRole('button', { name: 'Log this pour' }))
+  expect([document.activeElement === wet, bench().textContent?.includes('None yet')]).toEqual([true, true])
+  fireEvent.keyDown(wet, { key: 'Escape' })
+  await press('Log this pour')
+  await says(() => station('log'), /fewer bags/)
   await settled()
   more()
   await says(findings, 'vibrate longer')

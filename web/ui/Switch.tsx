@@ -13,8 +13,8 @@ export function Switch({
 }) {
   const id = useId()
   return (
-    <div className="row">
-      <label htmlFor={id} className="flex-1 cursor-pointer">
+    <div className="row items-center!">
+      <label htmlFor={id} className="flex min-h-8 flex-1 cursor-pointer items-center">
         {label}
       </label>
       <Box id={id} on={on} onTick={onSwitch} />

@@ -17,6 +17,8 @@ export type Column<R> = {
   readonly sortBy?: (row: R) => number | string
   /** Figures stand at the right. */
   readonly figures?: boolean
+  /** The head is only for readers. */
+  readonly quiet?: boolean
 }
 
 const FEATURES = tableFeatures({
@@ -94,7 +96,7 @@ export function Table<R extends object>({
                       {way === 'desc' && <ArrowDown aria-hidden size={13} />}
                     </button>
                   ) : (
-                    column.head
+                    <span className={column.quiet ? 'sr-only' : ''}>{column.head}</span>
                   )}
                 </th>
               )

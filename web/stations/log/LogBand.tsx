@@ -1,4 +1,5 @@
 import { Bar, BarChart, CartesianGrid, LabelList, Legend, XAxis, YAxis } from 'recharts'
+import { dayWords } from '../../../core/units/index.ts'
 import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 
@@ -7,7 +8,7 @@ export function LogBand() {
   const { plan, looks } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const pours = plan?.stations.log?.figures.pours ?? []
-  const data = pours.map((p) => ({ on: p.on, planned: p.bags.planned, used: p.bags.actual }))
+  const data = pours.map((p) => ({ on: dayWords(p.on), planned: p.bags.planned, used: p.bags.actual }))
   return (
     <div ref={attach} className={`relative min-h-0 overflow-hidden border-t ${looks.log}`}>
       <span className="view-name absolute left-4 top-1">Bags a cast, planned and used</span>

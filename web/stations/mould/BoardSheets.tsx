@@ -89,6 +89,13 @@ export function BoardSheets() {
                     if (e.key === 'Enter' || e.key === ' ') setLarge({ layout, sheet, n })
                   }}
                 >
+                  <rect
+                    x={left}
+                    y={ROOM.top + high - 6}
+                    width={Math.max(32, sheet.lengthMm * scale)}
+                    height="32"
+                    fill="transparent"
+                  />
                   <text
                     x={left}
                     y={ROOM.top + high + 15}
