@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { openDemo, station, test, unfold } from './app.ts'
 import { layoutFaults } from './layoutFaults.ts'
+import { smallTargets } from './smallTargets.ts'
 
 /** `npm run layout` walks every piece; the tests take one of each that is drawn in its own way. */
 const WHOLE = process.env.LAYOUT === 'whole'
@@ -29,11 +30,13 @@ async function look(
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
     await page.waitForTimeout(120)
     for (const fault of await page.evaluate(layoutFaults)) found.push([fault, `${where} ${width}`])
+    for (const target of await page.evaluate(smallTargets))
+      found.push([`${target}, less than a hand wants`, `${where} ${width}`])
   }
   return found
 }
 
-test('nothing is cut, covered, outside the view or over another text', async ({ page }) => {
+test('nothing is cut, covered, too small, outside the view or over another text', async ({ page }) => {
   test.setTimeout(3_600_000)
   await page.emulateMedia({ reducedMotion: 'reduce' })
   await openDemo(page)

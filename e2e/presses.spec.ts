@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test'
 import { openDemo, station, test, unfold } from './app.ts'
 
 /**
- * Arithmetic is typed into every measure field, then what lies below it is pressed: the press must arrive, and what is
+ * What is wrong and then arithmetic is typed into every measure field, then what lies below it is pressed: the press must arrive, and what is
  * pressed must not have moved between the press and its release. What the press would do is kept from happening.
  */
 const PAGES: readonly (readonly [piece: string, station: string])[] = [
@@ -78,6 +78,10 @@ async function pressBelowEach(page: Page, where: string): Promise<{ pressed: num
     if (!below) continue
     const name = await field.evaluate((f: HTMLInputElement) => f.labels?.[0]?.textContent ?? '')
     const before = await field.inputValue()
+    const free = await placeOf(page)
+    await field.fill('two planks')
+    if (String(await placeOf(page)) !== String(free))
+      lost.push(`${where}, below “${name}”: it moved when a wrong entry was complained of`)
     await field.fill(`${before} + 2`)
     const at = await placeOf(page)
     const box = (await page.locator('[data-below]').boundingBox())!

@@ -13,6 +13,8 @@ export function smallTargets(): string[] {
     'a[href], button, input, textarea, select, [role="button"], [role="slider"], [role="radio"], [role="checkbox"]',
   )) {
     if (!e.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true }) || inSentence(e)) continue
+    // Handles that share a short side take what room there is.
+    if (e.closest('[data-crowded]')) continue
     if (getComputedStyle(e).clipPath === 'inset(50%)' || e.getAttribute('aria-hidden')) continue
     const boxes = [e.getBoundingClientRect()]
     const labels =

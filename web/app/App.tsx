@@ -9,6 +9,7 @@ import { useTheme } from '../state/useTheme.ts'
 import { loadJob } from '../storage/jobStore.ts'
 import { keepFocus } from './focus.ts'
 import { Shell } from './Shell.tsx'
+import { useUndoKeys } from './useUndoKeys.ts'
 
 const Jobs = lazy(() => import('../shelf/Jobs.tsx').then((m) => ({ default: m.Jobs })))
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
@@ -62,6 +63,7 @@ function OpenJob() {
 
 /** Loads the job the address names before its page is shown. */
 function WithJob({ page }: { page: React.ReactNode }) {
+  useUndoKeys()
   const { jobId } = useParams()
   const open = useAppSelector((s) => s.job.job?.id)
   const dispatch = useAppDispatch()

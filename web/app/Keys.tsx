@@ -2,47 +2,21 @@ import { lazy, Suspense, useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { STATIONS, type StationName } from '../../core/job/index.ts'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
-import { useUndo } from '../state/useUndo.ts'
 import { turnedOver } from '../state/viewSlice.ts'
 import { focusBench, focusIn, PLACES } from './focus.ts'
+import { isTyping, undoesItself } from './useUndoKeys.ts'
 
 const KeySheets = lazy(() => import('./KeySheets.tsx').then((m) => ({ default: m.KeySheets })))
 
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || /^(INPUT|TEXTAREA)$/.test(target.tagName) || isList(target))
-
-/** A list finds its choices by the letters typed over it. */
-const isList = (target: HTMLElement): boolean =>
-  target.closest('[role="combobox"], [role="listbox"]') !== null
-
-/**
- * Whether an undo belongs to what is being typed, which its field takes back itself. Lists, boxes and fields whose entry
- * was taken have nothing of their own to undo: they say so by `data-typed`.
- */
-const undoesItself = (target: EventTarget | null): boolean =>
-  isTyping(target) &&
-  target instanceof HTMLElement &&
-  !isList(target) &&
-  !(target instanceof HTMLInputElement && /^(checkbox|radio|range|button|file)$/.test(target.type)) &&
-  target.dataset.typed !== 'no'
-
-/** Shortcuts of the whole page; their sheet and the finder load when asked for. */
+/** Shortcuts of the stage, beside undo, which every page of a job has; their sheet and the finder load when asked for. */
 export function Keys({ station }: { station: StationName }) {
   const [sheet, setSheet] = useState<'keys' | 'find' | null>(null)
   const { jobId, pieceId } = useParams()
   const navigate = useNavigate()
   const dispatch = useAppDispatch()
   const shortcuts = useAppSelector((s) => s.view.shortcuts)
-  const { undo, redo } = useUndo()
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const undoing = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
-      if (undoing && !undoesItself(event.target)) {
-        event.preventDefault()
-        ;(event.shiftKey ? redo : undo)()
-        return
-      }
       // Out of a field that holds what it shows, so that the keys of the page work again.
       // A list that is open closes by itself.
       const isField = event.target instanceof HTMLInputElement
@@ -66,7 +40,7 @@ export function Keys({ station }: { station: StationName }) {
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [dispatch, navigate, jobId, pieceId, shortcuts, undo, redo])
+  }, [dispatch, navigate, jobId, pieceId, shortcuts])
   return (
     sheet && (
       <Suspense fallback={null}>

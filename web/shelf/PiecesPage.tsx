@@ -20,7 +20,7 @@ import { methodOf } from '../../core/mould/index.ts'
 import { dayWords } from '../../core/units/index.ts'
 import { Silhouette } from '../stage/Silhouette.tsx'
 import { useAppSelector, useChange } from '../state/store.ts'
-import { BackLink } from '../ui/BackLink.tsx'
+import { PageTop } from '../ui/PageTop.tsx'
 
 /** Less than this is a press, not a drag, px. */
 const STILL_PX = 3
@@ -45,7 +45,7 @@ export function PiecesPage() {
   return (
     <main className="h-full overflow-auto bg-sheet">
       <div className="mx-auto max-w-[760px] px-6 py-8">
-        <BackLink />
+        <PageTop />
         <h1 className="mt-1">Pieces of {job.name}</h1>
         <p className="text-soft">
           In the order they stand above the stage. Drag one by its handle, or take it with Space, move it with
@@ -65,8 +65,10 @@ export function PiecesPage() {
               draggable: 'Space takes it, arrows move it, Space puts it down, Escape leaves it where it was.',
             },
             announcements: {
+              // Told once more by what it is over, as soon as it is taken.
               onDragStart: ({ active }) => `${named(active.id)} is taken.`,
-              onDragOver: ({ over }) => (over ? `Place ${place(over.id) + 1} of ${job.pieces.length}.` : ''),
+              onDragOver: ({ active, over }) =>
+                over ? `${named(active.id)}, place ${place(over.id) + 1} of ${job.pieces.length}.` : '',
               onDragEnd: ({ active, over }) =>
                 over ? `${named(active.id)} stands at place ${place(over.id) + 1}.` : '',
               onDragCancel: ({ active }) => `${named(active.id)} stays where it was.`,

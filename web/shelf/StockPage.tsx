@@ -3,8 +3,8 @@ import { compareStock, type Stock } from '../../core/stock/index.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
 import { loadShelf, saveShelf } from '../storage/jobStore.ts'
-import { BackLink } from '../ui/BackLink.tsx'
 import { FileButton } from '../ui/FileButton.tsx'
+import { PageTop } from '../ui/PageTop.tsx'
 import { MoneySign } from './MoneySign.tsx'
 import { StockRows } from './StockRows.tsx'
 
@@ -41,7 +41,7 @@ export function StockPage() {
   return (
     <main className="h-full overflow-auto bg-sheet">
       <div className="mx-auto max-w-[980px] px-6 py-8">
-        <BackLink />
+        <PageTop />
         <h1 className="mt-1">Stock of this job</h1>
         <p className="text-soft">
           The true thickness of the boards to hand, the yield on your bags, your prices: a figure on a

@@ -1,6 +1,7 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { expect, it } from 'vitest'
 import demoText from '../../demo/kestrel-rise.hollow.json?raw'
+import { store } from '../state/store.ts'
 import { chosenIn } from '../testing/lists.ts'
 import {
   bench,
@@ -209,6 +210,23 @@ it('a job is renamed, duplicated, and deleted after a question, and comes back b
   await press('Heron Rise', main)
   await settled()
   expect(screen.getByRole('link', { name: 'Job Heron Rise, all jobs' })).toBeTruthy()
+})
+
+it('a row of stock that is removed is told with undo beside it, and comes back by it or by its keys', async () => {
+  await openAt('wash-top', 'mix')
+  const main = await openStock()
+  const held = () => store.getState().job.job!.stock.boards.map((b) => b.id)
+  const before = held()
+  await press('remove 16 mm melamine', main)
+  expect(held()).toEqual(before.filter((id) => id !== 'melamine-16'))
+  await says(() => main, 'remove 16 mm melamine')
+  await press('undo', main)
+  expect(held()).toEqual(before)
+  await press('remove 16 mm melamine', main)
+  fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true })
+  expect(held()).toEqual(before)
+  fireEvent.keyDown(document.body, { key: 'z', ctrlKey: true, shiftKey: true })
+  expect(held()).not.toContain('melamine-16')
 })
 
 it('money is written with the job’s own sign, before or after, wherever it stands', async () => {

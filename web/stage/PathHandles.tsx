@@ -22,6 +22,9 @@ type CornersOut = PathCorner[]
 
 const NEAR_PX = 8
 const STILL_PX = 3
+/** How far round a handle a hand finds it, px; handles on a short side share its length. */
+const HAND = 16
+const handReach = (sidePx: number): number => Math.max(5, Math.min(HAND, sidePx / 4))
 
 /** A free side id beside the ones in use: `side-7`. */
 export function freeSide(corners: Corners): string {
@@ -119,6 +122,11 @@ export function PathHandles(props: Props) {
       onSelect(corners[i]!.side)
     }
   }
+  /** How long the side after a corner is on the screen, px. */
+  const sideOnScreen = (i: number): number => {
+    const [a, b] = [corners[i]!, corners[(i + 1) % corners.length]!].map((c) => toScreen([c.x, c.y]))
+    return Math.hypot(b![0] - a![0], b![1] - a![1])
+  }
   return (
     <g
       onPointerMove={move}
@@ -132,9 +140,11 @@ export function PathHandles(props: Props) {
         corners.map((c, i) => {
           const next = corners[(i + 1) % corners.length]!
           const [x, y] = toScreen(sideMiddle(c, next))
+          const around = handReach(sideOnScreen(i))
           return (
             <g
               key={`add-${c.side}`}
+              data-crowded={around < HAND || undefined}
               role="button"
               tabIndex={0}
               aria-label={`Add a corner on side ${sideWords(c.side)}`}
@@ -149,7 +159,7 @@ export function PathHandles(props: Props) {
                 onCommit(withCorner(corners, i).corners, 'add a corner')
               }}
             >
-              <circle cx={x} cy={y} r="16" fill="transparent" />
+              <circle cx={x} cy={y} r={around} fill="transparent" />
               <path d={`M ${x - 4} ${y} h 8 M ${x} ${y - 4} v 8`} stroke="var(--soft)" strokeWidth="1.4" />
             </g>
           )
@@ -157,9 +167,13 @@ export function PathHandles(props: Props) {
       {corners.map((c, i) => {
         const [x, y] = toScreen([c.x, c.y])
         const on = selected === c.side
+        const around = handReach(
+          Math.min(sideOnScreen(i), sideOnScreen((i + corners.length - 1) % corners.length)),
+        )
         return (
           <g
             key={c.side}
+            data-crowded={around < HAND || undefined}
             role="button"
             tabIndex={0}
             aria-label={`Corner ${i + 1}, at ${Math.round(c.x)}, ${Math.round(c.y)}`}
@@ -174,7 +188,7 @@ export function PathHandles(props: Props) {
             }}
             onKeyDown={(e) => onKey(e, i)}
           >
-            <rect x={x - 16} y={y - 16} width="32" height="32" fill="transparent" />
+            <rect x={x - around} y={y - around} width={2 * around} height={2 * around} fill="transparent" />
             <rect
               x={x - 4.5}
               y={y - 4.5}

@@ -5,7 +5,9 @@ import type { UndoStep } from '../storage/database.ts'
 /** The one piece that some changes are made to; nothing where they are made to several or to none. */
 export function pieceChanged(changes: readonly Change[]): { pieceId?: string } {
   const ids = new Set(
-    changes.map((c) => (c.type === 'pieceAdded' ? c.piece.id : 'pieceId' in c ? c.pieceId : null)),
+    changes.map((c) =>
+      c.type === 'pieceAdded' ? c.piece.id : 'pieceId' in c && c.type !== 'pieceMoved' ? c.pieceId : null,
+    ),
   )
   const [id] = ids
   return ids.size === 1 && id ? { pieceId: id } : {}

@@ -55,14 +55,14 @@ export function BoardSheets() {
         {layingOut && `; laying out ${layingOut.parts} parts, ${Math.round(layingOut.share * 100)}% searched`}
       </span>
       {last > 0 && (
-        <span className="absolute right-4 top-1 flex gap-3">
-          <button type="button" className="link" disabled={at === 0} onClick={() => setPage(at - 1)}>
+        <span className="absolute right-4 top-0 flex items-center gap-3">
+          <button type="button" className="word" disabled={at === 0} onClick={() => setPage(at - 1)}>
             earlier
           </button>
           <span className="dim">
             {at * shown + 1} to {Math.min(all.length, (at + 1) * shown)} of {all.length}
           </span>
-          <button type="button" className="link" disabled={at === last} onClick={() => setPage(at + 1)}>
+          <button type="button" className="word" disabled={at === last} onClick={() => setPage(at + 1)}>
             later
           </button>
         </span>
