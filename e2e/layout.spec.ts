@@ -2,6 +2,7 @@ import { expect, type Page } from '@playwright/test'
 import { openDemo, station, test, unfold } from './app.ts'
 import { layoutFaults } from './layoutFaults.ts'
 import { smallTargets } from './smallTargets.ts'
+import { wordFaults } from './wordFaults.ts'
 
 /** `npm run layout` walks every piece; the tests take one of each that is drawn in its own way. */
 const WHOLE = process.env.LAYOUT === 'whole'
@@ -30,6 +31,7 @@ async function look(
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
     await page.waitForTimeout(120)
     for (const fault of await page.evaluate(layoutFaults)) found.push([fault, `${where} ${width}`])
+    for (const words of await page.evaluate(wordFaults)) found.push([words, `${where} ${width}`])
     for (const target of await page.evaluate(smallTargets))
       found.push([`${target}, less than a hand wants`, `${where} ${width}`])
   }

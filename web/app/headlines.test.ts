@@ -24,7 +24,7 @@ it('gives each station its figure, unit and line', () => {
     '2 | bags | 1 batch, 15.60',
     expect.stringMatching(/^3\d \| h \| to first strip at 14 °C$/),
     expect.stringMatching(/^\d+ \| days \| 1 turn, 3 coats$/),
-    '0 | pours | nothing to compare',
+    'none |  | no pours yet',
     '3 | pages | none printed',
   ])
 })

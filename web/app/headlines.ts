@@ -107,12 +107,13 @@ export function headline(
       return {
         figure: daysToUse === null ? 'never' : String(daysToUse),
         unit: daysToUse === null ? '' : plural(daysToUse, 'day'),
-        line: `${turns} ${plural(turns, 'turn')}, ${coats} ${plural(coats, 'coat')}`,
+        line: `${turns === 0 ? 'no' : turns} ${plural(turns, 'turn')}, ${coats} ${plural(coats, 'coat')}`,
       }
     }
     case 'log': {
       if (!s.log) return NONE
       const { pourCount, offByPercent } = s.log.figures
+      if (pourCount === 0) return { figure: 'none', unit: '', line: 'no pours yet' }
       return {
         figure: String(pourCount),
         unit: plural(pourCount, 'pour'),

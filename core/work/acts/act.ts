@@ -13,9 +13,9 @@ export const told = <F>(
   sayMany: Telling<F>['sayMany'] = null,
 ): Telling<F> => ({ short, say, sayMany })
 
-/** `1 screw`, `3 screws`, `half a bag`. */
+/** `1 screw`, `3 screws`, `no screws`, `half a bag`. */
 export const count = (n: number, one: string, many = `${one}s`): string =>
-  n === 0.5 ? `half a ${one}` : `${n} ${n === 1 ? one : many}`
+  n === 0.5 ? `half a ${one}` : `${n === 0 ? 'no' : n} ${n === 1 ? one : many}`
 
 /** Names as they are read out: `front, back and left end`. */
 export const listed = (names: readonly string[]): string =>
