@@ -6,7 +6,7 @@ import { type LeftOut, leaveOut } from './leftOut.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
 import { type MouldStation, measuresSolids, planMouldStation } from './mould/index.ts'
-import { describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
+import { asCast, describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
 import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
@@ -118,7 +118,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
           memo,
           'mould',
           {
-            piece: pieceWith(piece, 'mould', 'plannedCasts', 'mouldCount'),
+            piece: pieceWith(asCast(piece), 'mould', 'plannedCasts', 'mouldCount'),
             pieceStation: castRun,
             stock,
             fresh,
@@ -163,7 +163,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             memo,
             'release',
             {
-              piece: pieceWith(piece, 'mould', 'release', 'finish'),
+              piece: pieceWith(asCast(piece), 'mould', 'release', 'finish'),
               pieceStation: castRun,
               mould: mouldRun,
               earlier: { steel: steelRun },

@@ -36,6 +36,7 @@ export {
 } from './slab/outlineLoop.ts'
 export { patternPlaces } from './slab/pattern.ts'
 export {
+  asCast,
   movedRule,
   moveOpening,
   placeOpenings,

@@ -4,6 +4,7 @@ import {
   edgeSize,
   type Kernel,
   MeshMissing,
+  measureLoop,
   measureSolid,
   type SolidRecipe,
 } from '../geometry/index.ts'
@@ -99,6 +100,7 @@ export function planPieceStation(
   const geometry: PieceGeometry = {
     ...bare,
     noMesh: bare.noMesh ?? [],
+    drilled: bare.drilled ?? [],
     formed: [...(bare.formed ?? []), ...described.lettering],
     ...withRelief(bare, piece),
     kind: piece.kind,
@@ -254,7 +256,7 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
             }
           })
         : [],
-    openings: geometry.openings.map((o) => {
+    openings: [...geometry.openings, ...geometry.drilled].map((o) => {
       const [u, v] = halfSize(o.shape, o.turnDeg)
       return {
         id: o.openingId,
@@ -272,10 +274,12 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
                 ? o.shape.width / 2
                 : 0,
         depthMm: o.depth,
+        made: o.made,
         centreXMm: o.centre[0],
         centreYMm: o.centre[1],
       }
     }),
+    drilled: drilledFigures(geometry, m.hardenedKgPerM3),
     blocks: m.blocks,
     inserts: { count: m.inserts.length, massKg: insertKg, displacedLitres: displaced, items: m.inserts },
     notes: built.notes ?? [],
@@ -298,4 +302,19 @@ function sleeveKg(piece: Piece, { height }: PieceGeometry): number {
   const { outside, wall, material } = piece.sleeve
   const inner = Math.max(0, outside - 2 * wall)
   return (Math.PI / 4) * (outside ** 2 - inner ** 2) * height * 1e-9 * SLEEVE_KG_PER_M3[material]
+}
+
+function drilledFigures(
+  { drilled, thickness }: PieceGeometry,
+  hardenedKgPerM3: number,
+): PieceFigures['drilled'] {
+  const volume = drilled.reduce(
+    (sum, o) => sum + measureLoop(o.loop).area * Math.min(o.depth ?? thickness, thickness),
+    0,
+  )
+  return {
+    count: drilled.length,
+    volumeLitres: mm3ToLitres(volume),
+    massKg: massOf(volume, hardenedKgPerM3),
+  }
 }

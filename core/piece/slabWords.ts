@@ -62,6 +62,29 @@ export const SLAB_WORDS = {
     why: 'Their knockouts would stand in the same place.',
     remedies: clearing(f.other),
   }),
+  'drilled-blind': (f: { opening: string }) => ({
+    what: `${f.opening} does not go through: a core bit leaves its core standing`,
+    why: 'The core is broken out and the floor ground flat by hand. Cast in, it costs a knockout.',
+    remedies: { 'cast-in': `Cast ${f.opening} in` },
+  }),
+  'drilled-not-round': (f: { opening: string }) => ({
+    what: `${f.opening} is not round: it is sawn between holes drilled in its corners`,
+    why: 'A saw overruns each corner, and a diamond blade wants a straight guide and water. Cast in, its corners are clean.',
+    remedies: { 'cast-in': `Cast ${f.opening} in` },
+  }),
+  'drilled-plain': (f: { opening: string }) => ({
+    what: `${f.opening} comes out of the drill straight and sharp`,
+    why: 'A bit leaves neither leaning walls nor an eased rim: ease the rim by hand.',
+    remedies: { plain: 'Draw it straight, with a square rim' },
+  }),
+  'drilled-near-edge': (f: { opening: string; to: string; landMm: number; leastMm: number }, { mm }) => ({
+    what: `${f.opening} is drilled ${mm(f.landMm)} from ${f.to === '' ? 'an edge' : f.to}`,
+    why: `A bit breaks out where less than ${mm(f.leastMm)} stands beside it. Cast it in, or move it inward.`,
+    remedies: {
+      'cast-in': `Cast ${f.opening} in`,
+      'move-free': `Move ${f.opening} into the largest free room`,
+    },
+  }),
   'outline-crosses': (f: { how: string; xMm: number; yMm: number }, { mm }) => ({
     what:
       f.how === 'crosses'

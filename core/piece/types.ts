@@ -1,5 +1,5 @@
 import type { Bulk, Loop, Placement, Point, Region, SolidRecipe, Vector } from '../geometry/index.ts'
-import type { Finding, OpeningShape, PieceKind, SideId } from '../job/index.ts'
+import type { Finding, Opening, OpeningShape, PieceKind, SideId } from '../job/index.ts'
 import type { AttitudeReason, PieceNote } from './told.ts'
 
 /** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
@@ -15,6 +15,8 @@ export type PlacedOpening = {
   readonly on: 'top' | 'bottom'
   /** Null goes through. */
   readonly depth: number | null
+  /** Whether the mould forms it, or it is drilled once the piece is out. */
+  readonly made: Opening['made']
 }
 
 /** A flat face that lettering and inserts stand on and that can be down in the pour. */
@@ -55,7 +57,10 @@ export type PieceGeometry = {
   /** Of the slab itself; of other kinds their height. */
   readonly thickness: number
   readonly outline: Loop
+  /** What is cast in. */
   readonly openings: readonly PlacedOpening[]
+  /** What is drilled later: the solid has none of it. */
+  readonly drilled: readonly PlacedOpening[]
   /** Null where findings keep the solid from being built. */
   readonly recipe: SolidRecipe | null
   readonly faces: readonly FlatFace[]
@@ -88,8 +93,8 @@ export type FormedFeature = {
 
 /** What a builder of one kind gives: its geometry, its bulk where it is known without the solid, and findings. */
 export type Built = {
-  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts' | 'noMesh' | 'relief' | 'formed'> &
-    Partial<Pick<PieceGeometry, 'noMesh' | 'relief' | 'formed'>>
+  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts' | 'noMesh' | 'relief' | 'formed' | 'drilled'> &
+    Partial<Pick<PieceGeometry, 'noMesh' | 'relief' | 'formed' | 'drilled'>>
   readonly bulk: Bulk | null
   /** Area of the face that is looked at, mm2. */
   readonly showFaceArea: number
@@ -133,9 +138,12 @@ export type PieceFigures = {
     readonly widthMm: number
     readonly cornerRadiusMm: number
     readonly depthMm: number | null
+    readonly made: Opening['made']
     readonly centreXMm: number
     readonly centreYMm: number
   }[]
+  /** What is drilled out later: poured, lifted out of the mould, and not in the finished piece. */
+  readonly drilled: { readonly count: number; readonly volumeLitres: number; readonly massKg: number }
   readonly blocks: readonly {
     readonly id: string
     readonly name: string

@@ -1,6 +1,6 @@
 import { formatLength } from '../units/index.ts'
 import type { PageWriter } from './pageWriter.ts'
-import { MARGIN, openingSize, type ShopSheetInput } from './sheetFrame.ts'
+import { allOpenings, MARGIN, openingSize, type ShopSheetInput } from './sheetFrame.ts'
 import { textWidth, wrapText } from './textWidth.ts'
 
 /** A column of the table, mm: its pitch, what it is filled to, a line of it, and its type. */
@@ -14,7 +14,7 @@ export type OpeningLine = { readonly lines: readonly string[]; readonly value: s
 export function openingLines({ piece, settings, stations }: ShopSheetInput): OpeningLine[] {
   const { geometry } = stations.piece
   const size = (mm: number) => formatLength(mm, settings)
-  return geometry.openings.map((opening) => {
+  return allOpenings(geometry).map((opening) => {
     const x = piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0]
     const label =
       stations.mould?.parts.find(

@@ -2,7 +2,7 @@ import type { FinishStation } from '../finish/index.ts'
 import type { Piece, Settings } from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { MouldStation } from '../mould/index.ts'
-import type { PieceStation, PlacedOpening } from '../piece/index.ts'
+import type { PieceGeometry, PieceStation, PlacedOpening } from '../piece/index.ts'
 import type { PourStation } from '../pour/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
@@ -65,9 +65,15 @@ export function titleBlock(
   )
 }
 
+/** Every opening of the finished piece: what is cast in, then what is drilled later. */
+export const allOpenings = ({
+  openings,
+  drilled,
+}: Pick<PieceGeometry, 'openings' | 'drilled'>): readonly PlacedOpening[] => [...openings, ...drilled]
+
 /** An opening's size as it is written on a sheet. */
-export function openingSize({ shape, depth }: PlacedOpening, size: (mm: number) => string): string {
-  const deep = depth === null ? '' : `, ${size(depth)} deep`
+export function openingSize({ shape, depth, made }: PlacedOpening, size: (mm: number) => string): string {
+  const deep = `${depth === null ? '' : `, ${size(depth)} deep`}${made === 'drilled' ? ', drilled later' : ''}`
   switch (shape.kind) {
     case 'round':
       return `d ${size(shape.diameter)}${deep}`

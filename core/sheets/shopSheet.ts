@@ -23,6 +23,7 @@ import { columnsOf, openingColumn, openingLines, openingTable } from './openingT
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
 import {
+  allOpenings,
   type Drawn,
   MARGIN,
   OPENINGS_DRAWN,
@@ -135,7 +136,7 @@ function sheetLayout(input: ShopSheetInput, scale = sheetScale(input)) {
 
 /** What stands on the drawing page; the rest goes on. */
 function drawn(input: ShopSheetInput): Drawn {
-  const { openings } = input.stations.piece.geometry
+  const openings = allOpenings(input.stations.piece.geometry)
   const lines = openingLines(input)
   const column = openingColumn(sheetLayout(input).tableTop)
   return {
@@ -206,7 +207,7 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
     page.line(ends, 0.06, [1.2, 0.8])
   }
   for (const { at: places, label } of lettered) page.labelAmong(places, label, 3.4)
-  for (const opening of geometry.openings) {
+  for (const opening of allOpenings(geometry)) {
     const [cx, cy] = at([
       piece.attitude.down === 'top' ? geometry.length - opening.centre[0] : opening.centre[0],
       opening.centre[1],

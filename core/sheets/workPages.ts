@@ -12,7 +12,15 @@ import {
 } from '../units/index.ts'
 import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
-import { type Drawn, MARGIN, openingSize, PAPER, type ShopSheetInput, titleBlock } from './sheetFrame.ts'
+import {
+  allOpenings,
+  type Drawn,
+  MARGIN,
+  openingSize,
+  PAPER,
+  type ShopSheetInput,
+  titleBlock,
+} from './sheetFrame.ts'
 import { textWidth, wrapText } from './textWidth.ts'
 import type { Page } from './types.ts'
 
@@ -151,7 +159,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
   if (!drawn.openings)
     sections.push({
       heading: 'OPENINGS, MIDDLES FROM THE LEFT AND FRONT OF THE MOULD',
-      lines: geometry.openings.map((o) => {
+      lines: allOpenings(geometry).map((o) => {
         const x = piece.attitude.down === 'top' ? geometry.length - o.centre[0] : o.centre[0]
         return {
           text: `${o.name}, ${openingSize(o, (n) => formatLength(n, settings))}`,

@@ -23,9 +23,10 @@ export type JudgedLand = Land & {
 /** The concrete left between openings, and between openings and the outline, each judged. */
 export function judgeLands(
   piece: SlabPiece,
-  { openings, outline, thickness: own, length, width }: PieceGeometry,
+  { openings: cast, drilled, outline, thickness: own, length, width }: PieceGeometry,
   memo: Memo,
 ): JudgedLand[] {
+  const openings = [...cast, ...drilled]
   // In a tall piece a land is judged by the plan: a column is not thin beside a hole along it.
   const thickness = Math.min(own, Math.max(50, Math.min(length, width) / 4))
   const edges = outlineEdges(outlinePath(piece.outline))

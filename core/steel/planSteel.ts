@@ -43,7 +43,9 @@ export function planSteelStation(
   if (!slab && piece.steel.kind === 'mesh') raise('mesh-for-slabs', 'note', { kind: piece.kind })
 
   const buildable = geometry.recipe !== null
-  const { outline, openings, noMesh } = geometry
+  const { outline, noMesh } = geometry
+  // A bit must not meet the mat: it is kept clear of what is drilled later as of what is cast in.
+  const openings = [...geometry.openings, ...geometry.drilled]
   // A mat is the plan's and the cover's: a change of thickness alone does not cut it again.
   const sheet =
     mesh && buildable
@@ -138,7 +140,7 @@ export function planSteelStation(
     })
   if (result.sheetCount > 1)
     raise('mesh-laps', 'note', { sheets: result.sheetCount, lapMm: mesh!.spacing + LAP })
-  if (slab) findings.push(...landFindings(slab, lands, geometry.openings))
+  if (slab) findings.push(...landFindings(slab, lands, openings))
   return { figures: result, findings, wires: sheet?.wires ?? [], operations: layMat(result) }
 }
 

@@ -75,7 +75,7 @@ export function PlanOpenings({
     const own = openings.filter((p) => p.openingId === o.id)
     const middle = placing.middles.get(o.id)!
     const isChosen = chosen === o.id
-    const sizeText = `${shapeText(o.shape, text)}${o.depth === null ? '' : `, ${text(o.depth)} deep`}`
+    const sizeText = `${shapeText(o.shape, text)}${o.depth === null ? '' : `, ${text(o.depth)} deep`}${o.made === 'drilled' ? ', drilled later' : ''}`
     // The name of several equal ones stands at the one furthest up the drawing.
     const named = own.reduce((a, b) => (toScreen(b.centre)[1] < toScreen(a.centre)[1] - 1 ? b : a), own[0]!)
     const { min, max } = boundLoop(named.loop)
@@ -108,7 +108,8 @@ export function PlanOpenings({
           <path
             key={p.key}
             d={loopPath(p.loop, toScreen, scale, mirrored)}
-            fill={poured ? 'transparent' : 'var(--sheet)'}
+            fill={poured || o.made === 'drilled' ? 'transparent' : 'var(--sheet)'}
+            strokeDasharray={o.made === 'drilled' ? '7 4' : undefined}
             stroke={
               isChosen || lit(`opening/${o.id}`) || lit(`knockout/${p.key}`) ? 'var(--oxide)' : 'var(--ink)'
             }

@@ -198,7 +198,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
           {under.length > 0 && <MouldParts parts={under} plans={plans} onScreen={onScreen} scale={scale} />}
           <path
             data-testid="plan-body"
-            d={[outline, ...openings.map((o) => o.loop)]
+            d={[outline, ...openings.filter((o) => o.made === 'cast').map((o) => o.loop)]
               .map((l) => loopPath(l, toScreen, scale, mirrored))
               .join(' ')}
             fillRule="evenodd"

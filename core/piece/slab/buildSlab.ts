@@ -34,8 +34,10 @@ type Feature = {
 export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
   const outline = outlineLoop(piece.outline)
   const placing = resolvePlacing(piece)
-  const openings = placeOpenings(piece, placing)
-  const findings = checkSlab(kernel, piece, outline, openings, placing)
+  const placed = placeOpenings(piece, placing)
+  // What is drilled later is no hole in what is poured.
+  const openings = placed.filter((o) => o.made === 'cast')
+  const findings = checkSlab(kernel, piece, outline, placed, placing)
   const stopped = findings.some((f) => f.level === 'stop')
   const size = outlineSize(piece.outline)
   const basin = piece.basin && !stopped ? basinSolids(piece, piece.basin) : null
@@ -48,8 +50,8 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
   const features = stopped ? [] : slabFeatures(piece, openings)
   const recipe = stopped ? null : assemble(piece, body, features, basin)
   const bulk = stopped ? measureRecipe(body) : quickBulk(piece, body, features)
-  const faces = stopped ? [] : slabFaces(kernel, piece, openings)
-  const showFaceArea = openings
+  const faces = stopped ? [] : slabFaces(kernel, piece, placed)
+  const showFaceArea = placed
     .filter((o) => o.depth === null || o.on === 'top')
     .reduce((area, o) => area - measureLoop(o.loop).area, measureLoop(outline).area)
   return {
@@ -60,6 +62,7 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
       thickness: piece.thickness,
       outline,
       openings,
+      drilled: placed.filter((o) => o.made === 'drilled'),
       recipe,
       faces,
       blocks: [],

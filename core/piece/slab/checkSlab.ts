@@ -1,37 +1,27 @@
 import {
-  boundLoop,
-  combineRegions,
   edgeSize,
+  edgesBeside,
   findCrossing,
+  isWithinEdges,
   type Kernel,
   type Loop,
   loftPoints,
-  loopChords,
   loopRegion,
   lostSides,
   measureRegion,
-  type Region,
 } from '../../geometry/index.ts'
 import type { About, Change, Finding, Opening, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
+import { checkDrilled } from './checkDrilled.ts'
 import { checkSlabFeatures } from './checkFeatures.ts'
+import { checkOpeningPlaces, checkOpeningShapes, checkPlacing } from './checkOpenings.ts'
 import { openingCures } from './cures.ts'
-import {
-  asPolygon,
-  outlineEdges,
-  outlinePath,
-  outlineSize,
-  shapeLoop,
-  sidesOf,
-  sideWords,
-} from './outlineLoop.ts'
+import { asPolygon, outlineEdges, outlinePath, outlineSize, sidesOf, sideWords } from './outlineLoop.ts'
 import type { Placing } from './placing.ts'
-import type { Cure, Raise } from './raise.ts'
+import { type Cure, type Raise, roundDown } from './raise.ts'
 import { openingHole, outlineLoft } from './slabSolid.ts'
 
 const CORNERS = ['front left', 'front right', 'back right', 'back left'] as const
-/** Areas below this (mm2) are rounding. */
-const NOTHING = 0.01
 
 /** Everything that keeps a slab from being built, and what is odd about it. All are collected. */
 export function checkSlab(
@@ -57,6 +47,7 @@ export function checkSlab(
   if (findings.length === 0) checkInsets(piece, raise)
   checkOpeningShapes(piece, raise)
   checkPlacing(piece, placing, raise)
+  checkDrilled(piece, outline, openings, raise)
   if (findings.every((f) => f.level !== 'stop' || !BLIND.has(f.code))) {
     checkOpeningPlaces(kernel, piece, outline, openings, raise)
     checkSlabFeatures(kernel, piece, outline, openings, raise)
@@ -113,7 +104,7 @@ function checkInsets(piece: SlabPiece, raise: Raise): void {
 function checkRims(piece: SlabPiece, openings: readonly PlacedOpening[], raise: Raise): void {
   const through = openings.flatMap((placed) => {
     const opening = piece.openings.find((o) => o.id === placed.openingId)!
-    return opening.depth === null
+    return opening.depth === null && opening.made === 'cast'
       ? [{ placed, opening, hole: openingHole(opening, placed, piece.thickness) }]
       : []
   })
@@ -124,7 +115,7 @@ function checkRims(piece: SlabPiece, openings: readonly PlacedOpening[], raise: 
       const ring = [...loftPoints(hole, z)].reverse()
       const closed = lostSides(hole, z).length > 0 || measureRegion([ring]) <= 0
       const beside = edgesBeside(ring, edge)
-      if (closed || !ring.every((p) => isInside(p, beside))) {
+      if (closed || !ring.every((p) => isWithinEdges(p, beside))) {
         const changed = (code: string, patch: Partial<Omit<Opening, 'id'>>): Cure => ({
           code,
           changes: [{ type: 'openingChanged', pieceId: piece.id, openingId: opening.id, patch }],
@@ -146,37 +137,6 @@ function checkRims(piece: SlabPiece, openings: readonly PlacedOpening[], raise: 
     }
   }
 }
-
-type Ring = readonly (readonly [number, number])[]
-
-/** The edges of a ring that a ray to the right from any point of another may cross: the others need not be looked at. */
-function edgesBeside(of: Ring, ring: Ring): Ring[] {
-  let [left, low, high] = [Infinity, Infinity, -Infinity]
-  for (const [x, y] of of) {
-    left = Math.min(left, x)
-    low = Math.min(low, y)
-    high = Math.max(high, y)
-  }
-  return ring.flatMap((a, i): Ring[] => {
-    const b = ring[(i + 1) % ring.length]!
-    const clear = Math.max(a[1], b[1]) < low || Math.min(a[1], b[1]) > high || Math.max(a[0], b[0]) < left
-    return clear ? [] : [[a, b]]
-  })
-}
-
-/** Whether a point lies inside a ring, by crossings of a ray to the right with those of its edges that it may cross. */
-function isInside([x, y]: readonly [number, number], edges: readonly Ring[]): boolean {
-  let odd = false
-  for (const [a, b] of edges) {
-    const [ax, ay] = a!
-    const [bx, by] = b!
-    if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) odd = !odd
-  }
-  return odd
-}
-
-/** Half a step of room is left so that no side vanishes by rounding. */
-const roundDown = (mm: number): number => Math.floor(mm * 2) / 2
 
 /** What a corner's radius leaves of its two sides: each gives r tan(turn/2). */
 function checkRadii(piece: SlabPiece, raise: Raise): void {
@@ -284,177 +244,6 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
             },
           ]
         }),
-      })
-    }
-  }
-}
-
-function checkOpeningShapes(piece: SlabPiece, raise: Raise): void {
-  for (const { id, name, shape, rim, depth } of piece.openings) {
-    const about: About[] = [{ pieceId: piece.id, kind: 'opening', id }]
-    if (shape.kind === 'rectangle' && shape.radius * 2 > Math.min(shape.length, shape.width) + 1e-9) {
-      const most = Math.min(shape.length, shape.width) / 2
-      raise({
-        code: 'opening-radius',
-        level: 'stop',
-        about,
-        facts: { opening: name, radiusMm: shape.radius, mostMm: most },
-        changes: [
-          {
-            type: 'openingChanged',
-            pieceId: piece.id,
-            openingId: id,
-            patch: { shape: { ...shape, radius: roundDown(most) }, fixture: null },
-          },
-        ],
-      })
-    }
-    if (shape.kind === 'polygon') {
-      const ring = loopRegion(shapeLoop(shape, [0, 0], 'x'))[0]!
-      if (findCrossing(ring) || measureRegion([ring]) <= 0)
-        raise({ code: 'opening-crosses', level: 'stop', about, facts: { opening: name } })
-    }
-    if (depth !== null && depth >= piece.thickness)
-      raise({
-        code: 'recess-through',
-        level: 'stop',
-        about,
-        facts: { opening: name, depthMm: depth, thicknessMm: piece.thickness },
-        changes: [{ type: 'openingChanged', pieceId: piece.id, openingId: id, patch: { depth: null } }],
-      })
-    else if (edgeSize(rim.top) + edgeSize(rim.bottom) > (depth ?? piece.thickness))
-      raise({
-        code: 'rim-too-deep',
-        level: 'stop',
-        about,
-        facts: {
-          opening: name,
-          edgeMm: edgeSize(rim.top) + edgeSize(rim.bottom),
-          thicknessMm: piece.thickness,
-        },
-        changes: [
-          {
-            type: 'openingChanged',
-            pieceId: piece.id,
-            openingId: id,
-            patch: { rim: { top: { kind: 'square' }, bottom: { kind: 'square' } } },
-          },
-        ],
-      })
-  }
-}
-
-function checkPlacing(piece: SlabPiece, placing: Placing, raise: Raise): void {
-  for (const { code, openingId, axis, onto } of placing.problems) {
-    const opening = piece.openings.find((o) => o.id === openingId)!
-    const other = piece.openings.find((o) => o.id === onto)
-    raise({
-      code: code === 'lost' ? 'placing-lost' : 'placing-circular',
-      level: 'stop',
-      about: [{ pieceId: piece.id, kind: 'opening', id: openingId }],
-      facts: { opening: opening.name, onto: other?.name ?? onto, axis },
-      changes: [
-        {
-          type: 'openingChanged',
-          pieceId: piece.id,
-          openingId,
-          patch: { [axis]: { rule: 'centred', offset: 0 } },
-        },
-      ],
-    })
-  }
-}
-
-/** How far a ring reaches beyond the outline, mm, and the side of it that it reaches over; 0 where it only touches. */
-function furthestBeyond(ring: Ring, outline: Loop): { side: string; beyond: number } {
-  const { points, names } = loopChords(outline)
-  const edges = points.map((from, i): Ring => [from, points[(i + 1) % points.length]!])
-  let [side, beyond, nearest] = ['', 0, Infinity]
-  for (const p of ring) {
-    const far = edges.map((edge) => pointToEdge(p, edge))
-    const least = Math.min(...far)
-    const name = names[far.indexOf(least)]!
-    if (least > beyond && !isInside(p, edges)) [side, beyond] = [name, least]
-    else if (beyond === 0 && least < nearest) [side, nearest] = [name, least]
-  }
-  return { side, beyond }
-}
-
-function pointToEdge([x, y]: Ring[number], [from, to]: Ring): number {
-  const [dx, dy] = [to![0] - from![0], to![1] - from![1]]
-  const length2 = dx * dx + dy * dy
-  const t = length2 === 0 ? 0 : ((x - from![0]) * dx + (y - from![1]) * dy) / length2
-  const along = Math.max(0, Math.min(1, t))
-  return Math.hypot(x - from![0] - along * dx, y - from![1] - along * dy)
-}
-
-function checkOpeningPlaces(
-  kernel: Kernel,
-  piece: SlabPiece,
-  outline: Loop,
-  openings: readonly PlacedOpening[],
-  raise: Raise,
-): void {
-  const whole = loopRegion(outline)
-  const regions: Region[] = openings.map((o) => loopRegion(o.loop))
-  const boxes = openings.map((o) => boundLoop(o.loop))
-  const { length, width } = outlineSize(piece.outline)
-  const edges = outlineEdges(outlinePath(piece.outline))
-  const rounding =
-    piece.outline.kind === 'rectangle' ? Math.max(...piece.outline.radii) : Number.POSITIVE_INFINITY
-  openings.forEach((opening, i) => {
-    const { min, max } = boxes[i]!
-    const clear =
-      min[0] >= rounding && min[1] >= rounding && max[0] <= length - rounding && max[1] <= width - rounding
-    if (clear && min[0] > 0 && min[1] > 0 && max[0] < length && max[1] < width) return
-    const outside = measureRegion(combineRegions(kernel, 'difference', [regions[i]!, whole]))
-    const touches =
-      piece.outline.kind === 'polygon'
-        ? outside > NOTHING
-        : min[0] <= 1e-6 || min[1] <= 1e-6 || max[0] >= length - 1e-6 || max[1] >= width - 1e-6
-    if (outside <= NOTHING && !touches) return
-    const all = measureRegion(regions[i]!)
-    const { side, beyond } = furthestBeyond(regions[i]![0]!, outline)
-    const [code, level] =
-      outside > all - NOTHING
-        ? (['opening-outside', 'stop'] as const)
-        : outside > NOTHING
-          ? (['opening-across', 'stop'] as const)
-          : (['opening-touches', 'stop'] as const)
-    raise({
-      code,
-      level,
-      about: [{ pieceId: piece.id, kind: 'opening', id: opening.openingId, face: `opening/${opening.key}` }],
-      facts: { opening: opening.name, side: edges.get(side)?.words ?? side, beyondMm: beyond },
-      cures: openingCures(piece, opening.openingId),
-    })
-  })
-  for (let i = 0; i < openings.length; i += 1) {
-    for (let j = i + 1; j < openings.length; j += 1) {
-      const [a, b] = [boxes[i]!, boxes[j]!]
-      if (a.max[0] <= b.min[0] || b.max[0] <= a.min[0] || a.max[1] <= b.min[1] || b.max[1] <= a.min[1])
-        continue
-      const [first, second] = [openings[i]!, openings[j]!]
-      const apart =
-        first.depth !== null &&
-        second.depth !== null &&
-        first.on !== second.on &&
-        first.depth + second.depth < piece.thickness
-      if (apart) continue
-      const shared = measureRegion(combineRegions(kernel, 'intersection', [regions[i]!, regions[j]!]))
-      if (shared <= NOTHING) continue
-      raise({
-        code: 'openings-overlap',
-        level: 'stop',
-        about: [openings[i]!, openings[j]!].map((o) => ({
-          pieceId: piece.id,
-          kind: 'opening',
-          id: o.openingId,
-          face: `opening/${o.key}`,
-        })),
-        facts: { opening: openings[i]!.name, other: openings[j]!.name, sharedMm2: Math.round(shared) },
-        // The later one gives way.
-        cures: openingCures(piece, second.openingId),
       })
     }
   }

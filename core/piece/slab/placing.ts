@@ -1,5 +1,5 @@
 import type { Point } from '../../geometry/index.ts'
-import type { Change, Opening, PlaceRule, SlabPiece } from '../../job/index.ts'
+import type { Change, Opening, Piece, PlaceRule, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { halfSize, outlineSize, shapeLoop } from './outlineLoop.ts'
 import { patternPlaces } from './pattern.ts'
@@ -129,10 +129,17 @@ export function placeOpenings(piece: SlabPiece, placing: Placing): PlacedOpening
         loop: shapeLoop(opening.shape, centre, key, opening.turnDeg),
         on: opening.on,
         depth: opening.depth,
+        made: opening.made,
       }
     })
   })
 }
+
+/** The piece as it is cast: without what is drilled once it is out of its mould. */
+export const asCast = <P extends Piece>(piece: P): P =>
+  piece.kind === 'slab' && piece.openings.some((o) => o.made === 'drilled')
+    ? { ...piece, openings: piece.openings.filter((o) => o.made === 'cast') }
+    : piece
 
 /** The same rule with its figure changed so that the opening stands `by` mm further along the axis. */
 export function movedRule(rule: PlaceRule, by: number): PlaceRule {

@@ -13,3 +13,6 @@ export type Raise = <C extends keyof PieceFindings & string>(found: {
   changes?: readonly Change[]
   cures?: readonly Cure[]
 }) => void
+
+/** Half a step of room is left so that no side vanishes by rounding. */
+export const roundDown = (mm: number): number => Math.floor(mm * 2) / 2

@@ -1,4 +1,4 @@
-import { count, type None, told } from './act.ts'
+import { count, listed, type None, told } from './act.ts'
 
 /** How the cast becomes what was wanted. */
 export const FINISH_ACTS = {
@@ -11,6 +11,21 @@ export const FINISH_ACTS = {
     'dress the seam',
     (f: { seams: number }) =>
       `Dress ${f.seams === 1 ? 'the seam' : 'the seams'} that the mould’s ${f.seams === 1 ? 'joint' : 'joints'} left, with a stone or a block, respirator on.`,
+  ),
+  'drill-openings': told(
+    'drill openings',
+    (f: { names: readonly string[]; bitsMm: readonly number[]; sawn: readonly string[] }, s) =>
+      [
+        f.names.length > 0
+          ? `Drill ${listed(f.names)} with ${f.bitsMm.length === 1 ? 'a diamond core bit' : 'diamond core bits'}, ${listed(f.bitsMm.map(s.mm))} across, from the face that shows, a board clamped beneath.`
+          : '',
+        f.sawn.length > 0
+          ? `Saw ${listed(f.sawn)} along a guide between holes drilled in ${f.sawn.length === 1 ? 'its' : 'their'} corners.`
+          : '',
+        'Wet, or the dust drawn off at the tool; respirator, ears and eyes covered.',
+      ]
+        .filter(Boolean)
+        .join(' '),
   ),
   sand: told('sand', (f: { wet: boolean }) =>
     f.wet ? 'Sand wet, 220 then 400, from the edge inward.' : 'Sand lightly, 220, from the edge inward.',

@@ -170,7 +170,8 @@ export function OpeningBench({
         />
         {opening.made === 'drilled' && (
           <Caution>
-            Drill from 10 MPa on, two diameters from any edge, bit wet or dust drawn off, respirator on.
+            Its concrete is poured and lifted with the piece. Drill from 10 MPa on and a day old, as far from
+            any edge as it is across, bit wet or dust drawn off, respirator on.
           </Caution>
         )}
       </More>
