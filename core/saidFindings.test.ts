@@ -300,7 +300,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     'log',
     'next-time',
     { said: 'wax twice.', on: '2026-05-12' },
-    /^Last time you wrote: wax twice\. From the pour of 2026-05-12\./,
+    /^Last time you wrote: wax twice\. From the pour of 12 May 2026\./,
     /twice\.\./,
   ],
 ]

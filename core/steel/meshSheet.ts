@@ -38,7 +38,7 @@ export function meshRegion(
 
 /**
  * A mesh sheet cut for a slab: the grid is centred on the outline less cover, its wires clipped to what is inside,
- * and pieces under one square dropped. 1000 x 600 at cover 15 and spacing 100: 10 crossways and 6 lengthways wires.
+ * and pieces under one square dropped; none where there are not two wires each way. 1000 x 600 at cover 15 and spacing 100: 10 crossways and 6 lengthways wires.
  */
 export function meshSheet(region: Region, box: { min: Point; max: Point }, spacing: number): MeshSheet {
   const [length, width] = [box.max[0] - box.min[0], box.max[1] - box.min[1]]
@@ -65,9 +65,12 @@ export function meshSheet(region: Region, box: { min: Point; max: Point }, spaci
     ...along.flatMap(({ at, spans }) => kept(spans).map(([a, b]): Wire => ({ from: [a, at], to: [b, at] }))),
   ]
   const used = (list: typeof across) => list.filter(({ spans }) => kept(spans).length > 0).length
+  const [lengthways, crossways] = [used(along), used(across)]
+  // One wire is no mat: nothing holds it where it is laid.
+  if (lengthways < 2 || crossways < 2) return none
   return {
-    lengthways: used(along),
-    crossways: used(across),
+    lengthways,
+    crossways,
     wires,
     totalLength: wires.reduce((sum, w) => sum + Math.hypot(w.to[0] - w.from[0], w.to[1] - w.from[1]), 0),
     sheetLength: length,

@@ -35,11 +35,11 @@ export function planSteelStation(
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
   const wanted = slab !== null && piece.steel.kind === 'mesh'
-  const mesh = wanted ? meshes.find((m) => m.id === piece.steel.mesh) : undefined
+  const chosen = wanted ? meshes.find((m) => m.id === piece.steel.mesh) : undefined
   const { thickness } = geometry
-  const cover = piece.steel.cover ?? coverFor(piece, mesh, mix)
+  const cover = piece.steel.cover ?? coverFor(piece, chosen, mix)
   const { findings, raise } = findingList<SteelFindings>('steel', piece.id, 'piece', piece.id)
-  if (wanted && !mesh) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
+  if (wanted && !chosen) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
   if (!slab && piece.steel.kind === 'mesh') raise('mesh-for-slabs', 'note', { kind: piece.kind })
 
   const buildable = geometry.recipe !== null
@@ -48,9 +48,13 @@ export function planSteelStation(
   const openings = [...geometry.openings, ...geometry.drilled]
   // A mat is the plan's and the cover's: a change of thickness alone does not cut it again.
   const sheet =
-    mesh && buildable
-      ? runStation(memo, 'mat', { outline, openings, noMesh, mesh, cover }, (i) => cutMesh(kernel, i)).value
+    chosen && buildable
+      ? runStation(memo, 'mat', { outline, openings, noMesh, mesh: chosen, cover }, (i) => cutMesh(kernel, i))
+          .value
       : null
+  // Where nothing of it fits there is none: nothing is laid, and the concrete is judged as plain.
+  const fits = sheet?.wires.length !== 0
+  const mesh = fits ? chosen : undefined
   const massKg =
     mesh && sheet ? massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3) : 0
   const depth = piece.steel.depth ?? (thickness < 60 ? 'middle' : 'stretched-face')
@@ -124,8 +128,7 @@ export function planSteelStation(
           ]
         : [],
     )
-  if (mesh && sheet && sheet.wires.length === 0)
-    raise('mesh-does-not-fit', 'warn', { coverMm: cover, spacingMm: mesh.spacing })
+  if (chosen && !fits) raise('mesh-does-not-fit', 'warn', { coverMm: cover, spacingMm: chosen.spacing })
   if (mesh && result.coverToShowFaceMm !== null && result.coverToShowFaceMm < GHOSTING)
     raise('ghosting', 'warn', { coverMm: Math.max(0, result.coverToShowFaceMm), wantedMm: GHOSTING })
   if (

@@ -31,8 +31,8 @@ export const STEEL_WORDS = {
     remedy: `Make it ${mm(f.leastMm)} thick`,
   }),
   'mesh-does-not-fit': (f: { coverMm: number; spacingMm: number }, { mm }) => ({
-    what: 'No wire fits inside the cover',
-    why: `With ${mm(f.coverMm)} cover no square of ${mm(f.spacingMm)} is left. Use a finer mesh, or none.`,
+    what: 'No mat fits inside the cover: none is planned',
+    why: `With ${mm(f.coverMm)} cover there are not two wires each way, ${mm(f.spacingMm)} apart. A finer mesh, fibre, or bars bent by hand.`,
   }),
   ghosting: (f: { coverMm: number; wantedMm: number }, { mm }) => ({
     what: `Mesh ${mm(f.coverMm)} from the show face; ${mm(f.wantedMm)} keeps it from showing`,

@@ -54,25 +54,9 @@ type LineProps = {
 /** Steps of the section line by key, mm. */
 const LINE_STEP = 5
 
-/** The section line with its two marks; dragged whole, or by either end; by keys from side to side, with Alt one end alone. */
-export function SectionLine({ line, reach, text, onScreen, onDrag, onLine }: LineProps) {
+/** The section line, under what lies on the plan; it is dragged whole. */
+export function SectionLine({ line, onScreen, onDrag }: Pick<LineProps, 'line' | 'onScreen' | 'onDrag'>) {
   const [a, b] = [onScreen(line.from), onScreen(line.to)]
-  const marks: [Point, 'from' | 'to'][] = [
-    [a, 'from'],
-    [b, 'to'],
-  ]
-  // The way the line is moved: across itself.
-  const k = Math.abs(line.to[0] - line.from[0]) >= Math.abs(line.to[1] - line.from[1]) ? 1 : 0
-  const onKey = (event: KeyboardEvent, end: 'from' | 'to') => {
-    const at = line[end][k]
-    const next = slideTo(event, { at, min: 0, max: reach[k], step: LINE_STEP })
-    if (next === null) return
-    event.preventDefault()
-    const moved = (p: Point): Point => (k === 0 ? [p[0] + next - at, p[1]] : [p[0], p[1] + next - at])
-    onLine(
-      event.altKey ? { ...line, [end]: moved(line[end]) } : { from: moved(line.from), to: moved(line.to) },
-    )
-  }
   return (
     <g>
       <line
@@ -96,6 +80,30 @@ export function SectionLine({ line, reach, text, onScreen, onDrag, onLine }: Lin
         strokeDasharray="14 4 2 4"
         pointerEvents="none"
       />
+    </g>
+  )
+}
+
+/** The marks at the ends of the section line, over all else: dragged by either; by keys from side to side, with Alt one end alone. */
+export function SectionMarks({ line, reach, text, onScreen, onDrag, onLine }: LineProps) {
+  const marks: [Point, 'from' | 'to'][] = [
+    [onScreen(line.from), 'from'],
+    [onScreen(line.to), 'to'],
+  ]
+  // The way the line is moved: across itself.
+  const k = Math.abs(line.to[0] - line.from[0]) >= Math.abs(line.to[1] - line.from[1]) ? 1 : 0
+  const onKey = (event: KeyboardEvent, end: 'from' | 'to') => {
+    const at = line[end][k]
+    const next = slideTo(event, { at, min: 0, max: reach[k], step: LINE_STEP })
+    if (next === null) return
+    event.preventDefault()
+    const moved = (p: Point): Point => (k === 0 ? [p[0] + next - at, p[1]] : [p[0], p[1] + next - at])
+    onLine(
+      event.altKey ? { ...line, [end]: moved(line[end]) } : { from: moved(line.from), to: moved(line.to) },
+    )
+  }
+  return (
+    <g>
       {marks.map(([p, end]) => (
         <g
           key={end}

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { type ComponentProps, useEffect, useMemo, useState } from 'react'
 import { boundLoop, type Loop, loopChords, type Point } from '../../core/geometry/index.ts'
 import { boxChoiceOf, type SlabPiece, type StationName, storedPath } from '../../core/job/index.ts'
 import { planOf } from '../../core/mould/index.ts'
@@ -28,7 +28,7 @@ import { PlanFeatures, WIDE_LISTS } from './PlanFeatures.tsx'
 import { Guides, NarrowLands } from './PlanMarks.tsx'
 import { freeNamePlace, PlanName } from './PlanName.tsx'
 import { PlanOpenings } from './PlanOpenings.tsx'
-import { EdgeLines, OpeningDimensions, SectionLine } from './PlanParts.tsx'
+import { EdgeLines, OpeningDimensions, SectionLine, SectionMarks } from './PlanParts.tsx'
 import { PlanSides } from './PlanSides.tsx'
 import { loopPath, ringPath } from './paths.ts'
 import { planFeatures } from './planFeatures.ts'
@@ -117,6 +117,8 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
   })
   const chosen =
     view.selection?.kind === 'opening' ? piece.openings.find((o) => o.id === view.selection?.id) : undefined
+  const dragLine: ComponentProps<typeof SectionMarks>['onDrag'] = (e, end) =>
+    drag.start(e, { kind: 'line', end, start: localPoint(e), line })
   const edit = (what: Editing['what'], value: number, at: Point) => setEditing({ what, value, at })
   const commitEdit = (mm: number) => {
     if (!editing) return
@@ -266,14 +268,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
             localPoint={localPoint}
             text={text}
           />
-          <SectionLine
-            line={line}
-            reach={[length, width]}
-            text={text}
-            onScreen={onScreen}
-            onDrag={(e, end) => drag.start(e, { kind: 'line', end, start: localPoint(e), line })}
-            onLine={(next) => dispatch(lineDragged(next))}
-          />
+          <SectionLine line={line} onScreen={onScreen} onDrag={dragLine} />
           <PlanFeatures
             features={features.filter((f) => !WIDE_LISTS.has(f.list))}
             toScreen={toScreen}
@@ -326,6 +321,14 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
               }
             />
           )}
+          <SectionMarks
+            line={line}
+            reach={[length, width]}
+            text={text}
+            onScreen={onScreen}
+            onDrag={dragLine}
+            onLine={(next) => dispatch(lineDragged(next))}
+          />
           <Guides guides={drag.guides} length={length} width={width} toScreen={toScreen} />
           <NarrowLands lands={lands} toScreen={toScreen} text={text} />
           <Dimension

@@ -9,7 +9,7 @@ import { lineDragged } from '../state/viewSlice.ts'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { MouldParts, mouldBeyond, plansOf } from './MouldParts.tsx'
-import { SectionLine } from './PlanParts.tsx'
+import { SectionLine, SectionMarks } from './PlanParts.tsx'
 import { loopPath, ringPath } from './paths.ts'
 import { planFrame } from './planFrame.ts'
 import { usualLine } from './sectionLine.ts'
@@ -52,6 +52,8 @@ export function SolidPlan() {
   const broken = plan !== null && plan.stations.piece?.geometry.recipe === null
   const above = beyond * scale + 18
   const away = Math.max(34, (Math.max(beyond, piece.mould.runPast) + 40) * scale + 34)
+  // Beside the mould, and whole inside the view however long the figure.
+  const beside = Math.min(right + away, size.width - text(box.width).length * 4 - 8)
   const geometry = plan?.stations.piece?.geometry
   const lies = piece.attitude.down === 'top' || piece.attitude.down === 'bottom'
   const flat = geometry && lies ? pouredLoop(geometry.outline, piece.attitude, geometry) : null
@@ -89,7 +91,8 @@ export function SolidPlan() {
           {round && (
             <CentreMarks at={onScreen([box.length / 2, box.width / 2])} reach={((right - left) / 2) * 1.08} />
           )}
-          <SectionLine
+          <SectionLine line={line} onScreen={onScreen} onDrag={(e, end) => drag.start(e, end, line)} />
+          <SectionMarks
             line={line}
             reach={[box.length, box.width]}
             text={text}
@@ -104,12 +107,7 @@ export function SolidPlan() {
             name={round ? 'diameter' : 'length'}
           />
           {!round && (
-            <Dimension
-              from={[right + away, bottom]}
-              to={[right + away, top]}
-              text={text(box.width)}
-              name="width"
-            />
+            <Dimension from={[beside, bottom]} to={[beside, top]} text={text(box.width)} name="width" />
           )}
         </svg>
       )}

@@ -14,7 +14,9 @@ export function checkDrilled(
   placed: readonly PlacedOpening[],
   raise: Raise,
 ): void {
+  if (piece.openings.every((o) => o.made === 'cast')) return
   const around = loopChords(outline).points
+  const rings = placed.map((of) => ({ of, name: of.name, ring: loopChords(of.loop).points }))
   for (const opening of piece.openings) {
     if (opening.made !== 'drilled') continue
     const about = [{ pieceId: piece.id, kind: 'opening', id: opening.id } as const]
@@ -50,10 +52,11 @@ export function checkDrilled(
     const gaps = placed
       .filter((hole) => hole.openingId === opening.id && isWithin(hole.centre, around))
       .flatMap((hole) =>
-        [
-          { name: '', ring: around },
-          ...placed.filter((o) => o !== hole).map((o) => ({ name: o.name, ring: loopChords(o.loop).points })),
-        ].map(({ name, ring }) => ({ hole, name, mm: pointToRing(hole.centre, ring) - diameter / 2 })),
+        [{ name: '', ring: around }, ...rings.filter(({ of }) => of !== hole)].map(({ name, ring }) => ({
+          hole,
+          name,
+          mm: pointToRing(hole.centre, ring) - diameter / 2,
+        })),
       )
       // What lies over another or over the outline is told as that.
       .filter(({ mm }) => mm > 0 && mm < least - 1e-6)

@@ -273,6 +273,20 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('cover', { open: true }), /with film, down round every edge/],
   [act('cover', { open: false }), /Film over the filling hole/, /edge/],
   // Finishing
+  [
+    act('drill-openings', { names: ['tap hole 1', 'tap hole 2'], bitsMm: [35], sawn: [] }),
+    /^Drill tap hole 1 and tap hole 2 with a diamond core bit, 35 mm across/,
+    /Saw/,
+  ],
+  [
+    act('drill-openings', { names: ['pipe', 'tap'], bitsMm: [35, 60], sawn: ['hatch'] }),
+    /with diamond core bits, 35 mm and 60 mm across, .*Saw hatch along a guide between holes drilled in its corners/,
+  ],
+  [
+    act('drill-openings', { names: [], bitsMm: [], sawn: ['a', 'b'] }),
+    /^Saw a and b .*their corners/,
+    /Drill /,
+  ],
   [act('ease-arrises', { fins: true }), /Take off fins/],
   [act('ease-arrises', { fins: false }), /^Ease sharp arrises/, /fins/],
   [act('smooth-seam', { seams: 2 }), /Dress the seams that the mould’s joints left/],

@@ -1,5 +1,5 @@
 import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
-import { formatCut, showNumber } from '../../../core/units/index.ts'
+import { formatCut, showAmount, showNumber } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
@@ -16,7 +16,7 @@ import { BOX, useMould } from './useMould.ts'
 export function BoardBoxBench() {
   const { piece, mould, figures, look, job, choose, mm, style } = useMould(...BOX)
   const curves = curvesOf(piece)
-  const cartridges = figures ? showNumber(figures.sealant.cartridgeShare, 1) : ''
+  const cartridges = figures ? showAmount(figures.sealant.cartridgeShare, 1) : ''
   const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
   return (
     <>

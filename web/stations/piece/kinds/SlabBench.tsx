@@ -7,7 +7,7 @@ import {
   sidesOf,
   sideWords,
 } from '../../../../core/piece/index.ts'
-import { formatLength, showNumber } from '../../../../core/units/index.ts'
+import { formatLength, showAmount, showNumber } from '../../../../core/units/index.ts'
 import { shapeText } from '../../../stage/paths.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { useAppSelector } from '../../../state/store.ts'
@@ -72,6 +72,11 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
           <Row label="Weight per area" unit="kg/m²">
             {showNumber(figures.weightPerAreaKgPerM2, 0)}
           </Row>
+          {figures.drilled.count > 0 && (
+            <Row label="Of which drilled out later" unit="kg">
+              {showAmount(figures.drilled.massKg, 1)}
+            </Row>
+          )}
         </div>
       )}
       <More title="Plan">
