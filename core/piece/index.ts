@@ -37,6 +37,7 @@ export {
 export { patternPlaces } from './slab/pattern.ts'
 export {
   asCast,
+  atWidest,
   movedRule,
   moveOpening,
   placeOpenings,

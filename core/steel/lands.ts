@@ -1,6 +1,7 @@
 import type { Gap, Loop, Segment } from '../geometry/index.ts'
 import type { Change, Finding, Level, SlabPiece } from '../job/index.ts'
 import {
+  atWidest,
   moveOpening,
   outlineEdges,
   outlinePath,
@@ -26,7 +27,7 @@ export function judgeLands(
   { openings: cast, drilled, outline, thickness: own, length, width }: PieceGeometry,
   memo: Memo,
 ): JudgedLand[] {
-  const openings = [...cast, ...drilled]
+  const openings = atWidest(piece, [...cast, ...drilled])
   // In a tall piece a land is judged by the plan: a column is not thin beside a hole along it.
   const thickness = Math.min(own, Math.max(50, Math.min(length, width) / 4))
   const edges = outlineEdges(outlinePath(piece.outline))

@@ -1,6 +1,6 @@
 import { boundLoop, combineRegions, type Kernel, type Point } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
-import type { PieceStation } from '../piece/index.ts'
+import { atWidest, type PieceStation } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
 import type { Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
@@ -45,7 +45,8 @@ export function planSteelStation(
   const buildable = geometry.recipe !== null
   const { outline, noMesh } = geometry
   // A bit must not meet the mat: it is kept clear of what is drilled later as of what is cast in.
-  const openings = [...geometry.openings, ...geometry.drilled]
+  const all = [...geometry.openings, ...geometry.drilled]
+  const openings = slab ? atWidest(slab, all) : all
   // A mat is the plan's and the cover's: a change of thickness alone does not cut it again.
   const sheet =
     chosen && buildable

@@ -1,4 +1,5 @@
 import type { BoxChoice, Opening } from '../../job/index.ts'
+import { insetShape } from '../../piece/index.ts'
 import type { Plug, Tube } from '../../stock/index.ts'
 
 export type KnockoutKind = BoxChoice['knockoutKinds'][string]
@@ -21,6 +22,21 @@ export function tubeFor(diameter: number, wrap: number, tubes: readonly Tube[]):
 /** A bought plug is taken for an opening this near its own size, mm, and draft, degrees [own]. */
 export const PLUG_NEAR = { mm: 0.5, deg: 0.25 }
 
+/**
+ * Where an opening is widest, seen from the face it is entered by: walls that lean in are widest there, walls that lean
+ * out at the far end. `spanMm` is how far its former reaches from and to, measured from that face.
+ */
+export function wideEnd(
+  { shape, draftDeg, on }: Pick<Opening, 'shape' | 'draftDeg' | 'on'>,
+  [near, far]: readonly [number, number],
+): { readonly shape: Opening['shape']; readonly on: Opening['on'] } {
+  const lean = Math.tan((draftDeg * Math.PI) / 180)
+  return {
+    shape: insetShape(shape, lean * (draftDeg > 0 ? near : far)),
+    on: draftDeg >= 0 ? on : on === 'top' ? 'bottom' : 'top',
+  }
+}
+
 const across = (shape: Opening['shape']): readonly [number, number, number] | null =>
   shape.kind === 'round'
     ? [shape.diameter, shape.diameter, shape.diameter / 2]
@@ -29,11 +45,13 @@ const across = (shape: Opening['shape']): readonly [number, number, number] | nu
       : null
 
 /** How far a plug is from an opening, mm over all its sizes; null where it cannot form it at all. */
-export function plugAway({ shape, draftDeg }: Opening, plug: Plug, deep: number): number | null {
-  const own = across(shape)
+export function plugAway(opening: Opening, plug: Plug, deep: number): number | null {
+  const own = across(wideEnd(opening, [0, deep]).shape)
   if (!own || plug.height < deep) return null
   const sizes = [plug.length, plug.width, plug.radius].map((size, k) => Math.abs(size - own[k]!))
-  return Math.max(...sizes) + 4 * Math.max(0, Math.abs(plug.draftDeg - draftDeg) - PLUG_NEAR.deg)
+  return (
+    Math.max(...sizes) + 4 * Math.max(0, Math.abs(plug.draftDeg - Math.abs(opening.draftDeg)) - PLUG_NEAR.deg)
+  )
 }
 
 /** The plug in stock that forms an opening, and the one that comes nearest. */

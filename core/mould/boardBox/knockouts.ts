@@ -23,7 +23,7 @@ import type { PartSource } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { boxedOpenings } from './boxFigures.ts'
 import type { BoxStock } from './boxStock.ts'
-import { knockoutKind, plugFor, tubeFor } from './knockoutChoice.ts'
+import { knockoutKind, plugFor, tubeFor, wideEnd } from './knockoutChoice.ts'
 import { type Body, laminated, splitKnockout } from './splitKnockout.ts'
 
 /** Foam, card tube and a moulded or rubber plug, kg/m3 [own]. */
@@ -59,15 +59,18 @@ function knockoutOf(
         ? 0
         : mould.wrap
   const bought = kind === 'bought' ? plugFor(opening, stock.plugs, high - low).fits : null
-  const shape = insetShape(opening.shape, wrap)
-  const [length, width] = halfSize(shape).map((half) => 2 * half) as [number, number]
+  // From the face it is entered by: the former begins and ends a little off both faces.
+  const [above, below] = [poured.high - high, low - poured.low]
+  const entered = opening.on === attitude.down ? below : above
+  const wide = wideEnd(opening, [entered, entered + high - low])
+  const [length, width] = halfSize(insetShape(wide.shape, wrap)).map((half) => 2 * half) as [number, number]
   if (Math.min(length, width) <= 0 || high <= low) return []
   const by = pouredPlacement(attitude, geometry)
   const body = (inset: number, name: string): Body =>
     bodyOf(piece, geometry, opening, placed, { inset, name, low, high, by })
   const key = placed.key
   // A straight one may go either way; one with draft goes out by its wide end.
-  const pull = opening.draftDeg !== 0 && opening.on === attitude.down ? DOWN : UP
+  const pull = opening.draftDeg !== 0 && wide.on === attitude.down ? DOWN : UP
   const inner = body(wrap, `knockout/${key}`)
   const from = (is: OpeningPart): PartSource => ({ of: 'opening', openingId: opening.id, key, is })
   const shared = {
@@ -112,7 +115,7 @@ function knockoutOf(
             : [laminated(solid, inner, stock.laminate)]
   if (wrap <= 0) return parts
   const outer = body(0, `wrap/${key}`)
-  const [ol, ow] = halfSize(opening.shape).map((half) => 2 * half) as [number, number]
+  const [ol, ow] = halfSize(wide.shape).map((half) => 2 * half) as [number, number]
   const ring: SolidRecipe =
     outer.recipe.kind === 'prism' && inner.recipe.kind === 'prism'
       ? { ...outer.recipe, holes: [inner.recipe.outline] }

@@ -36,6 +36,7 @@ const sides = (over: Partial<Record<string, Partial<Side>>>, names = ['front', '
 const mould = (patch: MouldPatch) => ({ mould: withChoice(testSlab().mould, patch) })
 const bottom = { attitude: { down: 'bottom', turnDeg: 0 } } as const
 const apron = { drop: 60, thickness: 30 }
+const RAD = Math.PI / 180
 const INSIDE: readonly MouldPart['role'][] = [
   'former',
   'knockout',
@@ -323,12 +324,38 @@ describe('knockouts', () => {
   const round = (diameter: number): Opening['shape'] => ({ kind: 'round', diameter })
   const kind = (k: BoxChoice['knockoutKinds'][string], more: MouldPatch = {}) =>
     mould({ knockoutKinds: { hole: k }, ...more })
+  it.each<[string, Partial<Opening>, number, number]>([
+    // Walls that lean in are widest where they are entered, those that lean out at the far end, 45 mm on.
+    ['lean in, entered on the base', { draftDeg: 4 }, 200, -1],
+    ['lean out, entered on the base', { draftDeg: -4 }, 200 + 2 * 45 * Math.tan(4 * RAD), 1],
+    ['lean in, entered above', { draftDeg: 4, on: 'bottom' }, 200, 1],
+    ['lean out, entered above', { draftDeg: -4, on: 'bottom' }, 200 + 2 * 45 * Math.tan(4 * RAD), -1],
+    ['upright', {}, 200, 1],
+  ])('are cut to their wide end and leave by it: %s', (_, over, length, up) => {
+    const { station } = plan(testSlab(opening(over)))
+    const part = station!.parts.find((p) => p.id === 'knockout/hole')!
+    expect([part.lengthMm, part.pull[2]]).toEqual([expect.closeTo(length, 6), up])
+    // As large as listed.
+    const { min, max } = kernel.withSolids((k) => measureSolid(k.solid(part.recipe).body))
+    expect(max[0]! - min[0]!).toBeCloseTo(part.lengthMm, 2)
+  })
   it.each<[string, Partial<SlabPiece>, string[]]>([
     ['draft, wide at the base', { ...opening({ draftDeg: 4 }) }, ['knockout/hole']],
     [
       'draft, wide above',
       { ...opening({ draftDeg: 4, on: 'bottom' }), ...mould({ wrap: 2 }) },
       ['knockout/hole', 'wrap/hole'],
+    ],
+    ['the size given is the small end', { ...opening({ draftDeg: -4 }) }, ['knockout/hole']],
+    [
+      'the small end at the base, with a wrap',
+      { ...opening({ draftDeg: -5, on: 'bottom', turnDeg: 12 }), ...mould({ wrap: 2 }) },
+      ['knockout/hole', 'wrap/hole'],
+    ],
+    [
+      'two halves that widen',
+      { ...opening({ draftDeg: -3 }), ...kind('split') },
+      ['knockout/hole/wedge', 'knockout/hole/first', 'knockout/hole/second'],
     ],
     ['draft, face up', { ...opening({ draftDeg: 6 }, round(80)), ...bottom }, ['knockout/hole']],
     [

@@ -17,7 +17,7 @@ import { checkSlabFeatures } from './checkFeatures.ts'
 import { checkOpeningPlaces, checkOpeningShapes, checkPlacing } from './checkOpenings.ts'
 import { openingCures } from './cures.ts'
 import { asPolygon, outlineEdges, outlinePath, outlineSize, sidesOf, sideWords } from './outlineLoop.ts'
-import type { Placing } from './placing.ts'
+import { atWidest, type Placing } from './placing.ts'
 import { type Cure, type Raise, roundDown } from './raise.ts'
 import { openingHole, outlineLoft } from './slabSolid.ts'
 
@@ -49,7 +49,7 @@ export function checkSlab(
   checkPlacing(piece, placing, raise)
   checkDrilled(piece, outline, openings, raise)
   if (findings.every((f) => f.level !== 'stop' || !BLIND.has(f.code))) {
-    checkOpeningPlaces(kernel, piece, outline, openings, raise)
+    checkOpeningPlaces(kernel, piece, outline, atWidest(piece, openings), raise)
     checkSlabFeatures(kernel, piece, outline, openings, raise)
   }
   if (findings.every((f) => f.level !== 'stop')) checkRims(piece, openings, raise)

@@ -1,7 +1,7 @@
 import type { Point } from '../../geometry/index.ts'
 import type { Change, Opening, Piece, PlaceRule, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
-import { halfSize, outlineSize, shapeLoop } from './outlineLoop.ts'
+import { halfSize, insetShape, outlineSize, shapeLoop } from './outlineLoop.ts'
 import { patternPlaces } from './pattern.ts'
 
 export type PlacingProblem = {
@@ -134,6 +134,16 @@ export function placeOpenings(piece: SlabPiece, placing: Placing): PlacedOpening
     })
   })
 }
+
+/** Openings where they are widest: one whose walls lean outward from the face it is entered by is wider at its far end. */
+export const atWidest = (piece: SlabPiece, placed: readonly PlacedOpening[]): PlacedOpening[] =>
+  placed.map((o) => {
+    const { draftDeg } = piece.openings.find(({ id }) => id === o.openingId)!
+    if (draftDeg >= 0) return o
+    const by = Math.tan((-draftDeg * Math.PI) / 180) * Math.min(o.depth ?? piece.thickness, piece.thickness)
+    const shape = insetShape(o.shape, -by)
+    return { ...o, shape, loop: shapeLoop(shape, o.centre, o.key, o.turnDeg) }
+  })
 
 /** The piece as it is cast: without what is drilled once it is out of its mould. */
 export const asCast = <P extends Piece>(piece: P): P =>
