@@ -62,6 +62,11 @@ export const SLAB_WORDS = {
     why: 'Their knockouts would stand in the same place.',
     remedies: clearing(f.other),
   }),
+  'features-overlap': (f: { feature: string; other: string; sharedMm2: number }) => ({
+    what: `${f.feature} and ${f.other} lie over one another`,
+    why: 'What forms them would stand in the same place in the mould: one is cut round the other, and the joint prints.',
+    remedies: clearing(f.feature),
+  }),
   'drilled-blind': (f: { opening: string }) => ({
     what: `${f.opening} does not go through: a core bit leaves its core standing`,
     why: 'The core is broken out and the floor ground flat by hand. Cast in, it costs a knockout.',

@@ -15,6 +15,7 @@ import type { PlacedOpening } from '../types.ts'
 import { checkDrilled } from './checkDrilled.ts'
 import { checkSlabFeatures } from './checkFeatures.ts'
 import { checkOpeningPlaces, checkOpeningShapes, checkPlacing } from './checkOpenings.ts'
+import { checkOverlaps } from './checkOverlaps.ts'
 import { openingCures } from './cures.ts'
 import { asPolygon, outlineEdges, outlinePath, outlineSize, sidesOf, sideWords } from './outlineLoop.ts'
 import { atWidest, type Placing } from './placing.ts'
@@ -51,6 +52,7 @@ export function checkSlab(
   if (findings.every((f) => f.level !== 'stop' || !BLIND.has(f.code))) {
     checkOpeningPlaces(kernel, piece, outline, atWidest(piece, openings), raise)
     checkSlabFeatures(kernel, piece, outline, openings, raise)
+    checkOverlaps(kernel, piece, raise)
   }
   if (findings.every((f) => f.level !== 'stop')) checkRims(piece, openings, raise)
   return findings

@@ -1,5 +1,6 @@
 import type { Point } from '../../geometry/index.ts'
 import type { Change, FeatureItem, FeatureList, Side, SideId, SlabPiece } from '../../job/index.ts'
+import type { Footprint } from './footprints.ts'
 import { freePlace, moveToFree } from './freePlace.ts'
 import { outlineSize } from './outlineLoop.ts'
 import { removeOpening } from './placing.ts'
@@ -72,3 +73,33 @@ export const sideOf = ({ id: pieceId }: SlabPiece, side: SideId, drip: Side['dri
   side,
   patch: { drip },
 })
+
+/** Ways to get a feature out of another's way: into the largest free room, or out of the piece. */
+export function footprintCures(piece: SlabPiece, { list, id, region }: Footprint): Cure[] {
+  const half = halfOf(region.flat())
+  const { length, width } = outlineSize(piece.outline)
+  switch (list) {
+    case 'openings':
+      return openingCures(piece, id)
+    case 'basin':
+      return basinCures(piece, half)
+    case 'drainers':
+    case 'panels':
+      return clearing(piece, list, piece[list].find((item) => item.id === id)!, half)
+    case 'lettering':
+    case 'inserts': {
+      const item = piece[list].find((of) => of.id === id)!
+      const at = freePlace(piece, half, { list, id })
+      // From the middle of its face; seen from below, left is right.
+      const moved = at && {
+        ...item,
+        u: (item.on === 'bottom' ? -1 : 1) * (at[0] - length / 2),
+        v: at[1] - width / 2,
+      }
+      return [
+        ...(moved ? [{ code: 'move-free', changes: [kept(piece, list, moved as never)] }] : []),
+        takenOut(piece, list, id),
+      ]
+    }
+  }
+}

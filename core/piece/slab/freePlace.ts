@@ -1,19 +1,14 @@
-import { loftPoints, loopRegion, type Point } from '../../geometry/index.ts'
+import { loopRegion, type Point } from '../../geometry/index.ts'
 import type { Change, Opening, PlaceRule, SlabPiece } from '../../job/index.ts'
-import { letterFont } from '../lettering/fonts.ts'
-import { layLetters } from '../lettering/layLetters.ts'
-import { outlineLoop, outlineSize, shapeLoop } from './outlineLoop.ts'
-import { panelLoop } from './panels.ts'
-import { placeOpenings, reach, resolvePlacing } from './placing.ts'
+import { type Footprint, footprints } from './footprints.ts'
+import { outlineLoop, outlineSize } from './outlineLoop.ts'
+import { reach } from './placing.ts'
 
 type Ring = readonly Point[]
 /** What a new feature must keep clear of: `filled` where nothing may stand within it either. */
 type Obstacle = { readonly ring: Ring; readonly filled: boolean }
 /** A feature that has its own place already is not in its own way. */
-export type Own = {
-  readonly list: 'openings' | 'drainers' | 'panels' | 'lettering' | 'inserts' | 'basin'
-  readonly id: string
-}
+export type Own = Pick<Footprint, 'list' | 'id'>
 
 /** Places tried along each side of the plan, and closer round the best of them. */
 const STEPS = 40
@@ -88,67 +83,10 @@ export function moveToFree(piece: SlabPiece, openingId: string): Change | null {
 }
 
 function obstaclesOf(piece: SlabPiece, own: Own | undefined): Obstacle[] {
-  const { length, width } = outlineSize(piece.outline)
-  const isOwn = (list: Own['list'], id: string) => own?.list === list && own.id === id
-  const filled = (ring: Ring): Obstacle => ({ ring, filled: true })
-  const line = (ring: Ring): Obstacle => ({ ring, filled: false })
-  const found: Obstacle[] = loopRegion(outlineLoop(piece.outline)).map(line)
-  for (const o of placeOpenings(piece, resolvePlacing(piece)))
-    if (!isOwn('openings', o.openingId)) found.push(...loopRegion(o.loop).map(filled))
-  for (const d of piece.drainers) {
-    if (isOwn('drainers', d.id)) continue
-    const across = d.kind === 'grooves' ? (d.count - 1) * d.pitch + d.width : d.width
-    const turned = d.kind === 'grooves' && (d.toward === 'front' || d.toward === 'back')
-    found.push(filled(box([d.u, d.v], turned ? [across / 2, d.length / 2] : [d.length / 2, across / 2])))
-  }
-  for (const p of piece.panels) {
-    if (isOwn('panels', p.id)) continue
-    const margin = p.shape.kind === 'inset' ? p.shape.margin : 0
-    const at = (inset: number): Ring =>
-      loftPoints(
-        panelLoop(piece, p).map((s) => ({ ...s, profile: [{ z: 0, inset, name: '' }] })),
-        0,
-      )
-    found.push(line(at(margin)))
-    if (p.kind === 'frame') found.push(line(at(margin + p.width)))
-  }
-  for (const l of piece.lettering) {
-    if (isOwn('lettering', l.id) || l.on !== 'top') continue
-    const font = letterFont(l.font)
-    const points = font
-      ? layLetters(l, font).rings.flat()
-      : box([0, 0], [l.text.length * l.height * 0.3, l.height / 2])
-    found.push(filled(around(points, [length / 2 + l.u, width / 2 + l.v], l.turnDeg)))
-  }
-  for (const i of piece.inserts) {
-    if (isOwn('inserts', i.id) || (i.on !== 'top' && i.on !== 'bottom')) continue
-    const at: Point = [length / 2 + (i.on === 'top' ? i.u : -i.u), width / 2 + i.v]
-    found.push(
-      ...loopRegion(shapeLoop({ kind: 'round', diameter: Math.max(1, i.diameter) }, at, i.id)).map(filled),
-    )
-  }
-  const { basin } = piece
-  if (basin && !isOwn('basin', 'basin')) {
-    const rim = basin.shell / Math.cos((basin.draftDeg * Math.PI) / 180)
-    found.push(filled(box([basin.u, basin.v], [basin.length / 2 + rim, basin.width / 2 + rim])))
-  }
+  const found: Obstacle[] = loopRegion(outlineLoop(piece.outline)).map((ring) => ({ ring, filled: false }))
+  for (const { list, id, region, open } of footprints(piece))
+    if (own?.list !== list || own.id !== id) found.push(...region.map((ring) => ({ ring, filled: !open })))
   return found.filter(({ ring }) => ring.length > 2)
-}
-
-const box = ([x, y]: Point, [l, w]: Point): Ring => [
-  [x - l, y - w],
-  [x + l, y - w],
-  [x + l, y + w],
-  [x - l, y + w],
-]
-
-/** The box of some points, turned about the origin and then moved. */
-function around(points: Ring, [x, y]: Point, turnDeg: number): Ring {
-  const [c, s] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)]
-  const turned = points.map(([u, v]): Point => [x + u * c - v * s, y + u * s + v * c])
-  const [us, vs] = [turned.map((p) => p[0]), turned.map((p) => p[1])]
-  const [u0, u1, v0, v1] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
-  return box([(u0 + u1) / 2, (v0 + v1) / 2], [(u1 - u0) / 2, (v1 - v0) / 2])
 }
 
 /** The least distance from a box to anything in its way, mm; -1 where it does not fit. Gives up below `least`. */
