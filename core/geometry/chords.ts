@@ -1,7 +1,10 @@
 import type { Arc, Loop, Point, Segment } from './outline.ts'
 
-/** Largest distance of a chord from its arc, mm: min(0.05 mm, r/4000), so that a disc is within 0.033 percent. */
-export const sagittaFor = (radius: number): number => Math.min(0.05, radius / 4000)
+/**
+ * Largest distance of a chord from its arc, mm: min(0.045 mm, r/4000), so that a disc is within 0.033 percent and a drawn
+ * curve, whose arcs may stray by 0.004 mm, within 0.05 mm in all.
+ */
+export const sagittaFor = (radius: number): number => Math.min(0.045, radius / 4000)
 
 /** Below this, mm, an arc is a point for all purposes. */
 export const LEAST_RADIUS = 1e-4

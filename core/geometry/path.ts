@@ -25,8 +25,11 @@ export type PathNames = {
   readonly corner: (before: string, after: string) => string
 }
 
-/** Chords of one span of a spline side. */
-const SPLINE_STEPS = 24
+/**
+ * Chords of one span of a spline side: none further from it than 0.05 mm, by |f''| d^2 / 8 over a chord of length d, and
+ * none that turns by more than an arc's would, 0.045 rad. At most so many, at least two.
+ */
+const SPLINE = { flat: 0.05, turn: 0.045, least: 2, most: 400 } as const
 
 /**
  * The arc between two points with a signed rise (sagitta): r = (c^2/4 + s^2)/(2 s), c the chord. Null when straight.
@@ -120,8 +123,8 @@ function splineSegments(points: readonly Point[], name: string): Segment[] {
   return sampled.slice(0, -1).map((from, i) => ({ name, from, to: sampled[i + 1]!, arc: null }))
 }
 
-/** Points on the natural cubic spline through `points`, ends included. */
-export function sampleSpline(points: readonly Point[], steps = SPLINE_STEPS): Point[] {
+/** Points on the natural cubic spline through `points`, ends included, close enough that chords stand for it. */
+export function sampleSpline(points: readonly Point[]): Point[] {
   const kept = points.filter(
     (p, i) => i === 0 || Math.hypot(p[0] - points[i - 1]![0], p[1] - points[i - 1]![1]) > 1e-9,
   )
@@ -143,6 +146,10 @@ export function sampleSpline(points: readonly Point[], steps = SPLINE_STEPS): Po
   const out: Point[] = [kept[0]!]
   for (let i = 0; i < n; i += 1) {
     const h = t[i + 1]! - t[i]!
+    // The second derivative runs straight from knot to knot: it is largest at one of them.
+    const bend = Math.max(Math.hypot(mx[i]!, my[i]!), Math.hypot(mx[i + 1]!, my[i + 1]!))
+    const wanted = Math.max(h * Math.sqrt(bend / (8 * SPLINE.flat)), (h * bend) / SPLINE.turn)
+    const steps = Math.max(SPLINE.least, Math.min(SPLINE.most, Math.ceil(wanted)))
     for (let k = 1; k <= steps; k += 1) {
       const [b, a] = [k / steps, 1 - k / steps]
       const at = (m: readonly number[], axis: 0 | 1) =>

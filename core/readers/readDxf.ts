@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/index.ts'
 import { arcStrokes, chainStrokes, polyStrokes, type Stroke, sortOutlines } from './chain.ts'
+import { across, type Curve, curveReach, curveStrokes, flatness } from './curveStrokes.ts'
 import { READ_LIMITS, type ReadDrawing, type ReadProblem } from './types.ts'
 
 /** A part of a drawing: its type and its groups, code and value, in order. */
@@ -17,6 +18,7 @@ const INSUNITS: Readonly<Record<number, number>> = {
 }
 const DRAWN = new Set(['LINE', 'LWPOLYLINE', 'POLYLINE', 'CIRCLE', 'ARC', 'ELLIPSE', 'SPLINE'])
 const TURN = 2 * Math.PI
+const TOO_MANY = `The drawing comes to more than ${READ_LIMITS.segments} lines and arcs.`
 
 const refuse = (code: ReadProblem['code'], text: string): ReadDrawing => ({
   ok: false,
@@ -48,15 +50,27 @@ export function readDxf(text: string): ReadDrawing {
       `The drawing holds ${entities.length} parts; ${READ_LIMITS.segments} is the most.`,
     )
   const strokes: Stroke[] = []
+  const curves: Curve[] = []
   const leftOut = new Map<string, number>()
   for (const entity of entities) {
     if (!DRAWN.has(entity.type)) {
       leftOut.set(entity.type, (leftOut.get(entity.type) ?? 0) + 1)
       continue
     }
-    strokes.push(...strokesOf(entity))
-    if (strokes.length > READ_LIMITS.segments)
-      return refuse('tooMany', `The drawing comes to more than ${READ_LIMITS.segments} lines and arcs.`)
+    for (const drawn of drawnOf(entity)) {
+      if ('at' in drawn) curves.push(drawn)
+      else strokes.push(drawn)
+    }
+    if (strokes.length + curves.length > READ_LIMITS.segments) return refuse('tooMany', TOO_MANY)
+  }
+  const mmPerUnit = INSUNITS[units] ?? null
+  const ends = [...strokes.flatMap((s) => [s.from, s.to]), ...curves.flatMap(curveReach)]
+  if (!ends.every((p) => p.every((n) => Number.isFinite(n) && Math.abs(n) < 1e9)))
+    return refuse('broken', 'The drawing holds coordinates that are no numbers, or out of all bounds.')
+  const within = flatness(across(ends), mmPerUnit)
+  for (const curve of curves) {
+    for (const stroke of curveStrokes(curve, within, READ_LIMITS.segments)) strokes.push(stroke)
+    if (strokes.length > READ_LIMITS.segments) return refuse('tooMany', TOO_MANY)
   }
   if (
     strokes.some((s) => ![...s.from, ...s.to, s.rise].every((n) => Number.isFinite(n) && Math.abs(n) < 1e9))
@@ -76,7 +90,7 @@ export function readDxf(text: string): ReadDrawing {
   return {
     ok: true,
     outlines: sortOutlines(rings),
-    mmPerUnit: INSUNITS[units] ?? null,
+    mmPerUnit,
     leftOut: [...(open > 0 ? [`${open} open lines`] : []), ...rest],
   }
 }
@@ -124,18 +138,22 @@ function readGroups(lines: readonly string[]) {
 }
 
 /** A drawing's part as strokes. A part drawn from below (its extrusion points down) is mirrored. */
-function strokesOf(entity: Entity): Stroke[] {
+function drawnOf(entity: Entity): (Stroke | Curve)[] {
   const { type, groups } = entity
   const all = (code: number) => groups.filter(([c]) => c === code).map(([, v]) => Number(v))
   const one = (code: number, usual = 0) => all(code)[0] ?? usual
   const layer = groups.find(([c]) => c === 8)?.[1] ?? '0'
   const below = one(230, 1) < 0 && type !== 'LINE' && type !== 'ELLIPSE' && type !== 'SPLINE'
-  const strokes = drawn()
-  if (!below) return strokes
+  const own = drawn()
+  if (!below) return own
   const flip = ([x, y]: Point): Point => [-x, y]
-  return strokes.map((s) => ({ ...s, from: flip(s.from), to: flip(s.to), rise: -s.rise }))
+  return own.map((s) =>
+    'at' in s
+      ? { ...s, at: (t: number) => flip(s.at(t)) }
+      : { ...s, from: flip(s.from), to: flip(s.to), rise: -s.rise },
+  )
 
-  function drawn(): Stroke[] {
+  function drawn(): (Stroke | Curve)[] {
     const centre: Point = [one(10), one(20)]
     switch (type) {
       case 'LINE':
@@ -153,15 +171,21 @@ function strokesOf(entity: Entity): Stroke[] {
       case 'ELLIPSE': {
         const [mx, my, ratio, start] = [one(11), one(21), one(40, 1), one(41)]
         const sweep = turnBetween(start, one(42, TURN))
-        const n = Math.max(8, Math.ceil((96 * sweep) / TURN))
-        const points = Array.from({ length: n + 1 }, (_, i): Point => {
-          const a = start + (sweep * i) / n
-          return [
-            centre[0] + mx * Math.cos(a) - my * ratio * Math.sin(a),
-            centre[1] + my * Math.cos(a) + mx * ratio * Math.sin(a),
-          ]
-        })
-        return polyStrokes(layer, points, false)
+        const quarters = Math.max(1, Math.ceil((4 * sweep) / TURN - 1e-9))
+        const whole = Math.abs(sweep - TURN) < 1e-9
+        return [
+          {
+            layer,
+            breaks: Array.from({ length: quarters + 1 }, (_, i) => i / quarters),
+            at: (t) => {
+              const a = start + (whole && t === 1 ? 0 : sweep * t)
+              return [
+                centre[0] + mx * Math.cos(a) - my * ratio * Math.sin(a),
+                centre[1] + my * Math.cos(a) + mx * ratio * Math.sin(a),
+              ]
+            },
+          },
+        ]
       }
       default: {
         const pair = (x: number, y: number): Point[] => {
@@ -214,19 +238,22 @@ function splineStrokes(
   knots: readonly number[],
   degree: number,
   closed: boolean,
-): Stroke[] {
+): (Stroke | Curve)[] {
   if (
     degree >= 1 &&
     degree <= 10 &&
     control.length > degree &&
     knots.length === control.length + degree + 1
   ) {
-    const [low, high] = [knots[degree]!, knots[control.length]!]
-    const n = Math.min(400, Math.max(24, control.length * 8))
-    const points = Array.from({ length: n + 1 }, (_, i) =>
-      deBoor(control, knots, degree, low + ((high - low) * i) / n),
-    )
-    return polyStrokes(layer, points, closed)
+    const breaks = knots
+      .slice(degree, control.length + 1)
+      .filter((knot, i, all) => i === 0 || knot > all[i - 1]!)
+    if (breaks.length < 2) return []
+    const curve: Curve = { layer, breaks, at: (t) => deBoor(control, knots, degree, t) }
+    const [from, to] = [curve.at(breaks.at(-1)!), curve.at(breaks[0]!)]
+    return closed && Math.hypot(to[0] - from[0], to[1] - from[1]) > 0
+      ? [curve, { layer, from, to, rise: 0 }]
+      : [curve]
   }
   const through = fit.length > 1 ? fit : control
   return through.length > 1 ? polyStrokes(layer, through, closed) : []

@@ -2,6 +2,7 @@ import { SaxesParser } from 'saxes'
 import { SVGPathData } from 'svg-pathdata'
 import type { Point } from '../geometry/index.ts'
 import { chainStrokes, polyStrokes, type Stroke, sortOutlines } from './chain.ts'
+import { across, type Curve, curveReach, curveStrokes, flatness } from './curveStrokes.ts'
 import { READ_LIMITS, type ReadDrawing, type ReadProblem } from './types.ts'
 
 /** x' = a x + c y + e, y' = b x + d y + f. */
@@ -46,8 +47,9 @@ const HIDDEN = new Set([
   'desc',
 ])
 const NUMBERS = /[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi
-/** Straight pieces for each curve of a path. */
-const CURVE = 16
+/** What an element draws: straight lines, and curves that are cut once the size of the drawing is known. */
+type Drawn = readonly (Stroke | Curve)[]
+const isCurve = (d: Stroke | Curve): d is Curve => 'at' in d
 
 /**
  * Closed outlines of an SVG: paths and basic shapes with their transforms, the size in real units where width and
@@ -57,7 +59,8 @@ export function readSvg(text: string): ReadDrawing {
   if (text.length > READ_LIMITS.drawingBytes)
     return refuse('tooLarge', `The drawing is larger than ${READ_LIMITS.drawingBytes / 1e6} MB.`)
   if (text.trim() === '') return refuse('empty', 'The file is empty.')
-  const strokes: Stroke[] = []
+  const lines: Stroke[] = []
+  const curves: Curve[] = []
   const leftOut = new Map<string, number>()
   const stack: { name: string; matrix: Matrix; hidden: boolean; layer: string }[] = []
   let mmPerUnit: number | null = null
@@ -97,9 +100,10 @@ export function readSvg(text: string): ReadDrawing {
           matrix[0] * x + matrix[2] * y + matrix[4],
           -(matrix[1] * x + matrix[3] * y + matrix[5]),
         ]
-        strokes.push({ ...s, from: at(s.from), to: at(s.to) })
+        if (isCurve(s)) curves.push({ ...s, at: (t) => at(s.at(t)) })
+        else lines.push({ ...s, from: at(s.from), to: at(s.to) })
       }
-    if (strokes.length > READ_LIMITS.segments * 4)
+    if (lines.length + curves.length > READ_LIMITS.segments * 4)
       problem = refuse('tooMany', `The drawing comes to more than ${READ_LIMITS.segments * 4} lines.`)
   })
   parser.on('closetag', () => stack.pop())
@@ -113,10 +117,18 @@ export function readSvg(text: string): ReadDrawing {
   }
   if (problem) return problem
   if (!seenSvg) return refuse('notThis', 'This is not an SVG drawing: it has no svg element.')
-  if (strokes.length === 0) return refuse('empty', 'The drawing holds no paths or shapes.')
-  if (strokes.some((s) => ![...s.from, ...s.to].every((n) => Number.isFinite(n) && Math.abs(n) < 1e9)))
+  if (lines.length + curves.length === 0) return refuse('empty', 'The drawing holds no paths or shapes.')
+  const reach = [...lines.flatMap((s) => [s.from, s.to]), ...curves.flatMap(curveReach)]
+  if (reach.some((p) => !p.every((n) => Number.isFinite(n) && Math.abs(n) < 1e9)))
     return refuse('broken', 'The drawing holds coordinates that are no numbers, or out of all bounds.')
-  const extent = Math.max(1e-9, ...strokes.map((s) => Math.max(...[...s.from, ...s.to].map(Math.abs))))
+  const extent = reach.reduce((most, [x, y]) => Math.max(most, Math.abs(x), Math.abs(y)), 1e-9)
+  const most = READ_LIMITS.segments * 4
+  const within = flatness(across(reach), mmPerUnit)
+  const strokes = [...lines]
+  for (const curve of curves) {
+    for (const stroke of curveStrokes(curve, within, most)) strokes.push(stroke)
+    if (strokes.length > most) return refuse('tooMany', `The drawing comes to more than ${most} lines.`)
+  }
   const { rings, open } = chainStrokes(strokes, Math.max(1e-6, extent * 1e-5))
   if (rings.length === 0)
     return refuse(
@@ -139,8 +151,8 @@ function unitOf(a: Record<string, string>): number | null {
   if (unit === '' || unit === 'px') return null
   const mm = Number(match[1]) * (UNITS[unit] ?? Number.NaN)
   const box = (a.viewBox ?? '').match(NUMBERS)?.map(Number)
-  const across = box?.length === 4 ? box[2]! : mm / (UNITS.px ?? 1)
-  return Number.isFinite(mm) && across > 0 ? mm / across : null
+  const wide = box?.length === 4 ? box[2]! : mm / (UNITS.px ?? 1)
+  return Number.isFinite(mm) && wide > 0 ? mm / wide : null
 }
 
 function transformOf(text: string): Matrix {
@@ -174,12 +186,8 @@ function transformOf(text: string): Matrix {
   return matrix
 }
 
-/** What an element draws as strokes in its own units. Curves are cut into short lines, so that any transform holds. */
-function shapeStrokes(
-  name: string,
-  a: Record<string, string>,
-  layer: string,
-): readonly Stroke[] | 'unknown' | 'broken' {
+/** What an element draws in its own units. Curves stay curves until all transforms are known. */
+function shapeStrokes(name: string, a: Record<string, string>, layer: string): Drawn | 'unknown' | 'broken' {
   const n = (key: string) => Number.parseFloat(a[key] ?? '0') || 0
   switch (name) {
     case 'path':
@@ -200,31 +208,25 @@ function shapeStrokes(
           ],
           true,
         )
-      const corner = (cx: number, cy: number, from: number): Point[] =>
-        Array.from({ length: 13 }, (_, i) => {
-          const t = ((from + (90 * i) / 12) * Math.PI) / 180
-          return [cx + rx * Math.cos(t), cy + ry * Math.sin(t)]
-        })
-      return polyStrokes(
-        layer,
-        [
-          ...corner(x + w - rx, y + ry, -90),
-          ...corner(x + w - rx, y + h - ry, 0),
-          ...corner(x + rx, y + h - ry, 90),
-          ...corner(x + rx, y + ry, 180),
-        ],
-        true,
-      )
+      const corners = [
+        ellipse(layer, [x + w - rx, y + ry], [rx, ry], -Math.PI / 2, Math.PI / 2),
+        ellipse(layer, [x + w - rx, y + h - ry], [rx, ry], 0, Math.PI / 2),
+        ellipse(layer, [x + rx, y + h - ry], [rx, ry], Math.PI / 2, Math.PI / 2),
+        ellipse(layer, [x + rx, y + ry], [rx, ry], Math.PI, Math.PI / 2),
+      ]
+      return corners.flatMap((corner, i): Drawn => {
+        const [from, to] = [corner.at(1), corners[(i + 1) % 4]!.at(0)]
+        return [
+          corner,
+          ...(Math.hypot(to[0] - from[0], to[1] - from[1]) > 0 ? [{ layer, from, to, rise: 0 }] : []),
+        ]
+      })
     }
     case 'circle':
     case 'ellipse': {
       const [rx, ry] = name === 'circle' ? [n('r'), n('r')] : [n('rx'), n('ry')]
       if (rx <= 0 || ry <= 0) return []
-      const around = Array.from({ length: 96 }, (_, i): Point => {
-        const t = (2 * Math.PI * i) / 96
-        return [n('cx') + rx * Math.cos(t), n('cy') + ry * Math.sin(t)]
-      })
-      return polyStrokes(layer, around, true)
+      return [ellipse(layer, [n('cx'), n('cy')], [rx, ry], 0, 2 * Math.PI)]
     }
     case 'polygon':
     case 'polyline': {
@@ -247,15 +249,38 @@ function shapeStrokes(
   }
 }
 
-function pathStrokes(d: string, layer: string): readonly Stroke[] | 'broken' {
+/** A stretch of an ellipse, turned by `turn` about its middle; angles are of its own circle. */
+function ellipse(
+  layer: string,
+  [cx, cy]: Point,
+  [rx, ry]: Point,
+  start: number,
+  sweep: number,
+  turn = 0,
+): Curve {
+  const [c, s] = [Math.cos(turn), Math.sin(turn)]
+  const quarters = Math.max(1, Math.ceil((2 * Math.abs(sweep)) / Math.PI - 1e-9))
+  return {
+    layer,
+    breaks: Array.from({ length: quarters + 1 }, (_, i) => i / quarters),
+    at: (t) => {
+      // The end is the start again of one that goes all round.
+      const a = start + (Math.abs(sweep) === 2 * Math.PI && t === 1 ? 0 : sweep * t)
+      const [u, v] = [rx * Math.cos(a), ry * Math.sin(a)]
+      return [cx + u * c - v * s, cy + u * s + v * c]
+    },
+  }
+}
+
+function pathStrokes(d: string, layer: string): Drawn | 'broken' {
   if (d.trim() === '') return []
   try {
-    const data = new SVGPathData(d).toAbs().normalizeHVZ(false).normalizeST().qtToC().aToC()
-    const strokes: Stroke[] = []
+    const data = new SVGPathData(d).toAbs().normalizeHVZ(false).normalizeST().qtToC()
+    const drawn: (Stroke | Curve)[] = []
     let at: Point = [0, 0]
     let start: Point = [0, 0]
     const line = (to: Point) => {
-      if (Math.hypot(to[0] - at[0], to[1] - at[1]) > 0) strokes.push({ layer, from: at, to, rise: 0 })
+      if (Math.hypot(to[0] - at[0], to[1] - at[1]) > 0) drawn.push({ layer, from: at, to, rise: 0 })
       at = to
     }
     for (const c of data.commands) {
@@ -264,20 +289,63 @@ function pathStrokes(d: string, layer: string): readonly Stroke[] | 'broken' {
         start = at
       } else if (c.type === SVGPathData.LINE_TO) line([c.x, c.y])
       else if (c.type === SVGPathData.CLOSE_PATH) line(start)
-      else if (c.type === SVGPathData.CURVE_TO) {
+      else if (c.type === SVGPathData.ARC) {
+        const arc = pathArc(layer, at, c)
+        if (arc) {
+          drawn.push(arc)
+          at = [c.x, c.y]
+        } else line([c.x, c.y])
+      } else if (c.type === SVGPathData.CURVE_TO) {
         const [p0, p1, p2, p3]: Point[] = [at, [c.x1, c.y1], [c.x2, c.y2], [c.x, c.y]]
-        for (let i = 1; i <= CURVE; i += 1) {
-          const t = i / CURVE
+        const bezier = (t: number, k: 0 | 1) => {
           const u = 1 - t
-          const mix = (k: 0 | 1) =>
-            u * u * u * p0![k] + 3 * u * u * t * p1![k] + 3 * u * t * t * p2![k] + t * t * t * p3![k]
-          line([mix(0), mix(1)])
+          return u * u * u * p0![k] + 3 * u * u * t * p1![k] + 3 * u * t * t * p2![k] + t * t * t * p3![k]
         }
+        drawn.push({ layer, breaks: [0, 1], at: (t) => [bezier(t, 0), bezier(t, 1)] })
+        at = p3!
       }
-      if (strokes.length > READ_LIMITS.segments * 4) break
+      if (drawn.length > READ_LIMITS.segments * 4) break
     }
-    return strokes
+    return drawn
   } catch {
     return 'broken'
   }
+}
+
+type ArcCommand = {
+  readonly rX: number
+  readonly rY: number
+  readonly xRot: number
+  readonly lArcFlag: number
+  readonly sweepFlag: number
+  readonly x: number
+  readonly y: number
+}
+
+/** An arc of a path about its middle; null where it is a line. Source: SVG 2, appendix B.2.4 and B.2.5. */
+function pathArc(
+  layer: string,
+  from: Point,
+  { rX, rY, xRot, lArcFlag, sweepFlag, x, y }: ArcCommand,
+): Curve | null {
+  let [rx, ry] = [Math.abs(rX), Math.abs(rY)]
+  if (rx === 0 || ry === 0 || (from[0] === x && from[1] === y)) return null
+  const turn = (xRot * Math.PI) / 180
+  const [c, s] = [Math.cos(turn), Math.sin(turn)]
+  const [hx, hy] = [(from[0] - x) / 2, (from[1] - y) / 2]
+  const [u, v] = [c * hx + s * hy, -s * hx + c * hy]
+  // Radii that are too small to reach are made just large enough.
+  const short = (u / rx) ** 2 + (v / ry) ** 2
+  if (short > 1) [rx, ry] = [rx * Math.sqrt(short), ry * Math.sqrt(short)]
+  const over = (rx * v) ** 2 + (ry * u) ** 2
+  const k = Math.sqrt(Math.max(0, (rx * ry) ** 2 / over - 1)) * (lArcFlag === sweepFlag ? -1 : 1)
+  const [mu, mv] = [(k * rx * v) / ry, (-k * ry * u) / rx]
+  const centre: Point = [c * mu - s * mv + (from[0] + x) / 2, s * mu + c * mv + (from[1] + y) / 2]
+  const start = Math.atan2((v - mv) / ry, (u - mu) / rx)
+  const end = Math.atan2((-v - mv) / ry, (-u - mu) / rx)
+  const whole = 2 * Math.PI
+  const ahead = (((end - start) % whole) + whole) % whole
+  const own = ellipse(layer, centre, [rx, ry], start, sweepFlag ? ahead : ahead - whole, turn)
+  // Its ends are where the path says, to the last digit: the next stroke begins there.
+  return { ...own, at: (t) => (t === 0 ? from : t === 1 ? [x, y] : own.at(t)) }
 }
