@@ -346,7 +346,20 @@ describe('meshes', () => {
     ).toBeGreaterThan(0)
   })
   it('guesses the unit by size', () => {
-    expect([400, 0.4, 14, 40].map((n) => likelyUnit(n).id)).toEqual(['mm', 'm', 'inch', 'cm'])
+    for (const [extent, unit] of [
+      [400, 'mm'],
+      [110, 'mm'],
+      [50, 'mm'],
+      [2500, 'mm'],
+      [6000, 'mm'],
+      [40, 'cm'],
+      [14, 'inch'],
+      [1.2, 'foot'],
+      [0.4, 'm'],
+      [0.02, 'm'],
+      [0, 'm'],
+    ] as const)
+      expect([extent, likelyUnit(extent).id]).toEqual([extent, unit])
   })
   it('never throws, whatever it is fed', () => {
     fc.assert(

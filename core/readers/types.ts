@@ -53,11 +53,16 @@ export const FILE_UNITS = [
   { id: 'foot', name: 'feet', mm: 304.8 },
 ] as const
 
-/** The likeliest unit of something whose largest extent is `extent`: a size that a cast piece has, 100 mm to 2.5 m. */
+/** What is cast is about this large along its longest side, mm: a tile to a table; and most often this [own]. */
+const CAST = { least: 50, most: 2500, usual: 400 } as const
+
+/**
+ * The likeliest unit of something whose largest extent is `extent`: millimetres where that is a size that is cast, since
+ * nearly all who draw moulds draw in them; else the unit that brings it nearest to a usual one. 110 is a tile of 110 mm.
+ */
 export function likelyUnit(extent: number): (typeof FILE_UNITS)[number] {
-  const off = (mm: number) => Math.abs(Math.log(Math.max(1e-9, extent * mm) / 500))
-  const order = ['mm', 'inch', 'm', 'cm', 'foot']
-  return [...FILE_UNITS].sort(
-    (a, b) => off(a.mm) - off(b.mm) || order.indexOf(a.id) - order.indexOf(b.id),
-  )[0]!
+  const [mm] = FILE_UNITS
+  if (extent >= CAST.least && extent <= CAST.most) return mm
+  const off = (unit: number) => Math.abs(Math.log(Math.max(1e-9, extent * unit) / CAST.usual))
+  return FILE_UNITS.reduce((a, b) => (off(b.mm) < off(a.mm) ? b : a))
 }

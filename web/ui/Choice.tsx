@@ -17,12 +17,15 @@ export function Choice<T extends string>({
   options,
   onChoose,
   hideLabel,
+  stacked,
 }: {
   label: string
   value: T
   options: readonly Option<T>[]
   onChoose: (value: T) => void
   hideLabel?: boolean
+  /** One below the other, what follows from each beside it. */
+  stacked?: boolean
 }) {
   const id = useId()
   return (
@@ -31,11 +34,11 @@ export function Choice<T extends string>({
         {label}
       </div>
       <RadioGroup.Root
-        className="choices"
+        className={stacked ? 'choices choices-stacked' : 'choices'}
         aria-labelledby={id}
         value={value}
         onValueChange={(v) => onChoose(v as T)}
-        orientation="horizontal"
+        orientation={stacked ? 'vertical' : 'horizontal'}
       >
         {options.map((o) => (
           <RadioGroup.Item key={o.value} value={o.value} className="choice">

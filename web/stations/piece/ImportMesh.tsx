@@ -2,13 +2,16 @@ import { useEffect, useRef, useState } from 'react'
 import type { ImportedPiece } from '../../../core/job/index.ts'
 import type { MeshHealth } from '../../../core/readers/meshHealth.ts'
 import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
-import { showNumber } from '../../../core/units/index.ts'
+import { USUAL_DENSITY } from '../../../core/stock/index.ts'
+import { formatLength, showAmount, showNumber } from '../../../core/units/index.ts'
 import { database } from '../../state/useAutosave.ts'
-import { Pick, Row } from '../../ui/Choice.tsx'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { Choice, Row } from '../../ui/Choice.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
 import { importFile } from '../../worker/importFile.ts'
 import type { ImportReply } from '../../worker/importWork.ts'
 
+type FileUnit = (typeof FILE_UNITS)[number]['id']
 type Read = Extract<ImportReply, { kind: 'mesh' }> & { readonly name: string }
 
 /** Reads a mesh, tells its health, asks the unit when the file does not say, and hands it over. */
@@ -18,7 +21,8 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
   const [wrong, setWrong] = useState<string | null>(null)
   const [read, setRead] = useState<Read | null>(null)
   const [crossings, setCrossings] = useState<{ part: number; count: number | null } | null>(null)
-  const [unit, setUnit] = useState('mm')
+  const [unit, setUnit] = useState<FileUnit>('mm')
+  const style = useMeasureStyle()
   useEffect(() => () => stop.current(), [])
   const take = (file: File) => {
     setWrong(null)
@@ -109,20 +113,28 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
               )}
             </span>
           </div>
-          <Pick
-            label={read.mmPerUnit === null ? 'The file does not say its unit' : 'Unit'}
+          <Choice
+            label={read.mmPerUnit === null ? 'The file does not say its unit. It is drawn in' : 'Drawn in'}
             value={unit}
-            options={FILE_UNITS.map((u) => ({
-              id: u.id,
-              name: `${u.name}${u.id === likelyUnit(Math.max(...read.mended.extents)).id ? ', likely' : ''}`,
-            }))}
+            options={FILE_UNITS.map((u) => {
+              const litres = (Math.abs(read.mended.volume) * u.mm ** 3) / 1e6
+              return {
+                value: u.id,
+                name: u.name,
+                note: (
+                  <>
+                    {read.mended.extents.map((e) => formatLength(e * u.mm, style)).join(' × ')}
+                    <br />
+                    {weightWords(litres)}
+                  </>
+                ),
+              }
+            })}
             onChoose={setUnit}
+            stacked
           />
-          <Row label="Size then" unit="mm">
-            {read.mended.extents.map((e) => showNumber(e * k, 0)).join(' × ')}
-          </Row>
           <Row label="Volume then" unit="L">
-            {showNumber((Math.abs(read.mended.volume) * k ** 3) / 1e6, 2)}
+            {showAmount((Math.abs(read.mended.volume) * k ** 3) / 1e6, 2)}
           </Row>
           <Verdict health={read.mended} />
           <button
@@ -137,6 +149,12 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
       )}
     </div>
   )
+}
+
+/** What so much concrete weighs, as it tells one unit from another at a glance. */
+function weightWords(litres: number): string {
+  const kg = (litres * USUAL_DENSITY.hardenedKgPerM3) / 1000
+  return kg >= 1000 ? `${showNumber(kg / 1000, 1)} t` : `${showAmount(kg, kg < 10 ? 1 : 0)} kg`
 }
 
 function HealthRows({ read: { found, mended, turnedCount, closedHoleCount } }: { read: Read }) {

@@ -3,8 +3,10 @@ import { loopChords, type PathCorner, type Point, pathLoop } from '../../../core
 import { newOpening, type Opening, type Outline, storedPath } from '../../../core/job/index.ts'
 import { crossingOf, scalePath } from '../../../core/readers/chain.ts'
 import { type DrawnOutline, FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
+import { formatLength } from '../../../core/units/index.ts'
 import { ringPath } from '../../stage/paths.ts'
 import { newId } from '../../state/files.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Pick } from '../../ui/Choice.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
 import { Switch } from '../../ui/Switch.tsx'
@@ -33,6 +35,7 @@ export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, wi
   const [found, setFound] = useState<Found | null>(null)
   const [which, setWhich] = useState('0')
   const [unit, setUnit] = useState('mm')
+  const style = useMeasureStyle()
   const [openingsToo, setOpeningsToo] = useState(true)
   useEffect(() => () => stop.current(), [])
 
@@ -115,7 +118,7 @@ export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, wi
             value={which}
             options={found.outlines.slice(0, 60).map((o, i) => ({
               id: String(i),
-              name: `${o.layer}: ${(o.length * k).toFixed(0)} × ${(o.width * k).toFixed(0)}`,
+              name: `${o.layer}: ${formatLength(o.length * k, style)} × ${formatLength(o.width * k, style)}`,
             }))}
             onChoose={setWhich}
           />
@@ -123,7 +126,10 @@ export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, wi
             label={found.mmPerUnit === null ? 'The file does not say its unit' : 'Unit'}
             value={unit}
             options={[
-              ...FILE_UNITS.map((u) => ({ id: u.id, name: u.name })),
+              ...FILE_UNITS.map((u) => ({
+                id: u.id,
+                name: `${u.name}: ${formatLength(outline.length * u.mm, style)} × ${formatLength(outline.width * u.mm, style)}`,
+              })),
               ...(found.mmPerUnit === null ? [] : [{ id: 'file', name: 'as the file says' }]),
             ]}
             onChoose={setUnit}
