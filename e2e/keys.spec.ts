@@ -18,6 +18,7 @@ function keysOf(page: Page) {
     count: () => count,
     /** Walks on until what has the focus is called so. */
     to: async (name: RegExp, key = 'Tab', most = 40) => {
+      if (name.test(await focused(page))) return
       for (let i = 0; i < most; i += 1) {
         await press(key)
         if (name.test(await focused(page))) return

@@ -121,7 +121,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
 
   await test.step('the remedy is one undoable change', async () => {
     const line = findings(page).getByRole('listitem').filter({ hasText: '22 mm from the basin' })
-    await line.getByRole('button', { name: /Move tap hole back 3 mm/ }).click()
+    await line.getByRole('button', { name: /Move the tap hole back 3 mm/ }).click()
     await expect(findings(page)).not.toContainText('22 mm from the basin')
     await page.getByRole('button', { name: 'undo' }).first().click()
     await expect(findings(page)).toContainText('22 mm from the basin')

@@ -9,7 +9,10 @@ export function wordFaults(): string[] {
     [/\b(undefined|NaN|Infinity|null)\b|\[object/, 'is no value'],
     [new RegExp(`(^|[^\\d.,/])1\\s?(${counted})\\b`), 'is a plural of one'],
     [new RegExp(`(^|[^\\d.,/])0\\s?(${counted})\\b`), 'counts what is not there'],
-    [/\b(side|opening|piece|leg|insert|drainer|panel|letter|row|job|pour)-[a-z0-9]*\d[a-z0-9]*\b/, 'is an id'],
+    [
+      /\b(side|opening|piece|leg|insert|drainer|panel|letter|row|job|pour)-[a-z0-9]*\d[a-z0-9]*\b/,
+      'is an id',
+    ],
   ]
   const faults = new Set<string>()
   const drawn = [...document.querySelectorAll('svg text')].map((t) => t.textContent ?? '')

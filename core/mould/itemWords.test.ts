@@ -94,7 +94,7 @@ describe('why a method does not form a piece', () => {
   it.each<[Misfit, string]>([
     [misfit('kind/turned'), 'it is turned'],
     [misfit('leans-beside-apron', 'left'), 'its left side leans beside an apron'],
-    [misfit('side-not-plain', 'side-5'), 'its side 5 side is not a plain one'],
+    [misfit('side-not-plain', 'notch left'), 'its notch left side is not a plain one'],
     [misfit('curved-and-shaped', 'front', 'leans'), 'its curved front side leans'],
     [misfit('shaped-beside-curve', 'front', 'apron'), 'its front side has an apron beside a curved one'],
     [

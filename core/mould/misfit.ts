@@ -1,5 +1,4 @@
 import type { SideId } from '../job/index.ts'
-import { sideWords } from '../piece/index.ts'
 
 /** What makes a side more than an upright board. */
 export type Shaped = 'leans' | 'lined' | 'apron'
@@ -64,4 +63,4 @@ export const misfit = (
 
 /** In a few words: `its left side leans beside an apron`. */
 export const misfitWords = ({ misfit, side, shaped }: Misfit): string =>
-  WORDS[misfit]({ side: side && sideWords(side), shaped: shaped && SHAPED[shaped] })
+  WORDS[misfit]({ side, shaped: shaped && SHAPED[shaped] })

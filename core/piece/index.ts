@@ -21,6 +21,7 @@ export {
   asPolygon,
   halfSize,
   insetShape,
+  nameOfSide,
   OUTLINE_NAMES,
   outlineEdges,
   outlineLoop,
@@ -31,6 +32,7 @@ export {
   SIDES,
   shapeLoop,
   sideName,
+  sideNamesOf,
   sidesOf,
   sideWords,
 } from './slab/outlineLoop.ts'

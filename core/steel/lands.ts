@@ -7,6 +7,7 @@ import {
   outlinePath,
   type PieceGeometry,
   type PlacedOpening,
+  sideNamesOf,
 } from '../piece/index.ts'
 import { type Memo, runStation } from '../station.ts'
 import { measureGaps } from './gaps.ts'
@@ -30,7 +31,7 @@ export function judgeLands(
   const openings = atWidest(piece, [...cast, ...drilled])
   // In a tall piece a land is judged by the plan: a column is not thin beside a hole along it.
   const thickness = Math.min(own, Math.max(50, Math.min(length, width) / 4))
-  const edges = outlineEdges(outlinePath(piece.outline))
+  const edges = outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline))
   // The gaps are the plan's alone: a change of thickness does not measure them again.
   const { value: gaps } = runStation(
     memo,

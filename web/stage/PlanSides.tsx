@@ -1,6 +1,6 @@
 import type { Loop, Point } from '../../core/geometry/index.ts'
 import type { SlabPiece } from '../../core/job/index.ts'
-import { type outlineEdges, outlineSize, SIDES, sideWords } from '../../core/piece/index.ts'
+import { nameOfSide, type outlineEdges, outlineSize, SIDES } from '../../core/piece/index.ts'
 import { useAppSelector } from '../state/store.ts'
 import { openPath } from './paths.ts'
 import { type PlanFrame, sideEnds, type ViewSide } from './planFrame.ts'
@@ -62,7 +62,7 @@ export function PlanSides({ piece, outline, edges, frame, toScreen, drag, localP
           {...light(segment.name)}
           onPointerDown={(e) => drag.start(e, { kind: 'polygonSide', id, start: localPoint(e) })}
         >
-          <title>{`side ${sideWords(id)}`}</title>
+          <title>{`side ${nameOfSide(piece.outline, id)}`}</title>
         </path>
       )
     })

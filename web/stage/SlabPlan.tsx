@@ -12,6 +12,7 @@ import {
   placeOpenings,
   resizedOutline,
   resolvePlacing,
+  sideNamesOf,
 } from '../../core/piece/index.ts'
 import { formatLength, shopStep } from '../../core/units/index.ts'
 import { usePlan } from '../state/PlanContext.tsx'
@@ -96,7 +97,10 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
   const placing = useMemo(() => resolvePlacing(piece), [piece])
   const openings = useMemo(() => placeOpenings(piece, placing), [piece, placing])
   const outline = useMemo(() => outlineLoop(piece.outline), [piece.outline])
-  const edges = useMemo(() => outlineEdges(outlinePath(piece.outline)), [piece.outline])
+  const edges = useMemo(
+    () => outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline)),
+    [piece.outline],
+  )
   const [fontsHeld, setFontsHeld] = useState(0)
   const fonts = piece.lettering.map((l) => l.font).join('|')
   useEffect(() => {

@@ -1,7 +1,7 @@
 import { type PointerEvent, useRef, useState } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { Change, SlabPiece } from '../../core/job/index.ts'
-import { asPolygon, sideWords } from '../../core/piece/index.ts'
+import { asPolygon, nameOfSide } from '../../core/piece/index.ts'
 import { formatLength, type MeasureStyle, shopStep } from '../../core/units/index.ts'
 import { newId } from '../state/files.ts'
 import { usePlan } from '../state/PlanContext.tsx'
@@ -114,7 +114,7 @@ export function usePlanDrag(
       c === a || c === b ? { ...c, x: tidy(c.x + n[0] * out), y: tidy(c.y + n[1] * out) } : c,
     )
     return {
-      label: `side ${sideWords(id)} ${formatLength(out, style)} out`,
+      label: `side ${nameOfSide(piece.outline, id)} ${formatLength(out, style)} out`,
       changes: [
         { type: 'outlineChanged', pieceId: piece.id, outline: { ...outline, corners } } satisfies Change,
       ],

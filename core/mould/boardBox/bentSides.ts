@@ -9,7 +9,8 @@ import {
   type Segment,
   type Vector,
 } from '../../geometry/index.ts'
-import { outlineEdges, sideWords } from '../../piece/index.ts'
+import type { SideId } from '../../job/index.ts'
+import { outlineEdges } from '../../piece/index.ts'
 import type { Skin } from '../../stock/index.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
@@ -51,9 +52,10 @@ export function bentSides(
   outline: Loop,
   s: number,
   roundsBent: boolean,
+  names: ReadonlyMap<SideId, string>,
 ): BentSide[] {
   const n = path.length
-  const edges = outlineEdges(path)
+  const edges = outlineEdges(path, names)
   const sides = path.flatMap((corner, i): BentSide[] => {
     const next = path[(i + 1) % n]!
     if (corner.run.kind !== 'arc') return []
@@ -62,7 +64,7 @@ export function bentSides(
       [next.x, next.y],
     ]
     const arc = arcByRise(from, to, corner.run.rise)
-    return arc ? [bent(corner.side, sideWords(corner.side), { name: corner.side, from, to, arc }, s)] : []
+    return arc ? [bent(corner.side, names.get(corner.side)!, { name: corner.side, from, to, arc }, s)] : []
   })
   if (!roundsBent) return sides
   const rounds = path.flatMap((_, i): BentSide[] => {

@@ -5,7 +5,7 @@ import {
   pathLoop,
   type SolidRecipe,
 } from '../../geometry/index.ts'
-import { loftLoop, type PieceGeometry, pouredLoop, sidesOf, sideWords } from '../../piece/index.ts'
+import { loftLoop, type PieceGeometry, pouredLoop, sideNamesOf, sidesOf } from '../../piece/index.ts'
 import type { Board } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism } from '../bareParts.ts'
 import { chooseLaminate } from '../laminate.ts'
@@ -25,6 +25,7 @@ export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxSt
   const path = boxPath(piece, geometry)
   const outline = pouredLoop(geometry.outline, piece.attitude, geometry)
   const { sideBoard } = stock
+  const names = sideNamesOf(piece.outline)
   const plan = boxPlan(
     path,
     poured.full,
@@ -36,16 +37,17 @@ export function boxParts(piece: BoxedSlab, geometry: PieceGeometry, stock: BoxSt
     piece.mould,
     outline,
     { leanOf: (side) => leanOf(piece, side), highOf: (side) => stripHigh(piece, side) },
+    names,
   )
   const thickest = Math.max(...sidesOf(piece).map((s) => sideBoard(s).thickness))
   return [
     basePart(plan, stock.base),
     ...sidesOf(piece).flatMap((side) => {
       const strip = plan.strips.find((s) => s.side === side)
-      return strip ? [stripPart(strip, plan.stripLow, sideBoard(side))] : []
+      return strip ? [stripPart(strip, names.get(side)!, plan.stripLow, sideBoard(side))] : []
     }),
     ...bentParts(plan, plan.stripLow, poured.full, stock, piece.mould.overlap, sideBoard),
-    ...cornerBlocks(path, outline, thickest, piece.mould.rounds).map((block) =>
+    ...cornerBlocks(path, outline, thickest, names, piece.mould.rounds).map((block) =>
       cornerPart(piece, geometry, block, plan.stripLow, stock.laminate),
     ),
     ...linerParts(piece, path),
@@ -100,15 +102,13 @@ function bevelled(plain: SolidRecipe, under: readonly PathCorner[]): SolidRecipe
   return { kind: 'loft', outline: loop, holes: [], low, high, lowName: 'base/under', highName: 'base/top' }
 }
 
-function stripPart(strip: BoxPlan['strips'][number], low: number, board: Board): BarePart {
+function stripPart(strip: BoxPlan['strips'][number], name: string, low: number, board: Board): BarePart {
   const { side, start, end, leaning, high } = strip
   const shared = {
     id: `strip/${side}`,
     role: 'strip' as const,
     source: { of: 'side' as const, side },
-    ...(side === 'left' || side === 'right'
-      ? { name: `${side} end`, together: 'ends' }
-      : { name: sideWords(side) }),
+    ...(name === 'left' || name === 'right' ? { name: `${name} end`, together: 'ends' } : { name }),
     boardId: board.id,
     thicknessMm: board.thickness,
     layers: oneLayer(board),

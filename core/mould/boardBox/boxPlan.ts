@@ -69,8 +69,10 @@ export function boxPlan(
   choice: BoxSetting,
   outline: Loop,
   { leanOf, highOf = () => thickness }: Standing = ALL_UPRIGHT,
+  /** What the sides are called as placed. */
+  names: ReadonlyMap<SideId, string> = new Map(path.map(({ side }) => [side, side])),
 ): BoxPlan {
-  const bent = bentSides(path, outline, skin, choice.rounds === 'bent')
+  const bent = bentSides(path, outline, skin, choice.rounds === 'bent', names)
   const wrap = choice.school === 'wrap'
   const leaning = path.some((c) => leans(leanOf(c.side)))
   const foot = leaning ? insetPath(path, (side) => leanOf(side).at) : path

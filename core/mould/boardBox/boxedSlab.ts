@@ -1,6 +1,6 @@
 import { arcByRise, type PathCorner, type Point } from '../../geometry/index.ts'
 import { type BoxChoice, boxChoiceOf, type Piece, type SideId, type SlabPiece } from '../../job/index.ts'
-import { outlinePath, sideWall } from '../../piece/index.ts'
+import { nameOfSide, outlinePath, sideWall } from '../../piece/index.ts'
 import { type Misfit, misfit, type Shaped } from '../misfit.ts'
 import { bentRound, isRing } from './bentSides.ts'
 import { interiorAngle } from './interiorAngle.ts'
@@ -54,18 +54,21 @@ function sideMisfit(piece: SlabPiece, path: ReturnType<typeof outlinePath>): Mis
     const side = piece.sides[corner.side]!
     const [before, after] = [path[(i + path.length - 1) % path.length]!, path[(i + 1) % path.length]!]
     const leaning = side.taper !== 0 && !side.seam
-    if (leaning && (side.apron?.drop ?? 0) < deepest) return misfit('leans-beside-apron', corner.side)
+    if (leaning && (side.apron?.drop ?? 0) < deepest)
+      return misfit('leans-beside-apron', nameOfSide(piece.outline, corner.side))
     const shaped: Shaped | null = leaning ? 'leans' : side.liner > 0 ? 'lined' : side.apron ? 'apron' : null
     if (shaped === null) continue
     // A liner bends; what leans or hangs lower does not.
     const lined = shaped === 'lined'
-    if (corner.run.kind !== 'line' && !lined) return misfit('curved-and-shaped', corner.side, shaped)
+    if (corner.run.kind !== 'line' && !lined)
+      return misfit('curved-and-shaped', nameOfSide(piece.outline, corner.side), shaped)
     if ((before.run.kind !== 'line' || after.run.kind !== 'line') && !lined)
-      return misfit('shaped-beside-curve', corner.side, shaped)
+      return misfit('shaped-beside-curve', nameOfSide(piece.outline, corner.side), shaped)
     for (const k of [i, (i + 1) % path.length])
-      if (path[k]!.radius > 0 && isInside(path, k)) return misfit('shaped-beside-inside', corner.side, shaped)
+      if (path[k]!.radius > 0 && isInside(path, k))
+        return misfit('shaped-beside-inside', nameOfSide(piece.outline, corner.side), shaped)
     if (boxChoiceOf(piece.mould).rounds === 'bent' && (corner.radius > 0 || after.radius > 0))
-      return misfit('shaped-beside-bend', corner.side, shaped)
+      return misfit('shaped-beside-bend', nameOfSide(piece.outline, corner.side), shaped)
   }
   return null
 }

@@ -1,4 +1,5 @@
 import { filletReach, type Loop, type PathCorner, type Point, reverseLoop } from '../../geometry/index.ts'
+import type { SideId } from '../../job/index.ts'
 import { OUTLINE_NAMES, outlineEdges } from '../../piece/index.ts'
 import { interiorAngle } from './interiorAngle.ts'
 
@@ -19,10 +20,11 @@ export function cornerBlocks(
   path: readonly PathCorner[],
   outline: Loop,
   thick: number,
+  names: ReadonlyMap<SideId, string>,
   rounds: 'block' | 'bent' = 'block',
 ): CornerBlock[] {
   const n = path.length
-  const edges = outlineEdges(path)
+  const edges = outlineEdges(path, names)
   return path.flatMap((corner, i): CornerBlock[] => {
     const before = path[(i + n - 1) % n]!
     const names = cornerNames(before.side, corner.side)

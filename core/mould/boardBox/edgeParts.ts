@@ -2,11 +2,11 @@ import type { SolidRecipe } from '../../geometry/index.ts'
 import type { Rim, SideId, SlabPiece } from '../../job/index.ts'
 import {
   apronCutters,
+  nameOfSide,
   openingPlug,
   type PieceGeometry,
   pouredPlacement,
   sidesOf,
-  sideWords,
   slabBody,
 } from '../../piece/index.ts'
 import { type BarePart, barePart, DOWN } from '../bareParts.ts'
@@ -99,7 +99,13 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
   if (beaded.length > 0) ease('sealant/outline', 'sealant', { of: 'outline' }, 'sealant bead', beaded)
   for (const side of sides)
     if (edgeOf(side).kind === 'chamfer')
-      ease(`chamfer/${side}`, 'chamfer', { of: 'side', side }, `${sideWords(side)} chamfer fillet`, [side])
+      ease(
+        `chamfer/${side}`,
+        'chamfer',
+        { of: 'side', side },
+        `${nameOfSide(piece.outline, side)} chamfer fillet`,
+        [side],
+      )
   for (const placed of boxedOpenings(geometry)) {
     const opening = piece.openings.find((o) => o.id === placed.openingId)!
     const edge = opening.rim[down]

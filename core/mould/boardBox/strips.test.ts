@@ -188,7 +188,7 @@ it('rebuilds the mould of any plan: strips and blocks touch the whole outline, a
       const outline = pathLoop(corners, OUTLINE_NAMES)
       const cavity = loopRegion(outline)
       const { strips, base } = plan(corners, patch, t)
-      const blocks = cornerBlocks(corners, outline, t)
+      const blocks = cornerBlocks(corners, outline, t, new Map())
       const parts: [string, Region][] = [
         ...strips.map((s): [string, Region] => [s.side, loopRegion(s.loop)]),
         ...blocks.map((b): [string, Region] => [b.name, loopRegion(b.loop)]),

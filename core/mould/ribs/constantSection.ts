@@ -1,5 +1,5 @@
-import type { Piece, SideId } from '../../job/index.ts'
-import { isPlainSide, isSweptEnd } from '../../piece/index.ts'
+import type { Piece } from '../../job/index.ts'
+import { isPlainSide, isSweptEnd, nameOfSide } from '../../piece/index.ts'
 import { type Misfit, misfit } from '../misfit.ts'
 
 /** Why a piece is not of one section all the way up as poured; null when it is. */
@@ -10,7 +10,7 @@ export function profileMisfit(piece: Piece): Misfit | null {
   if (piece.openings.length + piece.drainers.length + piece.panels.length > 0 || piece.basin)
     return misfit('more-than-outline')
   const odd = Object.entries(piece.sides).find(([, side]) => !isPlainSide(side))
-  if (odd) return misfit('side-not-plain', odd[0] as SideId)
+  if (odd) return misfit('side-not-plain', nameOfSide(piece.outline, odd[0]))
   const edged = Object.values(piece.sides).some((s) => s.top.kind !== 'square' || s.bottom.kind !== 'square')
   return edged ? misfit('edges-shaped') : null
 }

@@ -18,7 +18,7 @@ import type { Built, FlatFace } from '../types.ts'
 import { basinBulk, basinSolids } from './basin.ts'
 import { checkSlab } from './checkSlab.ts'
 import { drainerCuts } from './drainers.ts'
-import { outlineLoop, outlineSize, sidesOf, sideWords } from './outlineLoop.ts'
+import { nameOfSide, outlineLoop, outlineSize, sidesOf } from './outlineLoop.ts'
 import { panelSolid } from './panels.ts'
 import { placeOpenings, resolvePlacing } from './placing.ts'
 import { apronCutters, deepestApron, dripCutters, outlineLoft, recessCutter, slabBody } from './slabSolid.ts'
@@ -184,7 +184,7 @@ function slabFaces(kernel: Kernel, piece: SlabPiece, openings: Built['geometry']
       end[1] + (dir[0] / length) * inset(z),
       z,
     ]
-    const face = sideFace(`side/${id}`, `${sideWords(id)} side`, [
+    const face = sideFace(`side/${id}`, `${nameOfSide(piece.outline, id)} side`, [
       at(side.from, low),
       at(side.to, low),
       at(side.to, thickness),

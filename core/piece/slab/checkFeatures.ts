@@ -17,7 +17,7 @@ import type { PlacedOpening } from '../types.ts'
 import { basinSolids } from './basin.ts'
 import { basinCures, basinWith, clearing, halfOf, kept, openingCures, sideOf, takenOut } from './cures.ts'
 import { drainerFall } from './drainers.ts'
-import { outlineEdges, outlinePath, sideWords } from './outlineLoop.ts'
+import { nameOfSide, outlineEdges, outlinePath, sideNamesOf } from './outlineLoop.ts'
 import { panelLoop } from './panels.ts'
 import type { Raise } from './raise.ts'
 import { outlineLoft } from './slabSolid.ts'
@@ -142,7 +142,7 @@ export function checkSlabFeatures(
     if (panel.kind === 'field' && panel.rise === 0)
       raise({ code: 'panel-flat', level: 'warn', about: about(panel.id), facts: { feature: panel.name } })
   }
-  const edges = outlineEdges(outlinePath(piece.outline))
+  const edges = outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline))
   for (const side of outlineLoft(piece)) {
     const { of, id } = edges.get(side.name)!
     const drip = of === 'side' ? piece.sides[id]!.drip : null
@@ -153,7 +153,7 @@ export function checkSlabFeatures(
         code: 'drip-left-out',
         level: 'warn',
         about: [{ pieceId: piece.id, kind: 'side', id }],
-        facts: { side: sideWords(id), why: side.arc ? 'it is curved' : 'it is too short' },
+        facts: { side: nameOfSide(piece.outline, id), why: side.arc ? 'it is curved' : 'it is too short' },
       })
     else if (drip.depth >= piece.thickness)
       raise({
@@ -161,7 +161,7 @@ export function checkSlabFeatures(
         level: 'stop',
         about: [{ pieceId: piece.id, kind: 'side', id }],
         facts: {
-          feature: `drip groove at ${sideWords(id)}`,
+          feature: `drip groove at ${nameOfSide(piece.outline, id)}`,
           depthMm: drip.depth,
           thicknessMm: piece.thickness,
         },

@@ -16,7 +16,7 @@ import {
 import type { About, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { openingCures } from './cures.ts'
-import { outlineEdges, outlinePath, outlineSize, shapeLoop } from './outlineLoop.ts'
+import { outlineEdges, outlinePath, outlineSize, shapeLoop, sideNamesOf } from './outlineLoop.ts'
 import type { Placing } from './placing.ts'
 import { type Raise, roundDown } from './raise.ts'
 
@@ -128,7 +128,7 @@ export function checkOpeningPlaces(
   const regions: Region[] = openings.map((o) => loopRegion(o.loop))
   const boxes = openings.map((o) => boundLoop(o.loop))
   const { length, width } = outlineSize(piece.outline)
-  const edges = outlineEdges(outlinePath(piece.outline))
+  const edges = outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline))
   const rounding =
     piece.outline.kind === 'rectangle' ? Math.max(...piece.outline.radii) : Number.POSITIVE_INFINITY
   openings.forEach((opening, i) => {

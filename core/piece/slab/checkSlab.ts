@@ -17,7 +17,15 @@ import { checkSlabFeatures } from './checkFeatures.ts'
 import { checkOpeningPlaces, checkOpeningShapes, checkPlacing } from './checkOpenings.ts'
 import { checkOverlaps } from './checkOverlaps.ts'
 import { openingCures } from './cures.ts'
-import { asPolygon, outlineEdges, outlinePath, outlineSize, sidesOf, sideWords } from './outlineLoop.ts'
+import {
+  asPolygon,
+  nameOfSide,
+  outlineEdges,
+  outlinePath,
+  outlineSize,
+  sideNamesOf,
+  sidesOf,
+} from './outlineLoop.ts'
 import { atWidest, type Placing } from './placing.ts'
 import { type Cure, type Raise, roundDown } from './raise.ts'
 import { openingHole, outlineLoft } from './slabSolid.ts'
@@ -81,7 +89,7 @@ function checkCrossing(outline: Loop, piece: SlabPiece, raise: Raise): void {
 /** Sides that their own or their neighbours' edges eat up, at the top and at the foot. */
 function checkInsets(piece: SlabPiece, raise: Raise): void {
   const loft = outlineLoft(piece)
-  const edges = outlineEdges(outlinePath(piece.outline))
+  const edges = outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline))
   const { thickness } = piece
   for (const z of [thickness, 0]) {
     const lost = [...new Set(lostSides(loft, z))]
@@ -158,7 +166,7 @@ function checkRadii(piece: SlabPiece, raise: Raise): void {
     const name =
       piece.outline.kind === 'rectangle'
         ? CORNERS[i]!
-        : `${sideWords(at(i - 1).side)} to ${sideWords(corner.side)}`
+        : `${nameOfSide(piece.outline, at(i - 1).side)} to ${nameOfSide(piece.outline, corner.side)}`
     if (at(i - 1).run.kind !== 'line' || corner.run.kind !== 'line') {
       raise({
         code: 'radius-on-curve',
@@ -211,7 +219,11 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
         code: 'apron-fills',
         level: 'stop',
         about,
-        facts: { side: sideWords(side), thicknessMm: apron.thickness, acrossMm: Math.min(length, width) },
+        facts: {
+          side: nameOfSide(piece.outline, side),
+          thicknessMm: apron.thickness,
+          acrossMm: Math.min(length, width),
+        },
         changes: [{ type: 'sideChanged', pieceId: piece.id, side, patch: { apron: null } }],
       })
     if (Math.abs(taper) > piece.thickness * 2)
@@ -219,7 +231,7 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
         code: 'taper-flat',
         level: 'warn',
         about,
-        facts: { side: sideWords(side), taperMm: taper, thicknessMm: piece.thickness },
+        facts: { side: nameOfSide(piece.outline, side), taperMm: taper, thicknessMm: piece.thickness },
       })
     if (sum > piece.thickness) {
       const fits = roundDown(
@@ -232,7 +244,12 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
         code: 'edge-too-deep',
         level: 'stop',
         about,
-        facts: { side: sideWords(side), edgeMm: sum, thicknessMm: piece.thickness, fitsMm: fits },
+        facts: {
+          side: nameOfSide(piece.outline, side),
+          edgeMm: sum,
+          thicknessMm: piece.thickness,
+          fitsMm: fits,
+        },
         changes: (['top', 'bottom'] as const).flatMap((name): Change[] => {
           const edge = piece.sides[side]![name]
           if (edge.kind === 'square' || edge.size <= fits) return []

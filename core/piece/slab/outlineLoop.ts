@@ -9,13 +9,25 @@ import {
   shiftPath,
 } from '../../geometry/index.ts'
 import type { OpeningShape, Outline, SideId, SlabPiece } from '../../job/index.ts'
+import { sideNames } from './sideNames.ts'
 
 /** The sides of a rectangle; a polygon has its own. */
 export const SIDES: readonly SideId[] = ['front', 'right', 'back', 'left']
 
 export const sideName = (id: SideId): string => `side/${id}`
-/** A side as it is said: `side-5` is side 5. The one place where a side's id becomes words. */
+/** A side of a drawn profile as it is said: `side-5` is side 5. The sides of a plan are called by where they lie. */
 export const sideWords = (id: SideId): string => id.replaceAll('-', ' ')
+
+/** The sides of a drawn profile by their ids: it lies upright, and has no front. */
+const profileNames = (path: readonly { readonly side: SideId }[]): ReadonlyMap<SideId, string> =>
+  new Map(path.map(({ side }) => [side, sideWords(side)]))
+
+/** What a plan's sides are called, by their ids. */
+export const sideNamesOf = (outline: Outline): ReadonlyMap<SideId, string> => sideNames(outlinePath(outline))
+
+/** What one side of a plan is called; its id where the plan has no such side. */
+export const nameOfSide = (outline: Outline, id: SideId): string =>
+  sideNamesOf(outline).get(id) ?? sideWords(id)
 
 const RECTANGLE_CORNERS: Readonly<Record<string, string>> = {
   'left|front': 'front-left',
@@ -39,19 +51,31 @@ export type OutlineEdge = {
 }
 
 /**
- * The edges of a path by the names its loop has, so that no name needs to be read. A path walked the other way names
+ * The edges of a path by the names its loop has, so that no name needs to be read; `names` are what its sides are called as
+ * placed, whichever way the path lies. A path walked the other way names
  * its corners by the same two sides the other way round: it finds the same edges.
  */
-export function outlineEdges(path: readonly { readonly side: SideId }[]): ReadonlyMap<string, OutlineEdge> {
+export function outlineEdges(
+  path: readonly { readonly side: SideId }[],
+  names: ReadonlyMap<SideId, string> = profileNames(path),
+): ReadonlyMap<string, OutlineEdge> {
   const edges = new Map<string, OutlineEdge>()
   path.forEach(({ side }, i) => {
     const before = path.at(i - 1)!.side
-    edges.set(OUTLINE_NAMES.side(side), { of: 'side', id: side, words: sideWords(side) })
+    edges.set(OUTLINE_NAMES.side(side), { of: 'side', id: side, words: names.get(side)! })
     const id = cornerId(before, side)
     for (const name of [OUTLINE_NAMES.corner(before, side), OUTLINE_NAMES.corner(side, before)])
-      if (!edges.has(name)) edges.set(name, { of: 'corner', id, words: sideWords(id) })
+      if (!edges.has(name))
+        edges.set(name, { of: 'corner', id, words: cornerWords(names.get(before)!, names.get(side)!) })
   })
   return edges
+}
+
+/** A corner as it is said: `front left` where its sides are front and left, else both their names. */
+function cornerWords(before: string, after: string): string {
+  const [first] = [before, after].filter((name) => name === 'front' || name === 'back')
+  const [second] = [before, after].filter((name) => name === 'left' || name === 'right')
+  return first && second ? `${first} ${second}` : `${before} and ${after}`
 }
 
 /** Where the lower left of a drawn outline's box lies in its own coordinates. */

@@ -9,7 +9,7 @@ import type { Opening, Side, SlabPiece } from '../../job/index.ts'
 import { loftLoop, negated, reverseLoftLoop } from '../loftLoop.ts'
 import type { PlacedOpening } from '../types.ts'
 import { wallProfile } from '../wallProfile.ts'
-import { OUTLINE_NAMES, openingPath, outlineEdges, outlinePath } from './outlineLoop.ts'
+import { OUTLINE_NAMES, openingPath, outlineEdges, outlinePath, sideNamesOf } from './outlineLoop.ts'
 
 const SQUARE: EdgeShape = { kind: 'square' }
 /** Cutters run this far beyond open faces, mm. */
@@ -182,7 +182,7 @@ export function apronCutters(piece: SlabPiece): SolidRecipe[] {
 
 /** Drip grooves under straight sides, stopping short of the corners by their own inset. */
 export function dripCutters(piece: SlabPiece, past = OVERSHOOT): SolidRecipe[] {
-  const edges = outlineEdges(outlinePath(piece.outline))
+  const edges = outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline))
   return outlineLoft(piece).flatMap((side): SolidRecipe[] => {
     const { id } = edges.get(side.name)!
     const { drip, apron, liner } = piece.sides[id]!

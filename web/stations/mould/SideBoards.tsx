@@ -1,5 +1,5 @@
 import type { BoxChoice } from '../../../core/job/index.ts'
-import { sidesOf, sideWords } from '../../../core/piece/index.ts'
+import { nameOfSide, sidesOf } from '../../../core/piece/index.ts'
 import { More, Pick } from '../../ui/Choice.tsx'
 import { BOX, useMould } from './useMould.ts'
 
@@ -10,14 +10,16 @@ export function SideBoards() {
   const all = job.stock.boards.find((b) => b.id === mould.sideBoard)
   const choice = (side: string, id: string) => {
     const { [side]: _, ...others } = mould.sideBoards
-    choose(`board of ${sideWords(side)}`, { sideBoards: id === '' ? others : { ...others, [side]: id } })
+    choose(`board of ${nameOfSide(piece.outline, side)}`, {
+      sideBoards: id === '' ? others : { ...others, [side]: id },
+    })
   }
   return (
     <More title="Another board for single sides">
       {sidesOf(piece).map((side) => (
         <Pick
           key={side}
-          label={sideWords(side)}
+          label={nameOfSide(piece.outline, side)}
           value={mould.sideBoards[side] ?? ''}
           options={[{ id: '', name: `as the rest: ${all?.name ?? 'none'}` }, ...job.stock.boards]}
           onChoose={(id) => choice(side, id)}

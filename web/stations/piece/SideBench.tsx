@@ -1,5 +1,5 @@
 import type { Side, SlabPiece } from '../../../core/job/index.ts'
-import { sideWords } from '../../../core/piece/index.ts'
+import { nameOfSide } from '../../../core/piece/index.ts'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { Measures } from '../../ui/Measures.tsx'
 import { Switch } from '../../ui/Switch.tsx'
@@ -12,7 +12,7 @@ import { useEdit } from './useEdit.ts'
 export function SideBench({ piece, id, onBack }: { piece: SlabPiece; id: string; onBack: () => void }) {
   const { change, pieceId } = useEdit()
   const side = piece.sides[id]!
-  const words = sideWords(id)
+  const words = nameOfSide(piece.outline, id)
   const set = (patch: Partial<Side>, label: string) =>
     change(`${words}: ${label}`, { type: 'sideChanged', pieceId, side: id, patch })
   return (

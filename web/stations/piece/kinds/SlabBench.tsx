@@ -2,10 +2,10 @@ import type { Outline, Rim, SlabPiece } from '../../../../core/job/index.ts'
 import {
   drainerFall,
   freePlace,
+  nameOfSide,
   outlineSize,
   resizedOutline,
   sidesOf,
-  sideWords,
 } from '../../../../core/piece/index.ts'
 import { formatLength, showAmount, showNumber } from '../../../../core/units/index.ts'
 import { shapeText } from '../../../stage/paths.ts'
@@ -37,7 +37,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
     change(label, { type: 'outlineChanged', pieceId, outline: next })
   const edge = (side: string, rim: keyof Rim) => (next: Rim['top']) =>
     change(
-      `${sideWords(side)} ${rim === 'bottom' ? 'underside ' : ''}${next.kind}${next.kind === 'square' ? '' : ` ${mm(next.size)}`}`,
+      `${nameOfSide(piece.outline, side)} ${rim === 'bottom' ? 'underside ' : ''}${next.kind}${next.kind === 'square' ? '' : ` ${mm(next.size)}`}`,
       { type: 'edgeChanged', pieceId, side, rim, edge: next },
     )
   return (
@@ -139,7 +139,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
         <div key={side} className="flex items-baseline gap-1">
           <div className="flex-1">
             <EdgeField
-              label={sideWords(side)}
+              label={nameOfSide(piece.outline, side)}
               edge={piece.sides[side]!.top}
               lit={lit?.kind === 'side' && lit.id === side}
               onChange={edge(side, 'top')}
@@ -148,7 +148,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
           <button
             type="button"
             className="word text-soft"
-            aria-label={`More of side ${sideWords(side)}`}
+            aria-label={`More of side ${nameOfSide(piece.outline, side)}`}
             onClick={() => select('side', side)}
           >
             more
@@ -224,7 +224,7 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
         {sidesOf(piece).map((side) => (
           <EdgeField
             key={side}
-            label={`${sideWords(side)}, underside`}
+            label={`${nameOfSide(piece.outline, side)}, underside`}
             edge={piece.sides[side]!.bottom}
             onChange={edge(side, 'bottom')}
           />
