@@ -357,7 +357,7 @@ describe('meshes', () => {
       [1.2, 'foot'],
       [0.4, 'm'],
       [0.02, 'm'],
-      [0, 'm'],
+      [0, 'mm'],
     ] as const)
       expect([extent, likelyUnit(extent).id]).toEqual([extent, unit])
   })
