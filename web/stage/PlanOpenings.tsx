@@ -117,7 +117,8 @@ export function PlanOpenings({
           />
         ))}
         <SmallTarget rings={own.map((p) => p.loop.map((s) => s.from))} toScreen={toScreen} />
-        <Label at={labelAt} text={small ? o.name : `${o.name} ${sizeText}`} />
+        {/* The chosen one is named on the bench; its dimensions stand here. */}
+        {!isChosen && <Label at={labelAt} text={small ? o.name : `${o.name} ${sizeText}`} />}
       </g>
     )
   })

@@ -3,7 +3,7 @@ import type { ImportedPiece } from '../../../core/job/index.ts'
 import type { MeshHealth } from '../../../core/readers/meshHealth.ts'
 import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
 import { USUAL_DENSITY } from '../../../core/stock/index.ts'
-import { formatLength, showAmount, showNumber } from '../../../core/units/index.ts'
+import { formatLength, showAmount } from '../../../core/units/index.ts'
 import { database } from '../../state/useAutosave.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
@@ -154,7 +154,9 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
 /** What so much concrete weighs, as it tells one unit from another at a glance. */
 function weightWords(litres: number): string {
   const kg = (litres * USUAL_DENSITY.hardenedKgPerM3) / 1000
-  return kg >= 1000 ? `${showNumber(kg / 1000, 1)} t` : `${showAmount(kg, kg < 10 ? 1 : 0)} kg`
+  return kg >= 1000
+    ? `${(kg / 1000).toLocaleString('en', { maximumFractionDigits: kg < 1e4 ? 1 : 0 })} t`
+    : `${showAmount(kg, kg < 10 ? 1 : 0)} kg`
 }
 
 function HealthRows({ read: { found, mended, turnedCount, closedHoleCount } }: { read: Read }) {

@@ -96,14 +96,14 @@ export function SharedBench() {
         value={piece.attitude.down}
         options={faces.map((f) => ({ id: f.name, name: downWords(f.name, f.words, piece.kind) }))}
         onChoose={(down) =>
-          tell({ attitude: { down, turnDeg: 0 } }, `pour with ${down.replace('/', ' ')} down`)
+          tell({ attitude: { down, turnDeg: 0 } }, `pour with the ${wordsOf(faces, down)} down`)
         }
       />
       {figures && (
         <p>
           {figures.attitude.advised === piece.attitude.down
             ? 'As advised: '
-            : `Advised: ${wordsOf(faces, figures.attitude.advised)} down. `}
+            : `Advised: ${wordsOf(faces, figures.attitude.advised)} down; `}
           {reasonWords(figures.attitude.reason)}.
         </p>
       )}
