@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { testBasin, testJob, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { applyChange, type Change, openingFor, sidesFor } from './changes.ts'
 import { newBox, newOpening, newRun, newSwept } from './defaults.ts'
-import { applyPatches, diffTrees, readJob, writeJob } from './index.ts'
+import { applyPatches, diffTrees, NOTHING_MEASURED, readJob, writeJob } from './index.ts'
 import type { Job, OpeningShape, Outline, Piece, SlabPiece } from './schema.ts'
 
 const told = { id: 'seat', name: 'Seat', start: '2026-05-30T09:00', zone: 'UTC' }
@@ -26,14 +26,7 @@ const job: Job = {
         stripHours: 30,
         temperatureDegC: 14,
       },
-      actual: {
-        bags: 2,
-        waterLitresPerBag: null,
-        temperatureDegC: null,
-        vibratedMinutes: null,
-        stripHours: null,
-        weightKg: null,
-      },
+      actual: { ...NOTHING_MEASURED, bags: 2 },
       faults: [],
       nextTime: '',
     },

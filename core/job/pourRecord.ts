@@ -51,3 +51,13 @@ export const pourRecordSchema = z.strictObject({
 export type PourRecord = z.infer<typeof pourRecordSchema>
 export type PlannedPour = z.infer<typeof plannedPourSchema>
 export type Fault = PourRecord['faults'][number]
+
+/** A pour of which nothing was measured yet. */
+export const NOTHING_MEASURED: PourRecord['actual'] = {
+  bags: null,
+  waterLitresPerBag: null,
+  temperatureDegC: null,
+  vibratedMinutes: null,
+  stripHours: null,
+  weightKg: null,
+}

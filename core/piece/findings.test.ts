@@ -5,7 +5,6 @@ import {
   type Basin,
   type BoxPiece,
   type CornerOfPath,
-  type Drainer,
   explainBy,
   type FittedPiece,
   type Insert,
@@ -16,7 +15,6 @@ import {
   newOpening,
   newSwept,
   newTurned,
-  type Panel,
   type Piece,
   plainSide,
   type SlabPiece,
@@ -25,7 +23,7 @@ import {
   type TurnedPiece,
 } from '../job/index.ts'
 import { METRIC as style } from '../testing/says.ts'
-import { testBasinBelow, testInsert } from '../testing/testFeatures.ts'
+import { testBasinBelow, testDrainer, testField, testFrame, testInsert } from '../testing/testFeatures.ts'
 import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
 import { holdFonts, PIECE_WORDS, planPieceStation } from './index.ts'
 
@@ -74,61 +72,10 @@ const basin = (over: Partial<Basin>, openings: SlabPiece['openings'] = []): Piec
     openings,
     basin: { ...testBasinBelow, ...over },
   })
-const drainer = (over: Partial<Extract<Drainer, { kind: 'ramp' }>>): Piece =>
-  slab({
-    drainers: [
-      {
-        kind: 'ramp',
-        id: 'd',
-        name: 'drainer',
-        length: 300,
-        width: 300,
-        radius: 20,
-        shallow: 3,
-        deep: 12,
-        toward: 'right',
-        u: 300,
-        v: 250,
-        ...over,
-      },
-    ],
-  })
-const field = (over: Partial<Extract<Panel, { kind: 'field' }>>): Piece =>
-  slab({
-    panels: [
-      {
-        kind: 'field',
-        id: 'f',
-        name: 'field',
-        shape: { kind: 'inset', margin: 60 },
-        u: 0,
-        v: 0,
-        rise: -8,
-        draftDeg: 15,
-        ...over,
-      },
-    ],
-  })
-const frame = (over: Partial<Extract<Panel, { kind: 'frame' }>>): Piece =>
-  slab({
-    panels: [
-      {
-        kind: 'frame',
-        id: 'f',
-        name: 'frame',
-        shape: { kind: 'inset', margin: 40 },
-        u: 0,
-        v: 0,
-        trim: 'ogee',
-        own: [],
-        width: 28,
-        height: 12,
-        tallSide: 'outer',
-        sunk: false,
-        ...over,
-      },
-    ],
-  })
+const drainer = (over: Partial<typeof testDrainer>): Piece =>
+  slab({ drainers: [{ ...testDrainer, ...over }] })
+const field = (over: Partial<typeof testField>): Piece => slab({ panels: [{ ...testField, ...over }] })
+const frame = (over: Partial<typeof testFrame>): Piece => slab({ panels: [{ ...testFrame, ...over }] })
 const letters = (over: Partial<Lettering>): Piece =>
   slab({
     lettering: [

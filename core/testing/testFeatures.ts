@@ -46,3 +46,42 @@ export const testBasinBelow: NonNullable<SlabPiece['basin']> = {
   waste: 50,
   overflow: 0,
 }
+
+type Panels = SlabPiece['panels'][number]
+export const testDrainer: Extract<SlabPiece['drainers'][number], { kind: 'ramp' }> = {
+  kind: 'ramp',
+  id: 'd',
+  name: 'drainer',
+  length: 300,
+  width: 300,
+  radius: 20,
+  shallow: 3,
+  deep: 12,
+  toward: 'right',
+  u: 300,
+  v: 250,
+}
+export const testField: Extract<Panels, { kind: 'field' }> = {
+  kind: 'field',
+  id: 'f',
+  name: 'field',
+  shape: { kind: 'inset', margin: 60 },
+  u: 0,
+  v: 0,
+  rise: -8,
+  draftDeg: 15,
+}
+export const testFrame: Extract<Panels, { kind: 'frame' }> = {
+  kind: 'frame',
+  id: 'f',
+  name: 'frame',
+  shape: { kind: 'inset', margin: 40 },
+  u: 0,
+  v: 0,
+  trim: 'ogee',
+  own: [],
+  width: 28,
+  height: 12,
+  tallSide: 'outer',
+  sunk: false,
+}

@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { applyChange, emptyJob, newOpening, type Opening, type SlabPiece } from '../../job/index.ts'
-import { testBasinBelow, testInsert, testLetters } from '../../testing/testFeatures.ts'
+import {
+  testBasinBelow,
+  testDrainer,
+  testField,
+  testFrame,
+  testInsert,
+  testLetters,
+} from '../../testing/testFeatures.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planPieceStation } from '../index.ts'
@@ -10,42 +17,15 @@ const found = (piece: SlabPiece) =>
   planPieceStation(kernel, piece, 2300, false).findings.filter((f) => f.code === 'features-overlap')
 
 const drainer = (u: number, v: number, id = 'd'): SlabPiece['drainers'][number] => ({
-  kind: 'ramp',
+  ...testDrainer,
   id,
   name: `drainer ${id}`,
   length: 200,
   width: 150,
-  radius: 20,
-  shallow: 3,
-  deep: 12,
-  toward: 'right',
   u,
   v,
 })
-const frame: SlabPiece['panels'][number] = {
-  kind: 'frame',
-  id: 'frame',
-  name: 'frame',
-  shape: { kind: 'inset', margin: 40 },
-  u: 0,
-  v: 0,
-  trim: 'ogee',
-  own: [],
-  width: 28,
-  height: 12,
-  tallSide: 'outer',
-  sunk: false,
-}
-const field: SlabPiece['panels'][number] = {
-  kind: 'field',
-  id: 'field',
-  name: 'field',
-  shape: { kind: 'inset', margin: 120 },
-  u: 0,
-  v: 0,
-  rise: -8,
-  draftDeg: 15,
-}
+const field: SlabPiece['panels'][number] = { ...testField, shape: { kind: 'inset', margin: 120 } }
 const hole = (x: number, y: number, over: Partial<Opening> = {}): Opening => ({
   ...newOpening('hole', 'hole', { kind: 'round', diameter: 60 }),
   u: { rule: 'fromStart', distance: x - 30 },
@@ -70,8 +50,8 @@ describe('features in one another’s place', () => {
       { drainers: [drainer(250, 250)], basin: testBasinBelow },
       [['the basin', 'drainer d']],
     ],
-    ['letters over a frame', { panels: [frame], lettering: [letters(-350, 0)] }, [['“No 7”', 'frame']]],
-    ['letters within a frame', { panels: [frame], lettering: [letters(0, 0)] }, []],
+    ['letters over a frame', { panels: [testFrame], lettering: [letters(-350, 0)] }, [['“No 7”', 'frame']]],
+    ['letters within a frame', { panels: [testFrame], lettering: [letters(0, 0)] }, []],
     ['letters within a field', { panels: [field], lettering: [letters(0, 0)] }, []],
     [
       'letters across the edge of a field',
@@ -79,7 +59,7 @@ describe('features in one another’s place', () => {
       [['“No 7”', 'field']],
     ],
     ['a hole right through a field', { panels: [field], openings: [hole(450, 250)] }, []],
-    ['a hole in a frame’s moulding', { panels: [frame], openings: [hole(54, 250)] }, [['frame', 'hole']]],
+    ['a hole in a frame’s moulding', { panels: [testFrame], openings: [hole(54, 250)] }, [['frame', 'hole']]],
     [
       'two lines of letters',
       { lettering: [letters(0, 0), { ...letters(20, 10), id: 'm' }] },

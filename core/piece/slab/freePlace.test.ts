@@ -3,7 +3,13 @@ import { describe, expect, it } from 'vitest'
 import { loopRegion, type Point } from '../../geometry/index.ts'
 import { applyChange, emptyJob, newOpening, newSlab, type Outline, type SlabPiece } from '../../job/index.ts'
 import { startingStock } from '../../stock/index.ts'
-import { testBasinBelow, testInsert, testLetters } from '../../testing/testFeatures.ts'
+import {
+  testBasinBelow,
+  testDrainer,
+  testFrame,
+  testInsert,
+  testLetters,
+} from '../../testing/testFeatures.ts'
 import { freePlace, moveToFree, placedFree } from './freePlace.ts'
 import { outlineLoop, outlineSize } from './outlineLoop.ts'
 import { placeOpenings, resolvePlacing } from './placing.ts'
@@ -85,10 +91,13 @@ describe('the largest free room of a plan', () => {
     expect(moveToFree(full, 'a')).toBeNull()
   })
   it.each<[string, Partial<SlabPiece>]>([
-    ['a drainer', { drainers: [{ ...drainer(), u: 450, v: 250 }] }],
+    ['a drainer', { drainers: [{ ...testDrainer, u: 450, v: 250 }] }],
     ['letters', { lettering: [testLetters] }],
     ['an insert', { inserts: [testInsert] }],
-    ['a frame', { panels: [frame()] }],
+    [
+      'a frame',
+      { panels: [{ ...testFrame, shape: { kind: 'rectangle', length: 120, width: 70, radius: 0 } }] },
+    ],
     ['the basin in one', { basin: testBasinBelow }],
   ])('keeps clear of %s', (_, patch) => {
     const bare = freePlace(slab(rectangle(900, 500)), [30, 30])!
@@ -148,36 +157,4 @@ function inside([x, y]: Point, ring: readonly Point[]): boolean {
     if (ay > y !== by > y && x < ax + ((bx - ax) * (y - ay)) / (by - ay)) odd = !odd
   })
   return odd
-}
-
-function drainer(): SlabPiece['drainers'][number] {
-  return {
-    kind: 'ramp',
-    id: 'd',
-    name: 'd',
-    length: 300,
-    width: 300,
-    radius: 0,
-    shallow: 3,
-    deep: 10,
-    toward: 'right',
-    u: 0,
-    v: 0,
-  }
-}
-function frame(): SlabPiece['panels'][number] {
-  return {
-    kind: 'frame',
-    id: 'f',
-    name: 'f',
-    shape: { kind: 'rectangle', length: 120, width: 70, radius: 0 },
-    u: 0,
-    v: 0,
-    trim: 'ogee',
-    own: [],
-    width: 28,
-    height: 12,
-    tallSide: 'outer',
-    sunk: false,
-  }
 }

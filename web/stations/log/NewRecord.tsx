@@ -1,7 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { type FieldValues, get, useForm } from 'react-hook-form'
 import type { z } from 'zod'
-import { type Fault, type PlannedPour, type PourRecord, pourRecordSchema } from '../../../core/job/index.ts'
+import {
+  type Fault,
+  NOTHING_MEASURED,
+  type PlannedPour,
+  type PourRecord,
+  pourRecordSchema,
+} from '../../../core/job/index.ts'
 import { dayWords, showNumber } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -28,14 +34,7 @@ type Measured = keyof PourRecord['actual']
 
 const nothingYet = (on: string): Told => ({
   on,
-  actual: {
-    bags: null,
-    waterLitresPerBag: null,
-    temperatureDegC: null,
-    vibratedMinutes: null,
-    stripHours: null,
-    weightKg: null,
-  },
+  actual: NOTHING_MEASURED,
   faults: [],
   nextTime: '',
 })
