@@ -1,10 +1,11 @@
-import type { Kernel, Loop } from '../geometry/index.ts'
+import type { Kernel, Loop, Vector } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation } from '../mould/index.ts'
-import { type PieceStation, pouredLoop } from '../piece/index.ts'
+import { type PieceStation, pouredLoop, pouredPlacement } from '../piece/index.ts'
 import type { SteelStation } from '../steel/index.ts'
 import type { Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
+import { act, type Operation } from '../work/index.ts'
 import { takeOff } from './takeOff.ts'
 import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
@@ -117,12 +118,17 @@ export function planReleaseStation(
     outline: poured(geometry.outline),
     openings: geometry.openings.map((o) => poured(o.loop)),
     thickness: depth,
+    solid: geometry.recipe && {
+      kind: 'moved' as const,
+      solid: geometry.recipe,
+      by: pouredPlacement(piece.attitude, geometry),
+    },
   }
   const order = strips.flatMap((op) => {
     const u = off.find((o) => o.id === op.id)!
     return u.rigid ? u.partIds : []
   })
-  const { trapped, examined } =
+  const { trapped, examined, ways } =
     piece.kind === 'slab'
       ? trappedParts(
           kernel,
@@ -131,7 +137,7 @@ export function planReleaseStation(
           strips.flatMap((op) => off.find((o) => o.id === op.id)!.partIds),
           new Set(order),
         )
-      : { trapped: [], examined: [] }
+      : { trapped: [], examined: [], ways: new Map<string, Vector>() }
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
@@ -146,7 +152,11 @@ export function planReleaseStation(
     turns: turning.length,
     leftOut: piece.release.leftOut,
   }
-  return { figures: result, findings, operations: [...faceOperations(agents, faces, mould), ...strips] }
+  return {
+    figures: result,
+    findings,
+    operations: [...faceOperations(agents, faces, mould), ...strips.map((op) => lifted(op, ways))],
+  }
 }
 
 const namesIn = (circle: readonly string[], off: MouldStation['off'], parts: readonly MouldPart[]): string =>
@@ -154,3 +164,10 @@ const namesIn = (circle: readonly string[], off: MouldStation['off'], parts: rea
     .flatMap((id) => off.find((o) => o.id === id)!.partIds)
     .map((id) => parts.find((p) => p.id === id)?.name ?? id)
     .join(', ')
+
+/** A side that leaves upward is not told to be tapped outward. */
+function lifted(op: Operation, ways: ReadonlyMap<string, Vector>): Operation {
+  if (op.code !== 'side-off') return op
+  const way = op.about.map((ref) => ways.get(ref.id)).find((found) => found !== undefined)
+  return way && way[2] > 0.9 ? { ...op, ...act('side-lifted', { name: op.facts.name }) } : op
+}

@@ -7,13 +7,18 @@ import {
   measureLoop,
   measureRegion,
   type Region,
+  type SolidRecipe,
+  type Vector,
 } from '../geometry/index.ts'
 import { footOf, type MouldPart } from '../mould/index.ts'
+import { wayOut } from './wayOut.ts'
 
 export type Trapped = { readonly partId: string; readonly name: string; readonly by: string }
 
 /** The slab as poured: its plan, openings and height. */
 export type CastSlab = {
+  /** As it lies in the pour; where it is there, what a plan says to be held is tried by moving solids. */
+  readonly solid?: SolidRecipe | null
   readonly outline: Loop
   readonly openings: readonly Loop[]
   readonly thickness: number
@@ -33,13 +38,18 @@ type Standing = {
   readonly high: number
 }
 
-/** What cannot leave, and of which parts the way out was looked at. */
-export type LookedAt = { readonly trapped: readonly Trapped[]; readonly examined: readonly string[] }
+/** What cannot leave, of which parts the way out was looked at, and the ways of those that leave by another than their pull. */
+export type LookedAt = {
+  readonly trapped: readonly Trapped[]
+  readonly examined: readonly string[]
+  readonly ways: ReadonlyMap<string, Vector>
+}
 
 /**
  * The rigid parts of a slab's mould that cannot leave, all taken off in the order given. A strip or corner block is
  * pulled straight out in plan and must sweep through nothing that still stands; a knockout leaves along z and must lie
- * wholly in its opening. What blocks a part is named. Only parts that are drawn by a plan are looked at.
+ * wholly in its opening. What a plan says to be held is moved as a solid, by more ways than its own pull, before it is
+ * told. What blocks a part is named. Only parts that are drawn by a plan are looked at.
  */
 export function trappedParts(
   kernel: Kernel,
@@ -52,6 +62,7 @@ export function trappedParts(
   const meets = slabMeeting(kernel, slab)
   const trapped: Trapped[] = []
   const examined: string[] = []
+  const ways = new Map<string, Vector>()
   for (const id of order) {
     const part = parts.find((p) => p.id === id)
     const own = standing.get(id)
@@ -74,9 +85,13 @@ export function trappedParts(
         sharedArea(kernel, swept, o.region) > TOUCH,
     )
     const by = inSlab && meets(swept, box) > TOUCH ? 'the slab' : blocker?.name
-    if (by) trapped.push({ partId: id, name: part.name, by })
+    if (!by) continue
+    const left = parts.filter((p) => standing.has(p.id)).map((p) => p.recipe)
+    const way = slab.solid ? wayOut(kernel, part, [slab.solid, ...left]) : null
+    if (way) ways.set(id, way)
+    else trapped.push({ partId: id, name: part.name, by })
   }
-  return { trapped, examined }
+  return { trapped, examined, ways }
 }
 
 /** Area two regions share; a part that has exactly its opening's shape is measured without cutting. */

@@ -70,6 +70,11 @@ export const RELEASE_ACTS = {
     (f: { name: string; runPast: boolean }) => `Side off: ${f.name}; ${lever(f.runPast)}.`,
     (all) => `Sides off in this order: ${all.map((f) => f.name).join(', ')}; ${lever(all[0]!.runPast)}.`,
   ),
+  'side-lifted': told(
+    'side lifted off',
+    (f: { name: string }) =>
+      `Slide ${f.name} straight up, tapped at both ends in turn: it does not come outward.`,
+  ),
   'skins-off': told('skins off', (f: Named & { ribs: boolean }) =>
     f.ribs
       ? `Prise the ribs off ${listed(f.names)}, then peel each skin away from one end.`

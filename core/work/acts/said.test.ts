@@ -287,6 +287,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /^Saw a and b .*their corners/,
     /Drill /,
   ],
+  [act('side-lifted', { name: 'notch left' }), /^Slide notch left straight up.*does not come outward/],
   [act('ease-arrises', { fins: true }), /Take off fins/],
   [act('ease-arrises', { fins: false }), /^Ease sharp arrises/, /fins/],
   [act('smooth-seam', { seams: 2 }), /Dress the seams that the mould’s joints left/],
