@@ -467,3 +467,25 @@ describe('findings', () => {
       }
   })
 })
+
+describe('what a cast costs', () => {
+  const cost = (over: Partial<SlabPiece>) => {
+    const { figures } = plan(testTop(over)).station!
+    return { ...figures, own: figures.methods.find((m) => m.chosen)! }
+  }
+  it('by whole sheets as they are bought, and by what is used of them, which is less', () => {
+    const { costPerCast, usedCostPerCast, boardCost, own } = cost({ plannedCasts: 2 })
+    const { costPerCast: one } = cost({ plannedCasts: 1 })
+    expect(usedCostPerCast!).toBeCloseTo(own.materialCost! / 2 + own.castCost, 9)
+    expect(usedCostPerCast!).toBeLessThan(costPerCast!)
+    expect(costPerCast! * 2).toBeGreaterThanOrEqual(boardCost!)
+    expect(one!).toBeCloseTo(costPerCast! * 2, 9)
+  })
+  it('is none where a board has no price, by either', () => {
+    const { costPerCast, usedCostPerCast } = plan(testTop(), {
+      ...testStock,
+      boards: testStock.boards.map((b) => ({ ...b, price: null })),
+    }).station!.figures
+    expect([costPerCast, usedCostPerCast]).toEqual([null, null])
+  })
+})

@@ -20,7 +20,7 @@ import { tableLevel } from './level.ts'
 import type { BuiltMould, MethodInput, MouldMethod, StockLengths } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
-import type { BoardLayout, LengthLayout, MouldFigures, MouldStation, PartRole } from './types.ts'
+import type { BoardLayout, LengthLayout, MethodRow, MouldFigures, MouldStation, PartRole } from './types.ts'
 
 /**
  * The second station: the mould round the piece as poured, by the chosen method, every part a solid in place, and the
@@ -135,6 +135,7 @@ function assemble(
     1e-6
   const holdDown = holdRows(built.holdDown, piece.mould.holdBy)
   const cartridges = Math.ceil(millilitres / usable - 1e-9)
+  const methods = compareMethods(input, method.id, built)
   const figures: MouldFigures = {
     methodId: method.id,
     method: method.name,
@@ -200,9 +201,10 @@ function assemble(
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),
     boardCost,
     costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,
+    usedCostPerCast: usedCost(methods, piece.mouldCount, casts),
     buildHours: built.hours,
     readyMinutes: spanMinutes(operations),
-    methods: compareMethods(input, method.id, built),
+    methods,
     weightKg: [...weights.values()].reduce((sum, kg) => sum + kg, 0),
   }
   const findings = [
@@ -223,4 +225,11 @@ function assemble(
     },
     findings,
   }
+}
+
+/** What the chosen method takes a cast, boards by the area they take, with what is lost with each. */
+function usedCost(methods: readonly MethodRow[], moulds: number, casts: number): number | null {
+  const own = methods.find((row) => row.chosen)
+  if (!own || own.materialCost === null) return null
+  return (own.materialCost * moulds) / casts + own.castCost
 }

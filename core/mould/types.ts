@@ -447,7 +447,10 @@ export type MouldFigures = {
   readonly openFaceM2: number | null
   readonly footPressureKPa: number
   readonly boardCost: number | null
+  /** Whole sheets as they are bought, and all else that is. */
   readonly costPerCast: number | null
+  /** Boards by what is used of them with their waste, and all else that is bought. */
+  readonly usedCostPerCast: number | null
   readonly buildHours: number
   /** How long it takes from bare stock to what can be waxed and filled, with its waits. */
   readonly readyMinutes: number

@@ -33,7 +33,7 @@ export function MethodChart({ rows }: { rows: readonly MethodRow[] }) {
           change('price of an hour', { type: 'settingsChanged', patch: { hourPrice } })
         }
       />
-      <p>Cost of a cast over 1 to 100 casts</p>
+      <p>Cost of a cast over 1 to 100 casts, boards by what is used of them</p>
       <LineChart
         width={272}
         height={180}

@@ -1,11 +1,12 @@
 import { lazy, Suspense } from 'react'
 import type { MouldChoice, Piece } from '../../../core/job/index.ts'
 import { METHODS, methodOf, misfitWords, whyNoMould } from '../../../core/mould/index.ts'
-import { formatMoney, showNumber } from '../../../core/units/index.ts'
+import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { BlockBench } from './BlockBench.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { BuildingOrder } from './BuildingOrder.tsx'
+import { CostOfCast } from './CostOfCast.tsx'
 import { Exports } from './Exports.tsx'
 import { Hardware } from './Hardware.tsx'
 import { Sawn } from './Sawn.tsx'
@@ -80,7 +81,7 @@ function Unfit({ piece }: { piece: Piece }) {
 
 /** How the mould is built: the method, and what that method decides. */
 export function MouldBench() {
-  const { job, piece, mould, station, figures, look, choose } = useMould()
+  const { piece, mould, station, figures, look, choose } = useMould()
   const why = whyNoMould(piece)
   const fits = METHODS.filter((m) => m.misfit(piece) === null)
   const Bench = BENCHES[mould.method]
@@ -108,11 +109,9 @@ export function MouldBench() {
       )}
       {figures && (
         <p className={look}>
-          {figures.costPerCast === null
-            ? 'No price for these boards'
-            : `Costs ${formatMoney(figures.costPerCast, job.settings.currency)} a cast over ${piece.plannedCasts}`}
-          , {showNumber(figures.buildHours, 2)} h to build, lasts {figures.lifeCasts}{' '}
-          {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish: {methodOf(figures.methodId).finish}.
+          <CostOfCast figures={figures} casts={piece.plannedCasts} />, {showNumber(figures.buildHours, 2)} h
+          to build, lasts {figures.lifeCasts} {figures.lifeCasts === 1 ? 'cast' : 'casts'}. Finish:{' '}
+          {methodOf(figures.methodId).finish}.
         </p>
       )}
       {figures && (
