@@ -279,6 +279,7 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
         centreYMm: o.centre[1],
       }
     }),
+    holds: holdsFigures(built, concreteKg),
     drilled: drilledFigures(geometry, m.hardenedKgPerM3),
     blocks: m.blocks,
     inserts: { count: m.inserts.length, massKg: insertKg, displacedLitres: displaced, items: m.inserts },
@@ -317,4 +318,12 @@ function drilledFigures(
     volumeLitres: mm3ToLitres(volume),
     massKg: massOf(volume, hardenedKgPerM3),
   }
+}
+
+/** Water, kg/m3. */
+const WATER = 1000
+
+function holdsFigures({ holds, findings }: Built, concreteKg: number): PieceFigures['holds'] {
+  if (!holds || holds <= 0 || findings.some((f) => f.level === 'stop')) return null
+  return { volumeLitres: mm3ToLitres(holds), fullKg: concreteKg + massOf(holds, WATER) }
 }

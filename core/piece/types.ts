@@ -100,6 +100,8 @@ export type Built = {
   readonly showFaceArea: number
   readonly findings: readonly Finding[]
   readonly notes?: PieceFigures['notes']
+  /** What a hollow piece holds, level with its rim, its drains shut, mm3; left out where it holds nothing or nobody knows. */
+  readonly holds?: number
 }
 
 export type PieceFigures = {
@@ -142,6 +144,8 @@ export type PieceFigures = {
     readonly centreXMm: number
     readonly centreYMm: number
   }[]
+  /** What it holds to the rim with its drains shut, and what it weighs full of water; null where it is not hollow. */
+  readonly holds: { readonly volumeLitres: number; readonly fullKg: number } | null
   /** What is drilled out later: poured, lifted out of the mould, and not in the finished piece. */
   readonly drilled: { readonly count: number; readonly volumeLitres: number; readonly massKg: number }
   readonly blocks: readonly {

@@ -116,6 +116,7 @@ function castBox(piece: BoxPiece): Built {
   }
   const footWall = wall + rimInset + coreInset(piece, floor) - wallInsetAt(piece, floor)
   return {
+    ...held(measureRecipe(core(0))?.volume ?? null),
     geometry: {
       length,
       width,
@@ -354,3 +355,6 @@ function buildFromPanels(piece: BoxPiece): Built {
     notes: glueLines,
   }
 }
+
+/** What it holds, where that is known. */
+const held = (volume: number | null): { holds?: number } => (volume === null ? {} : { holds: volume })

@@ -100,6 +100,15 @@ export function basinBulk(piece: SlabPiece, basin: Basin): Bulk | null {
   return addBulks(parts.map(([sign, bulk]) => [sign, bulk!] as const))
 }
 
+/** What a basin holds, level with the slab's top, its waste shut, mm3; null where its core is known only as a solid. */
+export function basinHolds(piece: SlabPiece, basin: Basin): number | null {
+  const { core } = basinSolids(piece, basin)
+  const [whole, above] = [[], [{ normal: [0, 0, 1] as const, offset: piece.thickness }]].map((planes) =>
+    measureWithin(core, planes),
+  )
+  return whole && above ? whole.volume - above.volume : null
+}
+
 function wasteBulk(piece: SlabPiece, b: Basin): Bulk | null {
   if (b.waste <= 0) return bulkAt(0, [0, 0, 0])
   if (b.form === 'bowl') return null

@@ -15,7 +15,7 @@ import {
 import type { SlabPiece } from '../../job/index.ts'
 import { levelFace, sideFace } from '../frames.ts'
 import type { Built, FlatFace } from '../types.ts'
-import { basinBulk, basinSolids } from './basin.ts'
+import { basinBulk, basinHolds, basinSolids } from './basin.ts'
 import { checkSlab } from './checkSlab.ts'
 import { drainerCuts } from './drainers.ts'
 import { nameOfSide, outlineLoop, outlineSize, sidesOf } from './outlineLoop.ts'
@@ -54,7 +54,9 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
   const showFaceArea = placed
     .filter((o) => o.depth === null || o.on === 'top')
     .reduce((area, o) => area - measureLoop(o.loop).area, measureLoop(outline).area)
+  const holds = basin ? basinHolds(piece, piece.basin!) : null
   return {
+    ...(holds !== null && { holds }),
     geometry: {
       ...size,
       low,

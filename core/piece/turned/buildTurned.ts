@@ -35,6 +35,7 @@ function buildFromProfile(piece: TurnedPiece): Built {
     (f) => f !== null,
   )
   return {
+    ...hollow(piece, profile),
     geometry: {
       length: 2 * R,
       width: 2 * R,
@@ -207,4 +208,18 @@ function narrowest(piece: TurnedPiece, outer: number): number {
   if (form.form === 'sphere') return form.foot > 0 ? Math.min(form.foot / 2, outer) : 0
   if (form.form === 'tube') return form.inside / 2 + (form.floor > 0 ? 0 : outer)
   return outer
+}
+
+/** What a tube with a floor or a bowl holds: the frustums of its inner line, pi h (r1^2 + r1 r2 + r2^2)/3 each. */
+function hollow(piece: TurnedPiece, profile: readonly ProfilePoint[]): { holds?: number } {
+  const { turned: form } = piece
+  if (form.form === 'tube')
+    return form.floor > 0 ? { holds: Math.PI * (form.inside / 2) ** 2 * (form.height - form.floor) } : {}
+  if (form.form !== 'bowl') return {}
+  const inner = profile.filter((p) => p.name === 'inside')
+  const holds = inner.slice(1).reduce((sum, b, i) => {
+    const a = inner[i]!
+    return sum + (Math.PI * (a.z - b.z) * (a.radius ** 2 + a.radius * b.radius + b.radius ** 2)) / 3
+  }, 0)
+  return { holds }
 }

@@ -1,7 +1,7 @@
 import { Link, useNavigate } from 'react-router'
 import type { Point } from '../../../core/geometry/index.ts'
 import { freePlace, noteWords, outlineSize, reasonWords } from '../../../core/piece/index.ts'
-import { formatLength, showNumber, wordsStyle } from '../../../core/units/index.ts'
+import { formatLength, showAmount, showNumber, wordsStyle } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -78,6 +78,16 @@ export function SharedBench() {
               {showNumber(b.weightKg, 1)}
             </Row>
           ))}
+        </div>
+      )}
+      {figures?.holds && (
+        <div className={looks.piece}>
+          <Row label="Holds, level with the rim" unit="L">
+            {showAmount(figures.holds.volumeLitres, 1)}
+          </Row>
+          <Row label="Full of water it weighs" unit="kg">
+            {showAmount(figures.holds.fullKg, 1)}
+          </Row>
         </div>
       )}
       {figures && figures.notes.length > 0 && (

@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest'
+import { type BoxPiece, newBox, newTurned, type Piece, type TurnedForm } from '../job/index.ts'
+import { testBasinBelow } from '../testing/testFeatures.ts'
+import { testKernel } from '../testing/testKernel.ts'
+import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
+import { planPieceStation } from './index.ts'
+
+const kernel = await testKernel()
+const told = { id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }
+const box = (over: Partial<BoxPiece>): Piece => ({ ...newBox(told, testStock), ...over }) as Piece
+const plain = {
+  length: 600,
+  width: 400,
+  height: 300,
+  wall: 40,
+  floor: 50,
+  taper: 0,
+  coreDraftDeg: 0,
+  radiusInside: 0,
+  radiusOutside: 0,
+}
+const turned = (form: TurnedForm, bore = 0): Piece => newTurned(told, testStock, { turned: form, bore })
+/** A prismoid between two levels, h/3 (A + B + sqrt(A B)). */
+const frustum = (h: number, a: number, b: number) => (h / 3) * (a + b + Math.sqrt(a * b))
+const R = { a: 300, h: 200, wall: 25 }
+
+describe('what a hollow piece holds, level with its rim', () => {
+  it.each<[string, Piece, number | null]>([
+    ['a plain box', box(plain), 520 * 320 * 250],
+    [
+      'a box whose core has draft',
+      box({ ...plain, length: 480, width: 480, coreDraftDeg: 4 }),
+      frustum(250, 400 ** 2, (400 - 2 * 250 * Math.tan((4 * Math.PI) / 180)) ** 2),
+    ],
+    [
+      'a tube with a floor',
+      turned({ form: 'tube', outside: 300, inside: 240, height: 400, floor: 40 }),
+      Math.PI * 120 ** 2 * 360,
+    ],
+    ['a tube without one', turned({ form: 'tube', outside: 300, inside: 240, height: 400, floor: 0 }), null],
+    ['a solid column', turned({ form: 'cylinder', diameter: 300, height: 400 }), null],
+    // Half an ellipsoid: 2/3 pi a^2 h.
+    [
+      'a round bowl',
+      turned({ form: 'bowl', outside: 2 * R.a, height: R.h, wall: R.wall, exponent: 2, foot: 160 }),
+      (2 / 3) * Math.PI * (R.a - R.wall) ** 2 * (R.h - R.wall),
+    ],
+    [
+      'a basin in one with a slab',
+      testSlab({
+        thickness: 50,
+        basin: { ...testBasinBelow, length: 300, width: 300, radius: 0, fall: 0, waste: 0 },
+      }),
+      frustum(130, 300 ** 2, (300 - 2 * 130 * Math.tan((6 * Math.PI) / 180)) ** 2),
+    ],
+    ['a slab with openings', testTop(), null],
+  ])('%s', (_, piece, mm3) => {
+    const { figures } = planPieceStation(kernel, piece, 2300, true)
+    if (mm3 === null) return expect(figures.holds).toBeNull()
+    expect(figures.holds!.volumeLitres / (mm3 / 1e6)).toBeCloseTo(1, 3)
+    expect(figures.holds!.fullKg).toBeCloseTo(figures.concreteKg + figures.holds!.volumeLitres, 6)
+  })
+})
