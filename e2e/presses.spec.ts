@@ -11,7 +11,6 @@ const PAGES: readonly (readonly [piece: string, station: string])[] = [
   ['wash-top', 'steel'],
   ['stargazing-seat', 'piece'],
   ['egg-finial', 'mould'],
-  ['terrace-planter', 'piece'],
 ]
 
 /** From now on presses are noted and go no further. */

@@ -285,3 +285,12 @@ it('keeps a disc round whichever of its extents is typed', () => {
     expect([length, width].map((n) => Math.round(n * 100) / 100)).toEqual([420, 420])
   }
 })
+
+it.each<[string, Parameters<typeof slab>[0], number]>([
+  ['a rectangle', { outline: { kind: 'rectangle', length: 900, width: 500, radii: [0, 0, 0, 0] } }, 2800],
+  [
+    'one with a rounded corner',
+    { outline: { kind: 'rectangle', length: 900, width: 500, radii: [100, 0, 0, 0] } },
+    2800 - 200 + 50 * Math.PI,
+  ],
+])('round the plan of %s', (_, over, mm) => expect(plan(slab(over)).figures.perimeterMm).toBeCloseTo(mm, 6))

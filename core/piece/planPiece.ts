@@ -238,6 +238,7 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
     weightPerAreaKgPerM2: concreteKg / (area * 1e-6),
     centreOfGravity: { xMm: m.centroid[0], yMm: m.centroid[1], zMm: m.centroid[2] },
     showFaceAreaM2: built.showFaceArea * 1e-6,
+    perimeterMm: measureLoop(geometry.outline).perimeter,
     surfaceAreaM2: m.area * 1e-6,
     poured: pouredWords(piece, geometry),
     attitude: { down: piece.attitude.down, advised: advised.down, reason: advised.reason },

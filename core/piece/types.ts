@@ -119,6 +119,8 @@ export type PieceFigures = {
   readonly weightPerAreaKgPerM2: number
   readonly centreOfGravity: { readonly xMm: number; readonly yMm: number; readonly zMm: number }
   readonly showFaceAreaM2: number
+  /** Round the plan, its outline only. */
+  readonly perimeterMm: number
   readonly surfaceAreaM2: number
   readonly poured: string
   readonly attitude: { readonly down: string; readonly advised: string; readonly reason: AttitudeReason }

@@ -2,7 +2,6 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { expect, it } from 'vitest'
 import demoText from '../../demo/kestrel-rise.hollow.json?raw'
 import { store } from '../state/store.ts'
-import { chosenIn } from '../testing/lists.ts'
 import {
   bench,
   choose,
@@ -139,10 +138,16 @@ it('a mesh is read with its health: one that claims too much, one without its li
   await says(() => within(main).getByRole('alert'), /triangles|cut short/)
   const health = () => within(main).getByRole('region', { name: 'Health of the mesh' })
   await give('Mesh file', 'open.stl', cube(200, 5), main)
-  for (const words of ['Open edges', '1 holes closed, 0 left', '8']) await says(health, words)
+  for (const words of ['Open edges', '1 hole closed, none left', '8']) await says(health, words)
   await give('Mesh file', 'cube.stl', cube(200, 6), main)
   await says(health, 'It closes')
-  expect(chosenIn(within(health()).getByRole('combobox'))).toMatch(/^mm|millimet/)
+  // Each unit with the size and weight it would have.
+  const unit = (name: RegExp) => within(health()).getByRole('radio', { name })
+  expect(unit(/^millimetres.*200 × 200 × 200.*18 kg/).getAttribute('aria-checked')).toBe('true')
+  expect(unit(/^inches.*5080 × 5080 × 5080/).getAttribute('aria-checked')).toBe('false')
+  fireEvent.click(unit(/^centimetres/))
+  await says(health, '8000')
+  fireEvent.click(unit(/^millimetres/))
   await press('Use this mesh', health())
   await waitFor(() =>
     expect(screen.getByRole<HTMLInputElement>('textbox', { name: 'Name of the piece' }).value).toBe('cube'),

@@ -164,7 +164,9 @@ function HealthRows({ read: { found, mended, turnedCount, closedHoleCount } }: {
     [
       'Open edges',
       found.openEdgeCount,
-      closedHoleCount > 0 ? `${closedHoleCount} holes closed, ${mended.openEdgeCount} left` : '',
+      closedHoleCount > 0
+        ? `${closedHoleCount} ${closedHoleCount === 1 ? 'hole' : 'holes'} closed, ${mended.openEdgeCount === 0 ? 'none' : mended.openEdgeCount} left`
+        : '',
     ],
     ['Flipped facets', found.flippedCount, turnedCount > 0 ? `${turnedCount} turned` : ''],
     ['Facets without area', found.zeroAreaCount, found.zeroAreaCount > 0 ? 'left out' : ''],

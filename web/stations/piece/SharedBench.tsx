@@ -157,6 +157,7 @@ export function SharedBench() {
             {mm(figures.centreOfGravity.zMm)}
           </Row>
         )}
+        {figures && <Row label="Round the plan">{mm(figures.perimeterMm)}</Row>}
         {figures && (
           <Row label="Surface" unit="m²">
             {showNumber(figures.surfaceAreaM2, 2)}
