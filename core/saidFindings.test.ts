@@ -324,6 +324,24 @@ describe('what a finding says', () => {
         expect.not.stringMatching(/\d mm\b/),
       ])
   })
+  it('names nothing by its id: rows that are not in stock, faces that are not there, fonts that are not held', () => {
+    const ids = {
+      row: 'row-7x',
+      face: 'side/face-7x',
+      font: 'font-7x',
+      for: 'the base',
+      text: 'No 7',
+      insert: 'stud',
+    }
+    const told = Object.entries(WORDS).flatMap(([station, words]) =>
+      Object.keys(words)
+        .filter((code) => /-missing$|no-face|no-font/.test(code) && code !== 'panels-missing')
+        .map((code) => [code, all(said(station as StationName, code, { ...ids, letters: 'Q' }))] as const),
+    )
+    expect(told.length).toBeGreaterThan(14)
+    for (const [code, text] of told)
+      expect([code, text]).toEqual([code, expect.not.stringMatching(/7x|undefined/)])
+  })
   it('says a reason that ends, under a line that does not', () => {
     for (const [station, code, facts] of ROWS) {
       const { what, why } = said(station, code, facts)

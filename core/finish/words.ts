@@ -2,8 +2,8 @@ import type { FindingsIn, Words } from '../job/index.ts'
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const FINISH_WORDS = {
-  'sealer-missing': (f: { row: string }) => ({
-    what: `No sealer ${f.row} in the stock`,
+  'sealer-missing': (_f: { row: string }) => ({
+    what: 'The sealer that was chosen is not in the stock',
     why: 'Choose another, or add it to the job’s stock.',
   }),
   'film-outdoors': (f: { sealer: string; exposure: string }) => ({

@@ -2,12 +2,12 @@ import type { FindingsIn, Words } from '../job/index.ts'
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const MIX_WORDS = {
-  'mix-missing': (f: { row: string }) => ({
-    what: `No mix ${f.row} in the stock`,
+  'mix-missing': (_f: { row: string }) => ({
+    what: 'The mix that was chosen is not in the stock',
     why: 'Weight, bags and times all follow from the mix. Choose another, or add it to the job’s stock.',
   }),
-  'mixer-missing': (f: { row: string }) => ({
-    what: `No mixer ${f.row} in the stock`,
+  'mixer-missing': (_f: { row: string }) => ({
+    what: 'The mixer that was chosen is not in the stock',
     why: 'Batches follow from what the mixer takes.',
   }),
   'mixer-too-small': (f: { mixer: string; mixerLitres: number; yieldLitres: number }) => ({

@@ -1,18 +1,18 @@
 import type { Explanation, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
 
-const missing = (what: string, f: { row: string }): Explanation => ({
-  what: `No ${what} ${f.row} in the stock`,
+const missing = (what: string): Explanation => ({
+  what: `The ${what} that was chosen is not in the stock`,
   why: 'Choose another, or add this one to the job’s stock.',
   remedy: `Take the first ${what} in stock`,
 })
 
 /** Sentences for the findings of moulds that are shaped: layered, printed, laid up, ribbed, packed, lined. */
 export const SHAPED_WORDS = {
-  'layers-missing': (f: { row: string }) => missing('sheet', f),
-  'printer-missing': (f: { row: string }) => missing('printer', f),
-  'filament-missing': (f: { row: string }) => missing('filament', f),
-  'jacket-missing': (f: { row: string }) => missing('shell material', f),
+  'layers-missing': (_f: { row: string }) => missing('sheet'),
+  'printer-missing': (_f: { row: string }) => missing('printer'),
+  'filament-missing': (_f: { row: string }) => missing('filament'),
+  'jacket-missing': (_f: { row: string }) => missing('shell material'),
   'undercut-locks': (f: { awayMm: number; heightMm: number; instead?: string }, { mm }) => ({
     what: `A rigid part of this mould cannot leave the cast: it locks ${f.awayMm > 0 ? `${mm(f.awayMm)} out from its joint` : `${mm(f.heightMm)} up`}`,
     why: 'Further out the cast is wider than nearer the joint. More shells, another attitude, or rubber lets it go.',
@@ -73,7 +73,7 @@ export const SHAPED_WORDS = {
     what: `The upper form stands ${mm(f.riseMm)} over a slab of ${mm(f.slabMm)}`,
     why: 'What stands that high pushes the soft slab out from under the ring. Wait for a thumbprint to hold, fill in two lifts, and weigh down the slab’s open back with boards.',
   }),
-  'vessel-missing': (f: { row: string }) => missing('vessel', f),
+  'vessel-missing': (_f: { row: string }) => missing('vessel'),
   'vessel-short': (f: { heightMm: number; vesselMm: number }, { mm }) => ({
     what: `The piece is ${mm(f.heightMm)} high; the vessel is filled to ${mm(f.vesselMm)} at most`,
     why: 'Nothing holds what stands above its rim. Another vessel, or a lower piece.',

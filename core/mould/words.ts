@@ -20,7 +20,7 @@ const BOX_WORDS = {
     why: 'Each is a piece of this job, with its own mould, steel, mix and day.',
   }),
   'board-missing': (f: { row: string; for: string }) => ({
-    what: `No board ${f.row} in the stock for ${f.for}`,
+    what: `The board that was chosen for ${f.for} is not in the stock`,
     why: 'Choose another board, or add this one to the job’s stock.',
   }),
   'no-method': (f: { method: string; kind: string } & Misfit) => ({
@@ -45,8 +45,8 @@ const BOX_WORDS = {
     what: `No part in this mould forms ${f.count === 1 ? f.features : `${f.count} of the features`} yet`,
     why: `What is cast in is fixed by hand, mirrored where the show face is down: ${f.features}.`,
   }),
-  'sealant-missing': (f: { row: string }) => ({
-    what: `No sealant ${f.row} in the stock`,
+  'sealant-missing': (_f: { row: string }) => ({
+    what: 'The sealant that was chosen is not in the stock',
     why: 'Choose another, or add this one to the job’s stock.',
   }),
   'no-laminate': (f: { part: string; nearestMm: number; wantedMm: number; boards: number }, { mm }) => ({
@@ -122,8 +122,8 @@ const BOX_WORDS = {
     what: `The table falls ${fine(f.fallMm)} under the mould${f.twistMm > 1 ? ` and is twisted ${fine(f.twistMm)}` : ''}`,
     why: `A fill that finds its own level is that much deeper at the low corner, ${f.extraKg} kg more; a stiff one keeps its depth and runs off its line. Shim as listed, up to ${fine(f.mostMm)}.`,
   }),
-  'rubber-missing': (f: { row: string }) => ({
-    what: `No rubber ${f.row} in the stock`,
+  'rubber-missing': (_f: { row: string }) => ({
+    what: 'The rubber that was chosen is not in the stock',
     why: 'Choose another, or add this one to the job’s stock.',
     remedy: 'Take the first rubber in stock',
   }),
@@ -136,8 +136,8 @@ const BOX_WORDS = {
     what: `The block takes ${f.litres} L of rubber, ${f.kg} kg`,
     why: 'A brushed skin in a rigid jacket does the same with a fraction of it.',
   }),
-  'tube-missing': (f: { row: string }) => ({
-    what: `No tube ${f.row} in the stock`,
+  'tube-missing': (_f: { row: string }) => ({
+    what: 'The tube that was chosen is not in the stock',
     why: 'Choose another, or add this one to the job’s stock.',
     remedy: 'Take the tube that fits',
   }),
@@ -156,8 +156,8 @@ const BOX_WORDS = {
     what: 'A plain tube leaves square edges at both ends',
     why: 'Run a bead of sealant round the foot inside for a rounded one; tool the open end by hand.',
   }),
-  'skin-missing': (f: { row: string }) => ({
-    what: `No sheet ${f.row} in the stock to bend round the curved sides`,
+  'skin-missing': (_f: { row: string }) => ({
+    what: 'The sheet that was chosen to bend round the curved sides is not in the stock',
     why: 'Choose another, or add this one to the job’s stock.',
     remedy: 'Take the first sheet in stock',
   }),

@@ -4,11 +4,11 @@ import { showNumber } from '../units/index.ts'
 /** Sentences for what is found of lettering and inserts. */
 export const CAST_IN_WORDS = {
   'lettering-no-face': (f: { text: string; face: string }) => ({
-    what: `“${f.text}” stands on ${f.face}, which is not a flat face here`,
+    what: `“${f.text}” stands on a face that is not flat here, or not there`,
     why: 'Choose one of the faces the piece has.',
   }),
   'lettering-no-font': (f: { text: string; font: string }) => ({
-    what: `“${f.text}”: no font ${f.font}`,
+    what: `“${f.text}”: its font is not here`,
     why: 'Choose one of the shipped fonts.',
   }),
   'lettering-flat': (f: { text: string }) => ({
@@ -44,7 +44,7 @@ export const CAST_IN_WORDS = {
     why: 'The middles of letters are parts of their own in the mould: fix each one.',
   }),
   'insert-no-face': (f: { insert: string; face: string }) => ({
-    what: `${f.insert} enters ${f.face}, which is not a flat face here`,
+    what: `${f.insert} enters a face that is not flat here, or not there`,
     why: 'Choose one of the faces the piece has.',
   }),
   'insert-no-wall': (f: { insert: string; boreMm: number; diameterMm: number }, { mm }) => ({

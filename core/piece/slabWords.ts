@@ -19,7 +19,7 @@ export const SLAB_WORDS = {
     remedy: `Make them at most ${mm(f.fitsMm)}`,
   }),
   'edges-meet': (f: { face: string; side: string }) => ({
-    what: `Nothing is left of the ${f.face} at side ${f.side}: its edges, tapers or liners meet`,
+    what: `Nothing is left of the ${f.face}${f.side === '' ? '' : ` at the ${f.side}`}: its edges, tapers or liners meet`,
     why: 'What the sides lose on both ends, or across the plan, is more than there is. Make them smaller.',
   }),
   'opening-radius': (f: { opening: string; radiusMm: number; mostMm: number }, { mm }) => ({

@@ -112,8 +112,8 @@ const KIND_WORDS = {
     what: `The ${f.part} has no clearance`,
     why: 'Concrete grows with damp and is never cast to the millimetre: 3 mm a side lets a lid out again.',
   }),
-  'no-face-down': (f: { face: string }) => ({
-    what: `No flat face ${f.face} to pour on`,
+  'no-face-down': (_f: { face: string }) => ({
+    what: 'The face it was to be poured on is not a flat one here',
     why: 'The face that is down in the pour must be one the piece has.',
     remedy: 'Pour it as advised',
   }),

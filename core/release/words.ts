@@ -28,8 +28,8 @@ export function agentNote({ use, agent, agentKind, surface }: AgentRow): string 
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const RELEASE_WORDS = {
-  'agent-missing': (f: { row: string }) => ({
-    what: `No release or seal ${f.row} in the stock`,
+  'agent-missing': (_f: { row: string }) => ({
+    what: 'A release or seal that was chosen is not in the stock',
     why: 'Choose another for these faces.',
   }),
   'part-trapped': (f: { part: string; by: string }) => ({

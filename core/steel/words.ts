@@ -18,8 +18,8 @@ export const STEEL_WORDS = {
     what: 'No mesh is planned for this kind of piece yet',
     why: 'Sheets of mesh are cut for flat slabs. Fibre in the mix, or bars bent by hand, serve here.',
   }),
-  'mesh-missing': (f: { row: string }) => ({
-    what: `No mesh ${f.row} in the stock`,
+  'mesh-missing': (_f: { row: string }) => ({
+    what: 'The mesh that was chosen is not in the stock',
     why: 'Choose another mesh, or none.',
   }),
   'too-thin': (

@@ -21,7 +21,7 @@ export function Select({ id, label, value, options, onChoose }: Props) {
   return (
     <List.Root value={held(value)} onValueChange={(next) => onChoose(told(next))}>
       <List.Trigger id={id} aria-label={label} className="plain-select">
-        <List.Value>{known ? known.name : `${value} (not in stock)`}</List.Value>
+        <List.Value>{known ? known.name : 'not in stock'}</List.Value>
         <List.Icon>
           <ChevronDown aria-hidden size={15} strokeWidth={2.4} />
         </List.Icon>

@@ -23,7 +23,7 @@ describe('a list', () => {
   it.each([
     ['a', 'first'],
     ['', 'none'],
-    ['gone', 'gone (not in stock)'],
+    ['gone', 'not in stock'],
   ])('shows %j as “%s”', (value, shown) => {
     render(<Select label="Board" value={value} options={options} onChoose={() => {}} />)
     expect(chosenIn(screen.getByRole('combobox', { name: 'Board' }))).toBe(shown)

@@ -102,7 +102,7 @@ function checkInsets(piece: SlabPiece, raise: Raise): void {
       level: 'stop',
       about: [{ pieceId: piece.id, kind: 'side', id }],
       facts: {
-        side: gone.length > 0 ? gone.map((e) => e.words).join(', ') : 'one',
+        side: gone.length > 0 ? gone.map((e) => e.words).join(', ') : '',
         face: z === 0 ? 'underside' : 'top',
       },
     })
