@@ -22,8 +22,15 @@ export const sideWords = (id: SideId): string => id.replaceAll('-', ' ')
 const profileNames = (path: readonly { readonly side: SideId }[]): ReadonlyMap<SideId, string> =>
   new Map(path.map(({ side }) => [side, sideWords(side)]))
 
+/** What was named before: each part of a mould asks for its side, and an outline never changes. */
+const named = new WeakMap<Outline, ReadonlyMap<SideId, string>>()
+
 /** What a plan's sides are called, by their ids. */
-export const sideNamesOf = (outline: Outline): ReadonlyMap<SideId, string> => sideNames(outlinePath(outline))
+export function sideNamesOf(outline: Outline): ReadonlyMap<SideId, string> {
+  const names = named.get(outline) ?? sideNames(outlinePath(outline))
+  named.set(outline, names)
+  return names
+}
 
 /** What one side of a plan is called; its id where the plan has no such side. */
 export const nameOfSide = (outline: Outline, id: SideId): string =>
