@@ -86,8 +86,18 @@ export function trappedParts(
     )
     const by = inSlab && meets(swept, box) > TOUCH ? 'the slab' : blocker?.name
     if (!by) continue
-    const left = parts.filter((p) => standing.has(p.id)).map((p) => p.recipe)
-    const way = slab.solid ? wayOut(kernel, part, [slab.solid, ...left]) : null
+    // Only what it could reach on its way by its own size.
+    const reach = Math.max(part.lengthMm, part.widthMm, part.thicknessMm) * 1.1
+    const { min, max } = own.box
+    const around: Box = {
+      min: [min[0] - reach, min[1] - reach],
+      max: [max[0] + reach, max[1] + reach],
+    }
+    const left = parts.filter((p) => {
+      const other = standing.get(p.id)
+      return other !== undefined && boxesMeet(around, other.box)
+    })
+    const way = slab.solid ? wayOut(kernel, part, [slab.solid, ...left.map((p) => p.recipe)]) : null
     if (way) ways.set(id, way)
     else trapped.push({ partId: id, name: part.name, by })
   }
