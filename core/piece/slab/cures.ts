@@ -75,8 +75,8 @@ export const sideOf = ({ id: pieceId }: SlabPiece, side: SideId, drip: Side['dri
 })
 
 /** Ways to get a feature out of another's way: into the largest free room, or out of the piece. */
-export function footprintCures(piece: SlabPiece, { list, id, region }: Footprint): Cure[] {
-  const half = halfOf(region.flat())
+export function footprintCures(piece: SlabPiece, { list, id, region, room = region }: Footprint): Cure[] {
+  const half = halfOf(room.flat())
   const { length, width } = outlineSize(piece.outline)
   switch (list) {
     case 'openings':

@@ -15,6 +15,8 @@ export type Footprint = {
   readonly on: readonly ('top' | 'bottom')[]
   /** Its boundary, holes clockwise: a frame is the band between its two edges. */
   readonly region: Region
+  /** What others keep clear of when they are put in, where that is more: the box of letters, a basin with its shell. */
+  readonly room?: Region
   /** Whether others may stand within it: a field, and what a frame goes round. */
   readonly open: boolean
 }
@@ -55,9 +57,12 @@ export function footprints(piece: SlabPiece): Footprint[] {
     const points = font
       ? layLetters(l, font).rings.flat()
       : box([0, 0], [l.text.length * l.height * 0.3, l.height / 2])
-    const region = [around(points, [length / 2 + l.u, width / 2 + l.v], l.turnDeg)]
+    const at: Point = [length / 2 + l.u, width / 2 + l.v]
+    const room = [around(points, at, l.turnDeg)]
+    // The block of letters as it is turned, not the upright box round that.
+    const region = [turnRing(around(points, [0, 0], 0), at, l.turnDeg)]
     const name = `“${l.text.split('\n')[0]}”`
-    found.push({ list: 'lettering', id: l.id, name, on: ['top'], region, open: false })
+    found.push({ list: 'lettering', id: l.id, name, on: ['top'], region, room, open: false })
   }
   for (const i of piece.inserts) {
     if (i.on !== 'top' && i.on !== 'bottom') continue
@@ -74,8 +79,17 @@ export function footprints(piece: SlabPiece): Footprint[] {
   const { basin } = piece
   if (basin) {
     const rim = basin.shell / Math.cos((basin.draftDeg * Math.PI) / 180)
-    const region = [box([basin.u, basin.v], [basin.length / 2 + rim, basin.width / 2 + rim])]
-    found.push({ list: 'basin', id: 'basin', name: 'the basin', on: ['top', 'bottom'], region, open: false })
+    const around = (by: number) => [box([basin.u, basin.v], [basin.length / 2 + by, basin.width / 2 + by])]
+    // Work on the top may end at its mouth; what is put in keeps clear of its shell too.
+    found.push({
+      list: 'basin',
+      id: 'basin',
+      name: 'the basin',
+      on: ['top', 'bottom'],
+      region: around(0),
+      room: around(rim),
+      open: false,
+    })
   }
   return found
 }
@@ -89,10 +103,14 @@ const box = ([x, y]: Point, [l, w]: Point): Ring => [
   [x - l, y + w],
 ]
 
-/** The box of some points, turned about the origin and then moved. */
-function around(points: Ring, [x, y]: Point, turnDeg: number): Ring {
+const turnRing = (ring: Ring, [x, y]: Point, turnDeg: number): Ring => {
   const [c, s] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)]
-  const turned = points.map(([u, v]): Point => [x + u * c - v * s, y + u * s + v * c])
+  return ring.map(([u, v]): Point => [x + u * c - v * s, y + u * s + v * c])
+}
+
+/** The box of some points, turned about the origin and then moved. */
+function around(points: Ring, at: Point, turnDeg: number): Ring {
+  const turned = turnRing(points, at, turnDeg)
   const [us, vs] = [turned.map((p) => p[0]), turned.map((p) => p[1])]
   const [u0, u1, v0, v1] = [Math.min(...us), Math.max(...us), Math.min(...vs), Math.max(...vs)]
   return box([(u0 + u1) / 2, (v0 + v1) / 2], [(u1 - u0) / 2, (v1 - v0) / 2])

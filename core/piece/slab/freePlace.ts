@@ -84,8 +84,8 @@ export function moveToFree(piece: SlabPiece, openingId: string): Change | null {
 
 function obstaclesOf(piece: SlabPiece, own: Own | undefined): Obstacle[] {
   const found: Obstacle[] = loopRegion(outlineLoop(piece.outline)).map((ring) => ({ ring, filled: false }))
-  for (const { list, id, region, open } of footprints(piece))
-    if (own?.list !== list || own.id !== id) found.push(...region.map((ring) => ({ ring, filled: !open })))
+  for (const { list, id, region, room = region, open } of footprints(piece))
+    if (own?.list !== list || own.id !== id) found.push(...room.map((ring) => ({ ring, filled: !open })))
   return found.filter(({ ring }) => ring.length > 2)
 }
 

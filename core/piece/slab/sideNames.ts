@@ -101,13 +101,8 @@ function cutOut(path: readonly PathCorner[], sides: readonly Placed[], i: number
 function apart(own: readonly Placed[], k: number, name: string): string | null {
   if (own.length !== 2) return null
   const [a, b] = [own[k]!.middle, own[1 - k]!.middle]
-  const along =
-    name.endsWith('front') || name.endsWith('back')
-      ? 0
-      : name.endsWith('left') || name.endsWith('right')
-        ? 1
-        : null
-  if (along === null || Math.abs(a[along] - b[along]) < NEAR) return null
+  const along = own[k]!.facing === 'front' || own[k]!.facing === 'back' ? 0 : 1
+  if (Math.abs(a[along] - b[along]) < NEAR) return null
   const less = a[along] < b[along]
   return `${name}, ${along === 0 ? (less ? 'left' : 'right') : less ? 'front' : 'back'} part`
 }
