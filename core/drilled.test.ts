@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import type { Opening, SlabPiece } from './job/index.ts'
+import { type Opening, type SlabPiece, withChoice } from './job/index.ts'
+import { whyNoMould } from './mould/index.ts'
 import { type PiecePlan, planPiece } from './plan.ts'
 import { proveRemedies } from './remedies.ts'
 import { openingLines } from './sheets/openingTable.ts'
@@ -75,6 +76,25 @@ describe('two tap holes drilled later', () => {
     } as never)
     expect(lines.map((l) => l.lines.join(' ')).filter((l) => l.includes('drilled later')).length).toBe(2)
   })
+})
+
+it('keep no method from forming the piece that forms it without them', () => {
+  const lined = (made: Opening['made']) => {
+    const piece = taps({ ...far, made })
+    const openings = piece.openings
+      .filter((o) => o.id === 'taps')
+      .map((o) => ({
+        ...o,
+        u: { rule: 'centred' as const, offset: 0 },
+        v: { rule: 'centred' as const, offset: 0 },
+      }))
+    return { ...piece, openings, mould: withChoice(piece.mould, { method: 'lined' }) }
+  }
+  expect([whyNoMould(lined('cast')), whyNoMould(lined('drilled'))]).toEqual([
+    'openings would cut the liner',
+    null,
+  ])
+  expect(plan(lined('drilled')).stations.mould).not.toBeNull()
 })
 
 describe('what a drill cannot do is told, with a remedy that works', () => {

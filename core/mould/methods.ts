@@ -1,4 +1,5 @@
 import type { MouldChoice, Piece } from '../job/index.ts'
+import { asCast } from '../piece/index.ts'
 import { blockMethod } from './block/planBlock.ts'
 import { boardBoxMethod } from './boardBox/planBoardBox.ts'
 import { brushedMethod } from './brushed/planBrushed.ts'
@@ -7,7 +8,7 @@ import { foundMethod } from './found/planFound.ts'
 import { layersMethod } from './layers/planLayers.ts'
 import { linedMethod } from './lined/planLined.ts'
 import type { MethodId, MouldMethod } from './method.ts'
-import { misfitWords } from './misfit.ts'
+import { type Misfit, misfitWords } from './misfit.ts'
 import { packedMethod } from './packed/planPacked.ts'
 import { printedMethod } from './printed/planPrinted.ts'
 import { ribsMethod } from './ribs/planRibs.ts'
@@ -36,8 +37,11 @@ export const methodOf = (id: MethodId): MouldMethod => METHODS.find((m) => m.id 
 export const measuresSolids = (choice: MouldChoice): boolean =>
   methodOf(choice.method).guesses?.(choice) ?? false
 
+/** Why a method does not form a piece, judged as it is cast, without what is drilled later; null when it does. */
+export const misfitOf = (method: MouldMethod, piece: Piece): Misfit | null => method.misfit(asCast(piece))
+
 /** Why the chosen method cannot form a piece, in a few words; null when it can. */
 export function whyNoMould(piece: Piece): string | null {
-  const misfit = methodOf(piece.mould.method).misfit(piece)
+  const misfit = misfitOf(methodOf(piece.mould.method), piece)
   return misfit && misfitWords(misfit)
 }

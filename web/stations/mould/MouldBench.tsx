@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { MouldChoice, Piece } from '../../../core/job/index.ts'
-import { METHODS, methodOf, misfitWords, whyNoMould } from '../../../core/mould/index.ts'
+import { METHODS, methodOf, misfitOf, misfitWords, whyNoMould } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { BlockBench } from './BlockBench.tsx'
@@ -61,7 +61,7 @@ const CAUTIONS: Partial<Record<MouldChoice['method'], string>> = {
 /** The methods that do not form a piece, each with its reason. */
 function Unfit({ piece }: { piece: Piece }) {
   const rows = METHODS.flatMap((m) => {
-    const misfit = m.misfit(piece)
+    const misfit = misfitOf(m, piece)
     return misfit === null ? [] : [{ name: m.name, why: misfitWords(misfit) }]
   })
   if (rows.length === 0) return null
@@ -83,7 +83,7 @@ function Unfit({ piece }: { piece: Piece }) {
 export function MouldBench() {
   const { piece, mould, station, figures, look, choose } = useMould()
   const why = whyNoMould(piece)
-  const fits = METHODS.filter((m) => m.misfit(piece) === null)
+  const fits = METHODS.filter((m) => misfitOf(m, piece) === null)
   const Bench = BENCHES[mould.method]
   return (
     <>

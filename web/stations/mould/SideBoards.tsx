@@ -42,7 +42,7 @@ const KINDS: readonly { readonly id: Kind; readonly name: string }[] = [
 export function KnockoutKinds() {
   const { piece, mould, choose } = useMould(...BOX)
   if (piece.kind !== 'slab') return null
-  const through = piece.openings.filter((o) => o.depth === null)
+  const through = piece.openings.filter((o) => o.depth === null && o.made === 'cast')
   return through.map((o) => (
     <Pick
       key={o.id}
