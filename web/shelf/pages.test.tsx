@@ -49,9 +49,9 @@ it('the job’s own stock overrides: a true thickness, a price, a missing board'
   await openStock()
   await press('remove 18 mm melamine', region('18 mm melamine'))
   await back()
-  await says(findings, 'No board melamine-18 in the stock')
+  await says(findings, 'The board that was chosen for the sides is not in the stock')
   await undo()
-  await saysNo(findings, 'No board')
+  await saysNo(findings, 'not in the stock')
 })
 
 it('stock from a list: good rows are taken and used, bad ones named by line', async () => {
