@@ -48,20 +48,26 @@ function alike(a: CrossSection, b: CrossSection): boolean {
   return [0, 1].every((k) => Math.abs(p.min[k]! - q.min[k]!) < 0.01 && Math.abs(p.max[k]! - q.max[k]!) < 0.01)
 }
 
+/** Area of a regular polygon over that of the circle round it. */
+const shareOfDisc = (sides: number): number => Math.sin((2 * Math.PI) / sides) / ((2 * Math.PI) / sides)
+
 /** A turned body with a coat of even thickness: its half section is grown, then turned. */
 export function growTurned(scope: SolidScope, turned: Turned, by: number): Manifold {
   const half = turned.profile.map(({ radius, z }): [number, number] => [radius, z])
   const mirrored = [...half].reverse().map(([r, z]): [number, number] => [-r, z])
   const full = scope.keep(new scope.kernel.CrossSection([half, mirrored], 'Positive'))
-  const grown = scope.keep(scope.keep(full.offset(by, 'Round', 2, TURN)).simplify(by / 100))
+  // Tidied by next to nothing: a flat that tilts by a hundredth of the coat takes a hundredth of the rubber.
+  const grown = scope.keep(scope.keep(full.offset(by, 'Round', 2, TURN * 2)).simplify(by / 2000))
   // Turned about the axis, what lies left of it is left out.
   const most = Math.max(...half.map(([r]) => r)) + by
   // Round it is as fine as a fiftieth of the coat asks: no finer than what it stands round.
   const enough = Math.ceil(Math.PI / Math.acos(1 - Math.min(1, by / 50 / most)))
-  const body = scope.keep(
-    grown.revolve(Math.max(TURN, Math.min(turnedChords(turned.profile, scope.coarser), enough))),
-  )
-  return scope.keep(body.translate(turned.at[0], turned.at[1], 0))
+  const own = turnedChords(turned.profile, scope.coarser)
+  const chords = Math.max(TURN, Math.min(own, enough))
+  const body = scope.keep(grown.revolve(chords))
+  // Fewer chords hold less than the body's own: widened, so that what lies between them is as thick as it is told.
+  const wider = Math.sqrt(shareOfDisc(own) / shareOfDisc(chords))
+  return scope.keep(scope.keep(body.scale([wider, wider, 1])).translate(turned.at[0], turned.at[1], 0))
 }
 
 /** A body's section by a plane, grown by `by`, as a plate to either side of the plane. */

@@ -25,7 +25,7 @@ import { layerHeights } from './layers/planLayers.ts'
 import { routerSteps } from './layers/router.ts'
 import { firstParting, splitPlanes } from './printed/split.ts'
 import { ribLevels } from './ribs/planRibs.ts'
-import { skinRuns } from './ribs/skinRuns.ts'
+import { leastBend, skinRuns } from './ribs/skinRuns.ts'
 import { cells } from './shells/flangedShells.ts'
 
 /** Chords six times as coarse: what is asked here holds for any, and the solids are many. */
@@ -123,6 +123,25 @@ describe('a coat round a body', () => {
     const { recipe } = castBody(inputOf(sphere))
     const ball = (4 / 3) * Math.PI * 70 ** 3
     expect(measure({ kind: 'grown', solid: recipe, by: 10, name: 'coat' }).volume / ball).toBeCloseTo(1, 2)
+  })
+  // Steiner's formula for convex bodies: V + S t + M t2 + 4/3 pi t3, M = pi (h + pi r) for a cylinder.
+  it.each([
+    ['a ball', sphere, 3, (t: number) => (4 / 3) * Math.PI * ((60 + t) ** 3 - 60 ** 3)],
+    ['a ball, thicker', sphere, 12, (t: number) => (4 / 3) * Math.PI * ((60 + t) ** 3 - 60 ** 3)],
+    ...[2, 8, 25].map(
+      (by) =>
+        [
+          `a drum, ${by} mm`,
+          turned({ form: 'cylinder', diameter: 300, height: 90 }),
+          by,
+          (t: number) =>
+            Math.PI * ((2 * 150 * 90 + 2 * 150 ** 2) * t + (90 + Math.PI * 150) * t * t + (4 / 3) * t ** 3),
+        ] as const,
+    ),
+  ] as const)('takes the rubber that the closed form asks within 0.3 percent: %s', (_, piece, by, takes) => {
+    const { recipe } = castBody(inputOf(piece))
+    const taken = measure({ kind: 'grown', solid: recipe, by, name: 'coat' }).volume - measure(recipe).volume
+    expect(Math.abs(taken / takes(by) - 1)).toBeLessThan(0.003)
   })
   it.each([
     ['a slab with openings', testTop(), 12],
@@ -427,6 +446,39 @@ describe('closed', () => {
 })
 
 describe('skin on ribs', () => {
+  const arc = (r: number, sweep: number, chords: number, at: readonly [number, number] = [0, 0]) =>
+    Array.from({ length: chords + 1 }, (_, i): [number, number] => {
+      const a = (sweep * i) / chords
+      return [at[0] + r * Math.sin(a), at[1] + r - r * Math.cos(a)]
+    })
+  const [bend, tight] = [arc(200, 1, 12), arc(60, 0.5, 5)]
+  const middle = (a: readonly number[], b: readonly number[]): [number, number] => [
+    (a[0]! + b[0]!) / 2,
+    (a[1]! + b[1]!) / 2,
+  ]
+  it.each<[string, [number, number][], boolean, number]>([
+    [
+      'a straight',
+      [
+        [0, 0],
+        [50, 0],
+        [90, 0],
+      ],
+      false,
+      Infinity,
+    ],
+    ['an arc', bend, false, 200],
+    ['a straight before it', [[-900, 0], ...bend], false, 200],
+    ['a short straight before it', [[-40, 0], [-0.4, 0], ...bend], false, 200],
+    ['a point on a chord', [...bend.slice(0, 4), middle(bend[3]!, bend[4]!), ...bend.slice(4)], false, 200],
+    ['its first chord cut short', [middle(bend[0]!, bend[1]!), ...bend.slice(1)], false, 200],
+    ['a tighter one within', [...arc(200, 0.3, 4, [-700, 0]), [-300, 0], ...tight, [900, 300]], false, 60],
+    ['a whole round', arc(90, 2 * Math.PI, 48), true, 90],
+  ])('knows the tightest bend of chords: %s', (_, points, closed, radius) => {
+    const least = leastBend(points, closed)
+    if (radius === Infinity) expect(least).toBe(Infinity)
+    else expect(Math.abs(least / radius - 1)).toBeLessThan(0.005)
+  })
   it('develops on the neutral line: a quarter turn of 260 in 5 mm is 412.3', () => {
     const round = slab(900, 700, 100, {
       outline: { kind: 'rectangle', length: 900, width: 700, radii: [260, 260, 260, 260] },

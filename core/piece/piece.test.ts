@@ -12,6 +12,7 @@ import {
 } from '../job/index.ts'
 import { startingStock } from '../stock/index.ts'
 import { METRIC } from '../testing/says.ts'
+import { testBasinBelow, testDrainer, testField, testFrame } from '../testing/testFeatures.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import {
   moveOpening,
@@ -270,6 +271,57 @@ it('is the same by quick sums and by solid, closed, and of one volume either way
     }),
     { seed: 20260530, numRuns: 40 },
   )
+})
+
+const TOWARD = ['left', 'right', 'front', 'back'] as const
+const grooves: SlabPiece['drainers'][number] = {
+  kind: 'grooves',
+  id: 'd',
+  name: 'grooves',
+  count: 3,
+  length: 260,
+  width: 9,
+  pitch: 30,
+  shallow: 2,
+  deep: 11,
+  toward: 'left',
+  u: 300,
+  v: 250,
+}
+it.each<[string, Partial<SlabPiece>]>([
+  ...TOWARD.map((toward): [string, Partial<SlabPiece>] => [
+    `a ramp toward ${toward}`,
+    { drainers: [{ ...testDrainer, length: 380, width: 260, radius: 70, shallow: 1, deep: 24, toward }] },
+  ]),
+  ['a round ramp', { drainers: [{ ...testDrainer, radius: 150, shallow: 0 }] }],
+  ...TOWARD.map((toward): [string, Partial<SlabPiece>] => [
+    `grooves toward ${toward}`,
+    { drainers: [{ ...grooves, toward }] },
+  ]),
+  ['deep grooves', { drainers: [{ ...grooves, width: 24, shallow: 23, deep: 30 }] }],
+  ['a sunken field', { panels: [{ ...testField, u: 40, shape: { kind: 'round', diameter: 220 } }] }],
+  ['a frame', { panels: [testFrame] }],
+  ['a basin below', { basin: testBasinBelow }],
+  [
+    'a blind opening that narrows',
+    {
+      openings: [
+        {
+          ...newOpening('o', 'o', { kind: 'rectangle', length: 200, width: 120, radius: 30 }),
+          depth: 30,
+          draftDeg: 12,
+        },
+      ],
+    },
+  ],
+])('has the same volume and centre by quick sums and by solid: %s', (_, patch) => {
+  const piece = slab(patch)
+  const [quick, { figures, findings }] = [plan(piece, true).figures, plan(piece)]
+  expect(findings.filter((f) => f.level === 'stop')).toEqual([])
+  expect([quick.volumeFrom, figures.volumeFrom]).toEqual(['quick', 'solid'])
+  expect(Math.abs(quick.volumeLitres / figures.volumeLitres - 1)).toBeLessThan(5e-4)
+  const [a, b] = [quick.centreOfGravity, figures.centreOfGravity]
+  for (const off of [a.xMm - b.xMm, a.yMm - b.yMm, a.zMm - b.zMm]) expect(Math.abs(off)).toBeLessThan(0.02)
 })
 
 it('keeps a disc round whichever of its extents is typed', () => {

@@ -65,23 +65,44 @@ function run(points: readonly Point[], closed: boolean, t: number): SkinRun {
   const chords = points.slice(1).map((q, i) => Math.hypot(q[0] - points[i]![0], q[1] - points[i]![1]))
   const along = chords.reduce((sum, c) => sum + c, 0)
   const bent = turns.slice(0, closed ? last : undefined).reduce((sum, a) => sum + a, 0)
-  let leastRadius = Infinity
-  turns.forEach((a, i) => {
-    const [before, after] = [chords[i - 1], chords[i]]
-    if (Math.abs(a) < 1e-4 || before === undefined || after === undefined) return
-    // Chords of an arc turn by their mean over r; a long straight beside one does not count as its chord, and one that
-    // a cut has shortened at the end of a strip turns as its whole did.
-    const end = !closed && (i === 1 || i === last - 1)
-    const chord = end ? Math.max(before, after) : Math.min((before + after) / 2, 2 * Math.min(before, after))
-    leastRadius = Math.min(leastRadius, chord / Math.abs(a))
-  })
   return {
     points,
     closed,
     developed: along + (bent * t) / 2,
-    leastRadius,
+    leastRadius: leastBend(points, closed),
     region: stripOf(points, turns, closed, t),
   }
+}
+
+/**
+ * The tightest bend of a way along chords, mm; infinite where it is straight: the least circle through three corners that
+ * follow one another, which is the arc's own where all three lie on it and wider where a straight begins. At the end of
+ * an open way the chord may be cut short: there the longer of the two stands for both.
+ */
+export function leastBend(points: readonly Point[], closed: boolean): number {
+  const ring = closed ? points.slice(0, -1) : points
+  const around = (of: readonly Point[], i: number): readonly [Point, Point, Point] | null => {
+    const n = of.length
+    if (!closed && (i === 0 || i === n - 1)) return null
+    return [of[(i + n - 1) % n]!, of[i]!, of[(i + 1) % n]!]
+  }
+  const corners = ring.filter((_, i) => {
+    const three = around(ring, i)
+    return !three || Math.abs(turnAt(...three)) > 1e-4
+  })
+  let least = Infinity
+  corners.forEach((_, i) => {
+    const three = around(corners, i)
+    if (!three) return
+    const [a, b, c] = three
+    const [before, after] = [Math.hypot(b[0] - a[0], b[1] - a[1]), Math.hypot(c[0] - b[0], c[1] - b[1])]
+    const end = !closed && (i === 1 || i === corners.length - 2)
+    const across = end
+      ? 2 * Math.max(before, after) * Math.cos(turnAt(a, b, c) / 2)
+      : Math.hypot(c[0] - a[0], c[1] - a[1])
+    least = Math.min(least, across / (2 * Math.sin(Math.abs(turnAt(a, b, c)))))
+  })
+  return least
 }
 
 /** The points and the same points t further out, mitred, the piece on the left of the way. */

@@ -28,7 +28,10 @@ export function drainerFall(d: Drainer): number {
   return (d.deep - d.shallow) / along
 }
 
-/** A recess with a rounded plan whose floor is a plane. By symmetry its volume is plan area x mean depth. */
+/**
+ * A recess with a rounded plan whose floor is a plane. By symmetry its volume is plan area x mean depth; its moments are
+ * those of a prism under a plane, by the plan's second moment about its middle line square to the fall.
+ */
 function rampCut(d: Extract<Drainer, { kind: 'ramp' }>, top: number): Cut {
   const [tx, ty] = TOWARD[d.toward]
   const run = tx !== 0 ? d.length : d.width
@@ -41,6 +44,9 @@ function rampCut(d: Extract<Drainer, { kind: 'ramp' }>, top: number): Cut {
   })
   const mean = (d.deep + d.shallow) / 2
   const area = d.length * d.width - (4 - Math.PI) * r * r
+  const second = secondMoment(run, tx !== 0 ? d.width : d.length, r)
+  const volume = area * mean
+  const shift = (slope * second) / volume
   return {
     recipe: {
       kind: 'prism',
@@ -56,8 +62,23 @@ function rampCut(d: Extract<Drainer, { kind: 'ramp' }>, top: number): Cut {
       lowName: `drainer/${d.id}/floor`,
       highName: 'top',
     },
-    bulk: bulkAt(area * mean, [d.u, d.v, top - mean / 2]),
+    bulk: bulkAt(volume, [
+      d.u + tx * shift,
+      d.v + ty * shift,
+      top - (area * mean * mean + slope * slope * second) / (2 * volume),
+    ]),
   }
+}
+
+/**
+ * Second moment (mm4) of a rectangle with rounded corners about its middle line square to `run`: the rectangle's,
+ * less at each corner a square of side r, plus the quarter disc in it, by integration.
+ */
+function secondMoment(run: number, across: number, r: number): number {
+  const c = run / 2 - r
+  const square = r * (c * c * r + c * r * r + r ** 3 / 3)
+  const quarter = (c * c * Math.PI * r * r) / 4 + (2 * c * r ** 3) / 3 + (Math.PI * r ** 4) / 16
+  return (across * run ** 3) / 12 - 4 * (square - quarter)
 }
 
 /**
@@ -100,9 +121,6 @@ function grooveCuts(d: Extract<Drainer, { kind: 'grooves' }>, top: number): Cut[
       z: along,
       origin: [cx - along[0] * half, cy - along[1] * half, top - mean - along[2] * half],
     }
-    const depthArea = (depth: number) => grooveArea(Math.max(0, depth), r)
-    // Simpson over the groove's length: the section is smooth in depth.
-    const area = (depthArea(d.shallow) + 4 * depthArea(mean) + depthArea(d.deep)) / 6
     return {
       recipe: {
         kind: 'moved',
@@ -117,7 +135,7 @@ function grooveCuts(d: Extract<Drainer, { kind: 'grooves' }>, top: number): Cut[
         },
         by: placement,
       },
-      bulk: bulkAt(area * d.length, [cx, cy, top - mean / 2]),
+      bulk: grooveBulk(d, r, [cx, cy], top),
     }
   })
 }
@@ -129,8 +147,41 @@ const line = (name: string, from: Segment['from'], to: Segment['to']): Segment =
   arc: null,
 })
 
-/** Section of a round-bottomed groove filled to `depth`: a circular segment below the half round, straight above. */
-function grooveArea(depth: number, r: number): number {
-  if (depth >= r) return (Math.PI * r * r) / 2 + 2 * r * (depth - r)
-  return r * r * Math.acos((r - depth) / r) - (r - depth) * Math.sqrt(2 * r * depth - depth * depth)
+/** Steps in which a groove is summed along its length, by Simpson's rule: the section is smooth in depth. */
+const STEPS = 16
+
+function grooveBulk(
+  d: Extract<Drainer, { kind: 'grooves' }>,
+  r: number,
+  [cx, cy]: readonly [number, number],
+  top: number,
+): Bulk {
+  const [tx, ty] = TOWARD[d.toward]
+  let [volume, along, down] = [0, 0, 0]
+  for (let i = 0; i <= STEPS; i += 1) {
+    const at = i / STEPS
+    const { area, first } = grooveSection(d.shallow + (d.deep - d.shallow) * at, r)
+    const weight = ((i === 0 || i === STEPS ? 1 : i % 2 === 1 ? 4 : 2) * d.length) / (3 * STEPS)
+    volume += weight * area
+    along += weight * area * d.length * (at - 0.5)
+    down += weight * first
+  }
+  if (volume <= 0) return bulkAt(0, [cx, cy, top])
+  return bulkAt(volume, [cx + (tx * along) / volume, cy + (ty * along) / volume, top - down / volume])
+}
+
+/** Section of a round-bottomed groove of a depth: area (mm2) and its first moment about the face (mm3). */
+function grooveSection(depth: number, r: number): { readonly area: number; readonly first: number } {
+  if (depth <= 0) return { area: 0, first: 0 }
+  if (depth >= r) {
+    const straight = depth - r
+    const half = (Math.PI * r * r) / 2
+    return {
+      area: half + 2 * r * straight,
+      first: half * (straight + (4 * r) / (3 * Math.PI)) + r * straight * straight,
+    }
+  }
+  const chord = Math.sqrt(2 * r * depth - depth * depth)
+  const area = r * r * Math.acos((r - depth) / r) - (r - depth) * chord
+  return { area, first: (2 * chord ** 3) / 3 - (r - depth) * area }
 }
