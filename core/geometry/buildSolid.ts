@@ -1,4 +1,5 @@
 import type { Manifold, Mat4 } from 'manifold-3d'
+import { bodiesOf } from './bodies.ts'
 import { extrudeTagged } from './extrudeTagged.ts'
 import { buildWalled, meshToSolid, ringMesh } from './facedMesh.ts'
 import { growLoft } from './growLoft.ts'
@@ -38,6 +39,12 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
       // Taking out slivers has filled hollows before now: what changes the volume is not kept.
       const strays = Math.abs(plain.volume() - whole.volume()) > TIDY * whole.volume()
       return named(scope, strays ? whole : plain, recipe.name)
+    }
+    case 'body': {
+      const whole = scope.solid(recipe.solid)
+      const one = bodiesOf(scope, whole)[recipe.at]
+      if (!one) throw new Error(`no body ${recipe.at}`)
+      return { body: one, names: whole.names }
     }
     case 'grown':
       return named(scope, grow(scope, recipe.solid, recipe.by), recipe.name)

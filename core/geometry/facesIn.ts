@@ -25,6 +25,7 @@ export function facesIn(recipe: SolidRecipe): string[] {
       return [...facesIn(recipe.solid), recipe.name]
     case 'grown':
     case 'tidied':
+    case 'body':
     case 'flange':
     case 'outset':
       return [recipe.name]

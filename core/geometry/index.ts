@@ -1,3 +1,4 @@
+export { bodiesOf } from './bodies.ts'
 export { addBulks, type Bulk, bulkAt } from './bulk.ts'
 export { chordCount, loopChords } from './chords.ts'
 export { creaseLines } from './creaseLines.ts'

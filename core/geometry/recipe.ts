@@ -142,6 +142,13 @@ export type SolidRecipe =
       readonly high: number
       readonly name: string
     }
+  | {
+      /** One of the bodies of a solid that hang together, by its place among them from 0. */
+      readonly kind: 'body'
+      readonly solid: SolidRecipe
+      readonly at: number
+      readonly name: string
+    }
   | { readonly kind: 'difference'; readonly from: SolidRecipe; readonly minus: readonly SolidRecipe[] }
   | { readonly kind: 'intersection'; readonly of: readonly SolidRecipe[] }
   | { readonly kind: 'union'; readonly of: readonly SolidRecipe[] }

@@ -56,6 +56,7 @@ export function solidKey(recipe: SolidRecipe): string {
     case 'outset':
     case 'flange':
     case 'tidied':
+    case 'body':
       told.solid = solidKey(recipe.solid)
   }
   const key = recipeKey(told)

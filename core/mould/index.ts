@@ -14,6 +14,7 @@ export { METHODS, measuresSolids, methodOf, misfitOf, whyNoMould } from './metho
 export { misfitWords } from './misfit.ts'
 export { partOutlines } from './partOutlines.ts'
 export { planMouldStation } from './planMould.ts'
+export { BRIM } from './printed/onBed.ts'
 export { type RipSetting, sawSettings } from './sawSettings.ts'
 export * from './types.ts'
 export { MOULD_WORDS } from './words.ts'

@@ -218,6 +218,10 @@ const HARDWARE = {
       joint: 'round the joint',
     }[f.where],
   }),
+  'seam-pins': (f: { diameterMm: number; lengthMm: number }) => ({
+    name: `pins ${size(f.diameterMm)} × ${size(f.lengthMm)}`,
+    note: 'through the flanges beside the bolts; drawn before the seam opens',
+  }),
   'dowel-rods': (f: { diameterMm: number; lengthMm: number; each: number }) => ({
     name: `dowels ${size(f.diameterMm)} × ${size(f.lengthMm)}`,
     note: `${f.each} a joint`,

@@ -599,7 +599,7 @@ describe('findings', () => {
     ],
     ['print-wall-thin', cone, { method: 'printed', shellWall: 0.5 }, testStock],
     ['bed-too-small', cone, { method: 'printed', flange: 90 }, testStock],
-    ['shell-bursts', slab(1500, 300, 900), { method: 'printed', shellWall: 1, shells: 1 }, testStock],
+    ['shell-bursts', slab(700, 300, 600), { method: 'printed', shellWall: 1, shells: 1 }, testStock],
     ['no-fill-opening', sphere, { method: 'printed' }, testStock],
     ['flat-top-open', drum, { method: 'closed' }, testStock],
     ['ribs-too-wide', seat, { method: 'ribs', ribSpacing: 900 }, testStock],

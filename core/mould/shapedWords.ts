@@ -35,6 +35,26 @@ export const SHAPED_WORDS = {
     why: 'A wall prints sound from two beads of plastic on, and stays tight from four.',
     remedy: 'Print four beads',
   }),
+  'print-on-supports': (f: { parts: number }) => ({
+    what: `${f.parts === 1 ? 'A printed part has' : `${f.parts} printed parts have`} no face to rest on the bed by`,
+    why: 'Turn supports on for it and sand where they stood: keep them off the face that meets the concrete. A taller bed, or other shells, may give it a seam to lie on.',
+  }),
+  'print-over-bed': (
+    f: {
+      parts: number
+      lengthMm: number
+      widthMm: number
+      heightMm: number
+      bedXMm: number
+      bedYMm: number
+      bedZMm: number
+    },
+    { mm },
+  ) => ({
+    what: `${f.parts > 1 ? `${f.parts} printed parts do` : 'A printed part does'} not fit the bed`,
+    why: `One is ${mm(f.lengthMm)} × ${mm(f.widthMm)} × ${mm(f.heightMm)} as it lies; the bed takes ${mm(f.bedXMm)} × ${mm(f.bedYMm)} × ${mm(f.bedZMm)} with room for a brim.`,
+    remedy: 'Print on a larger bed',
+  }),
   'bed-too-small': (f: { parts: number; bedMm: number; flangeMm: number }, { mm }) => ({
     what: `${f.parts} ${f.parts === 1 ? 'part' : 'parts'} on a bed of ${mm(f.bedMm)}`,
     why: `Flanges of ${mm(f.flangeMm)} leave little of each part for the cast. A larger bed, narrower flanges or another method serves better.`,

@@ -5,6 +5,8 @@ import { newTurned, withChoice } from '../job/index.ts'
 import { planMouldStation } from '../mould/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { prepareMesh } from '../readers/index.ts'
+import { anyPiece, seeded } from '../testing/anyPiece.ts'
+import { rounds } from '../testing/rounds.ts'
 import { testStock } from '../testing/testPiece.ts'
 import { layOnBed, type PrintMesh, writePrints } from './writePrints.ts'
 
@@ -18,17 +20,17 @@ it('lays a part on its seam, in the corner of the bed, turned and never mirrored
     triangles: new Uint32Array([0, 2, 1, 0, 1, 3, 1, 2, 3, 2, 0, 3]),
     lies: stands,
   }
-  expect([...layOnBed(corner)]).toEqual([0, 0, 0, 20, 0, 0, 0, 30, 0, 0, 0, 40])
+  expect([...layOnBed(corner)]).toEqual([5, 5, 0, 25, 5, 0, 5, 35, 0, 5, 5, 40])
   const onSide = layOnBed({
     ...corner,
     lies: { x: [0, 0, 1], y: [1, 0, 0], z: [0, 1, 0], origin: [0, 0, 0] },
   })
   const at = (i: number) => [...onSide.subarray(3 * i, 3 * i + 3)]
   expect([at(0), at(1), at(2), at(3)]).toEqual([
-    [0, 0, 0],
-    [0, 0, 20],
-    [30, 0, 0],
-    [0, 40, 0],
+    [5, 5, 0],
+    [5, 5, 20],
+    [35, 5, 0],
+    [5, 45, 0],
   ])
 })
 
@@ -69,9 +71,98 @@ describe('printed parts as files', () => {
         return { volume: body.volume(), ...body.boundingBox() }
       })
       expect((solid.volume * filament.densityKgPerM3 * 1e-6) / row.grams).toBeCloseTo(1, 3)
-      expect(solid.min.map((n) => Math.abs(n) < 1e-3)).toEqual([true, true, true])
-      const { bedX, bedY, bedZ } = testStock.printers[0]!
-      expect([solid.max[0] <= bedX, solid.max[1] <= bedY, solid.max[2] <= bedZ]).toEqual([true, true, true])
+      for (const k of [0, 1, 2]) expect(solid.min[k]).toBeCloseTo(0, 3)
     }
   })
 })
+
+/** One binary STL, read by its format alone: what hangs together by shared corners, its box, and what lies on the bed. */
+function readPrint(bytes: Uint8Array) {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const count = view.getUint32(80, true)
+  const places = new Map<string, number>()
+  const parent: number[] = []
+  const find = (i: number): number => {
+    let at = i
+    while (parent[at] !== at) {
+      parent[at] = parent[parent[at]!]!
+      at = parent[at]!
+    }
+    return at
+  }
+  const [min, max] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ]
+  let resting = 0
+  for (let t = 0; t < count; t += 1) {
+    const corners = [0, 1, 2].map((c) => {
+      const at = 84 + t * 50 + 12 + c * 12
+      const p = [0, 4, 8].map((k) => view.getFloat32(at + k, true))
+      for (const k of [0, 1, 2]) {
+        min[k] = Math.min(min[k]!, p[k]!)
+        max[k] = Math.max(max[k]!, p[k]!)
+      }
+      const key = p.join()
+      if (!places.has(key)) {
+        places.set(key, parent.length)
+        parent.push(parent.length)
+      }
+      return { p, at: places.get(key)! }
+    })
+    const [a, b, c] = corners
+    parent[find(a!.at)] = find(b!.at)
+    parent[find(b!.at)] = find(c!.at)
+    if (corners.every(({ p }) => p[2]! < 0.01))
+      resting +=
+        Math.abs(
+          (b!.p[0]! - a!.p[0]!) * (c!.p[1]! - a!.p[1]!) - (b!.p[1]! - a!.p[1]!) * (c!.p[0]! - a!.p[0]!),
+        ) / 2
+  }
+  return { bodies: new Set(parent.map((_, i) => find(i))).size, min, max, resting }
+}
+
+it('prints any piece in parts that are one body, lie on the bed and fit it with their brim', () => {
+  const random = seeded(20261127)
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
+  let [read, rest] = [0, 0]
+  for (let n = 0; n < rounds(14, 200); n += 1) {
+    const base = anyPiece(random)
+    const bed = pick([
+      { bedX: 220, bedY: 220, bedZ: 250 },
+      { bedX: 250, bedY: 250, bedZ: 250 },
+      { bedX: 300, bedY: 180, bedZ: 150 },
+    ])
+    const stock = { ...testStock, printers: [{ ...testStock.printers[0]!, ...bed }] }
+    const own = {
+      ...base,
+      mould: withChoice(base.mould, { method: 'printed' as const, shells: pick([1, 2, 4] as const) }),
+    }
+    const pieceStation = planPieceStation(kernel, own, 2300, false)
+    if (!pieceStation.geometry.recipe) continue
+    const { station, findings } = planMouldStation(own, pieceStation, stock, stock.mixes[0]!, { kernel })
+    const codes = findings.map((f) => f.code)
+    if (!station || codes.includes('bed-too-small')) continue
+    expect([n, codes.includes('print-over-bed')]).toEqual([n, false])
+    const meshes = station.figures.prints.map((row): PrintMesh => {
+      const { recipe } = station.parts.find((p) => p.id === row.partId)!
+      const { positions, triangles } = kernel.withSolids((s) => meshSolid(s.solid(recipe)))
+      return { name: row.name, positions, triangles, lies: row.lies }
+    })
+    const files = unzipSync(writePrints(meshes, 'stl'))
+    expect([n, Object.keys(files).length]).toEqual([n, meshes.length])
+    for (const [name, bytes] of Object.entries(files)) {
+      const { bodies, min, max, resting } = readPrint(bytes)
+      read += 1
+      expect([n, name, bodies]).toEqual([n, name, 1])
+      expect([n, name, min.map((m) => Math.round(m * 100) / 100)]).toEqual([n, name, [5, 5, 0]])
+      expect([n, name, resting > 1 || codes.includes('print-on-supports')]).toEqual([n, name, true])
+      rest += resting > 1 ? 1 : 0
+      const fits = max[0]! <= bed.bedX - 4.9 && max[1]! <= bed.bedY - 4.9 && max[2]! <= bed.bedZ + 0.1
+      expect([n, name, max, fits]).toEqual([n, name, max, true])
+    }
+  }
+  expect(read).toBeGreaterThan(20)
+  // Nearly all lie on a face of their own.
+  expect(rest / read).toBeGreaterThan(0.8)
+}, 600_000)

@@ -1,5 +1,6 @@
 import { strToU8, type Zippable, zipSync } from 'fflate'
 import type { Placement } from '../geometry/index.ts'
+import { BRIM } from '../mould/index.ts'
 import { writeStl } from '../readers/index.ts'
 
 /** A part's mesh, mm: coordinates and triangle corners. */
@@ -11,7 +12,7 @@ export type PrintMesh = {
   readonly lies: Placement
 }
 
-/** A mesh as it lies on the bed: turned, its lowest point on z = 0 and its box in the corner of the bed. */
+/** A mesh as it lies on the bed: turned, its lowest point on z = 0, its box in the corner of the bed with room for a brim. */
 export function layOnBed({ positions, lies: { x, y, z } }: PrintMesh): Float32Array {
   const laid = new Float32Array(positions.length)
   const least = [Infinity, Infinity, Infinity]
@@ -21,7 +22,7 @@ export function layOnBed({ positions, lies: { x, y, z } }: PrintMesh): Float32Ar
       laid[i + k] = at
       least[k] = Math.min(least[k]!, at)
     }
-  for (let i = 0; i < laid.length; i += 1) laid[i] = laid[i]! - least[i % 3]!
+  for (let i = 0; i < laid.length; i += 1) laid[i] = laid[i]! - least[i % 3]! + (i % 3 < 2 ? BRIM : 0)
   return laid
 }
 

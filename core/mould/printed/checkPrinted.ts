@@ -7,6 +7,7 @@ import { type CastBody, lockOf, undercut } from '../castBody.ts'
 import { finding, wearFindings } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { cells, type Parting, pullOf } from '../shells/flangedShells.ts'
+import type { Bed } from './split.ts'
 
 /** Long-term tension a printed wall bears across its layers, MPa [own]. */
 const WALL_MPA = 4
@@ -21,6 +22,32 @@ const choose = (pieceId: string, patch: Partial<Piece['mould']>): Change => ({
   patch,
 })
 
+/** A bed that leaves nothing beside the flanges, or takes more parts than anybody bolts together: nothing is planned. */
+export function tooManyParts(
+  input: MethodInput<'printed'>,
+  printer: Printer,
+  bed: Bed,
+  parts: number,
+): Finding | null {
+  const { mould } = input.piece
+  const least = 3 * (mould.shellWall + mould.flange)
+  if (Math.min(bed.x, bed.y, bed.z) >= least && parts <= MANY) return null
+  return finding(
+    input.piece,
+    'bed-too-small',
+    'stop',
+    'choice',
+    { parts, bedMm: Math.min(bed.x, bed.y), flangeMm: mould.flange },
+    largerBed(input, printer),
+  )
+}
+
+/** The printer of the stock with a larger bed, as a remedy. */
+export function largerBed({ piece, stock }: MethodInput<'printed'>, printer: Printer): Change[] | undefined {
+  const larger = stock.printers.find((p) => p.bedX * p.bedY > printer.bedX * printer.bedY)
+  return larger && [choose(piece.id, { printer: larger.id })]
+}
+
 /** What is wrong with printed shells: their walls, the bed, the fill's pull, whether they leave and can be filled. */
 export function checkPrinted(
   input: MethodInput<'printed'>,
@@ -28,7 +55,6 @@ export function checkPrinted(
   partings: readonly Parting[],
   printer: Printer,
   filament: Filament,
-  count: number,
 ): Finding[] {
   const { piece, quick, mix } = input
   const { mould } = piece
@@ -45,20 +71,6 @@ export function checkPrinted(
         [choose(piece.id, { shellWall: Math.max(lines, 4 * printer.nozzle) })],
       ),
     )
-  const least = 3 * (mould.shellWall + mould.flange)
-  if (Math.min(printer.bedX, printer.bedY, printer.bedZ) < least || count > MANY) {
-    const larger = input.stock.printers.find((p) => p.bedX * p.bedY > printer.bedX * printer.bedY)
-    found.push(
-      finding(
-        piece,
-        'bed-too-small',
-        count > MANY ? 'warn' : 'stop',
-        'choice',
-        { parts: count, bedMm: Math.min(printer.bedX, printer.bedY), flangeMm: mould.flange },
-        larger && [choose(piece.id, { printer: larger.id })],
-      ),
-    )
-  }
   const tension = (pressureAt(body.height, mix.freshKgPerM3) / 1000) * (Math.max(body.length, body.width) / 2)
   const stress = tension / Math.max(mould.shellWall, 1e-6)
   if (stress > WALL_MPA)

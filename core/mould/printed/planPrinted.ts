@@ -1,10 +1,4 @@
-import {
-  measureRegion,
-  movedBy,
-  type Placement,
-  type SolidRecipe,
-  type Vector,
-} from '../../geometry/index.ts'
+import { measureRegion, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import type { Filament, Printer } from '../../stock/index.ts'
 import { act, inTurn, type Operation } from '../../work/index.ts'
@@ -20,23 +14,28 @@ import {
   cells,
   cylinderAlong,
   flangePoints,
-  measureCells,
   type Parting,
   pullOf,
   wholeShell,
 } from '../shells/flangedShells.ts'
 import type { MouldFact, PrintRow, Undoing } from '../types.ts'
-import { checkPrinted } from './checkPrinted.ts'
-import { keyed, keysOf } from './keys.ts'
+import { checkPrinted, largerBed, tooManyParts } from './checkPrinted.ts'
+import { bodiesIn, farFromEnds, type LoosePart, seamWays } from './looseParts.ts'
+import { bedOf, type Lying, waysToLie } from './onBed.ts'
 import { printFigures } from './printFigures.ts'
-import { splitPlanes } from './split.ts'
+import { type Bed, splitPlanes } from './split.ts'
 
 /** Of the bolts through the flanges [own]. */
 const THREAD = 'M4'
 /** Hours by hand [own]: set up, then clean and fit each part. */
 const HOURS = { start: 1, part: 0.4 }
-/** Hole of a bolt through a flange, mm. */
+/** Holes through both flanges by turns, mm: bolts draw a seam together, pins keep it true and are drawn before it opens. */
 const BOLT = { radius: 2.2 }
+const PIN = { diameter: 4, radius: 2.1 }
+/** A hole this near to another seam, or to the edge of its flange, holds nothing, mm. */
+const CLEAR = 2
+/** The shell ends so far under the open face, mm. */
+const MOUTH = 0.01
 /** Edges shorter than this are not printed, mm. */
 const SLIVER = 0.01
 
@@ -53,9 +52,13 @@ export const printedMethod: MouldMethod<'printed'> = {
     if (!printer || !filament) return null
     const body = castBody(input)
     // The open face has no wall; flanges and slopes add as much again.
+    const { shells, shellWall, flange } = input.piece.mould
+    const parts = cells(
+      splitPlanes(null, { body, shells, beyond: shellWall + flange, below: shellWall, bed: bedOf(printer) }),
+    ).length
     const { hours: _, ...print } = printFigures(body.area * input.piece.mould.shellWall, printer, filament)
     return {
-      hours: HOURS.start + HOURS.part * input.piece.mould.shells,
+      hours: HOURS.start + HOURS.part * parts,
       life: filament.casts,
       faceM2: body.area / 1e6,
       materialCost: print.cost,
@@ -68,18 +71,19 @@ export const printedMethod: MouldMethod<'printed'> = {
     const { mould: choice } = piece
     const body = castBody(input)
     const beyond = choice.shellWall + choice.flange
+    const bed = bedOf(printer)
     const splitBelow = (below: number) =>
       splitPlanes(quick ? null : kernel, {
         body,
         shells: choice.shells,
         beyond,
         below,
-        bed: { x: printer.bedX, y: printer.bedY, z: printer.bedZ },
+        bed,
       })
     const throughFloor = splitBelow(choice.shellWall)
     const flat = lyingFlat(input, body) && throughFloor.some((p) => Math.abs(p.normal[2]) < 0.5)
     // A floor in one keeps every seam at the arris of the face that lies on it.
-    const floor = flat && fitsBed([body.length + 2 * beyond, body.width + 2 * beyond], printer) ? FLOOR : null
+    const floor = flat && fitsBed([body.length + 2 * beyond, body.width + 2 * beyond], bed) ? FLOOR : null
     const planes = floor ? splitBelow(0) : throughFloor
     const partings = floor ? [floor, ...planes] : planes
     const told = {
@@ -90,78 +94,86 @@ export const printedMethod: MouldMethod<'printed'> = {
       flange: choice.flange,
       flangeThickness: choice.shellWall,
       low: -choice.shellWall,
-      high: body.height,
+      // A hair under the brim of the cast, so that its mouth is open.
+      high: body.height - MOUTH,
       partings,
       name: 'print',
     }
-    const fixings = quick ? [] : partings.map((p) => flangePoints(kernel, told, p, choice.boltSpacing))
-    const bolts = fixings.flatMap((points, i) =>
-      points
-        .filter((_, k) => k % 2 === 0)
-        .map((p) =>
-          cylinderAlong(
-            p,
-            partings[i]!.normal,
-            BOLT.radius,
-            3 * choice.shellWall,
-            3 * choice.shellWall,
-            'bolt',
-          ),
+    const fixings = quick
+      ? []
+      : partings.map((p, i) =>
+          flangePoints(kernel, told, p, choice.boltSpacing).filter((at) => clearOf(at, partings, i)),
+        )
+    const through = 3 * choice.shellWall
+    const holes = fixings.flatMap((points, i) =>
+      points.map((p, k) =>
+        cylinderAlong(
+          p,
+          partings[i]!.normal,
+          isPin(k) ? PIN.radius : BOLT.radius,
+          through,
+          through,
+          isPin(k) ? 'pin' : 'bolt',
         ),
+      ),
     )
-    const whole = wholeShell({ ...told, holes: bolts })
+    const whole = wholeShell({ ...told, holes })
     const rows: PrintRow[] = []
     const every: readonly Cell[] = floor
       ? [[-1], ...cells(planes).map((c): Cell => [1, ...c])]
       : cells(planes)
+    const few = tooManyParts(input, printer, bed, every.length)
+    if (few) return { built: null, findings: [few] }
     const guess = (body.area * choice.shellWall) / every.length
-    const measured = quick ? null : measureCells(kernel, whole, partings, every)
-    const parts = every.flatMap((cell, i): BarePart[] => {
+    const shellSeams = planes.slice(0, { 1: 0, 2: 1, 4: 2 }[choice.shells])
+    const loose = every.flatMap((cell, i): LoosePart[] => {
       const isFloor = floor !== null && i === 0
-      const n = floor ? i - 1 : i
-      const short = isFloor ? 'floor' : `part ${n + 1}`
-      const name = `printed ${short}`
-      const id = isFloor ? 'shell/floor' : `shell/${n + 1}`
-      const found = measured?.get(cell.join())
-      if (measured && !found) return []
       const met = isFloor ? [FLOOR] : partings
-      const keys = keysOf(isFloor ? fixings.slice(0, 1) : fixings, met, cell)
       const recipe: SolidRecipe = {
         kind: 'tidied',
-        solid: keyed(cellOf(whole, met, cell, 'seam'), keys),
+        solid: cellOf(whole, met, cell, 'seam'),
         within: SLIVER,
         name: 'print',
       }
-      const volume = found ? found.volume + keys.volume : guess
-      const size = [0, 1, 2].map((k) =>
-        found
-          ? Math.max(found.max[k]!, ...keys.tips.map((t) => t[k]!)) -
-            Math.min(found.min[k]!, ...keys.tips.map((t) => t[k]!))
-          : 0,
-      )
-      const lies = bedPlacement(met, cell, size as [number, number, number], printer)
+      const own = isFloor || !floor ? cell : cell.slice(1)
+      const told = {
+        isFloor,
+        pull: isFloor ? DOWN : pullOf(shellSeams, own.slice(0, shellSeams.length), DOWN),
+        rank: isFloor ? Infinity : farFromEnds(planes, own),
+      }
+      if (quick) return [{ ...told, recipe, volume: guess, box: [0, 0, 0], lying: null }]
+      return bodiesIn(kernel, recipe, seamWays(met, cell), bed).map((one) => ({ ...told, ...one }))
+    })
+    const order = loose.map((_, i) => i).sort((a, b) => loose[a]!.rank - loose[b]!.rank || a - b)
+    const propped: string[] = []
+    const over: { id: string; lying: Lying }[] = []
+    const parts = loose.map(({ isFloor, pull, recipe, volume, box, lying }, i): BarePart => {
+      const n = floor ? i : i + 1
+      const short = isFloor ? 'floor' : `part ${n}`
+      const id = isFloor ? 'shell/floor' : `shell/${n}`
       const { cost: _, ...figures } = printFigures(volume, printer, filament)
-      rows.push({ partId: id, name: short, ...figures, lies })
-      return [
-        barePart({
-          id,
-          role: 'shell',
-          source: { of: 'shell', is: isFloor ? 'floor' : 'part', n: n + 1 },
-          name,
-          lengthMm: size[0]!,
-          widthMm: size[1]!,
-          thicknessMm: size[2]!,
-          pull: isFloor ? DOWN : pullOf(planes, floor ? cell.slice(1) : cell, DOWN),
-          leaves: i,
-          mass: { volume, kgPerM3: filament.densityKgPerM3 },
-          recipe,
-        }),
-      ]
+      if (lying?.fits && !lying.rests) propped.push(id)
+      if (lying && !lying.fits) over.push({ id, lying })
+      rows.push({ partId: id, name: short, ...figures, lies: lying?.lies ?? waysToLie([])[0]! })
+      return barePart({
+        id,
+        role: 'shell',
+        source: { of: 'shell', is: isFloor ? 'floor' : 'part', n },
+        name: `printed ${short}`,
+        lengthMm: box[0],
+        widthMm: box[1],
+        thicknessMm: box[2],
+        pull,
+        leaves: order.indexOf(i),
+        mass: { volume, kgPerM3: filament.densityKgPerM3 },
+        recipe,
+      })
     })
     const grams = rows.reduce((sum, r) => sum + r.grams, 0)
     const metres = rows.reduce((sum, r) => sum + r.filamentM, 0)
     const hours = rows.reduce((sum, r) => sum + r.hours, 0)
-    const boltCount = fixings.reduce((sum, points) => sum + Math.ceil(points.length / 2), 0)
+    const pinCount = fixings.reduce((sum, points) => sum + points.filter((_, k) => isPin(k)).length, 0)
+    const boltCount = fixings.reduce((sum, points) => sum + points.length, 0) - pinCount
     const facts: MouldFact[] = [
       { code: 'plastic', facts: {}, value: grams, unit: 'g' },
       { code: 'filament', facts: {}, value: metres, unit: 'm' },
@@ -204,10 +216,20 @@ export const printedMethod: MouldMethod<'printed'> = {
                 amount: boltCount,
                 unit: 'set',
               },
+              ...(pinCount > 0
+                ? [
+                    {
+                      code: 'seam-pins' as const,
+                      facts: { diameterMm: PIN.diameter, lengthMm: pinLength(choice.shellWall) },
+                      amount: pinCount,
+                      unit: 'piece' as const,
+                    },
+                  ]
+                : []),
             ]
           : [],
       prints: rows,
-      building: printBuilding(parts, boltCount, hours),
+      building: printBuilding(parts, { bolts: boltCount, pins: pinCount }, hours),
       afterRelease: ['close/flanges', 'bed/sand'],
       off: printOff(parts),
       faces: [
@@ -221,7 +243,28 @@ export const printedMethod: MouldMethod<'printed'> = {
       ],
       top: 'rim',
       check: () => [
-        ...checkPrinted(input, body, planes, printer, filament, parts.length),
+        ...checkPrinted(input, body, planes, printer, filament),
+        ...over.slice(0, 1).map(({ id, lying: { size } }) =>
+          finding(
+            piece,
+            'print-over-bed',
+            'stop',
+            id,
+            {
+              parts: over.length,
+              lengthMm: size[0],
+              widthMm: size[1],
+              heightMm: size[2],
+              bedXMm: bed.x,
+              bedYMm: bed.y,
+              bedZMm: bed.z,
+            },
+            largerBed(input, printer),
+          ),
+        ),
+        ...(propped.length > 0
+          ? [finding(piece, 'print-on-supports', 'note', propped[0]!, { parts: propped.length })]
+          : []),
         ...(flat && !floor
           ? [
               finding(piece, 'seam-on-flat-face', 'note', 'shell/1', {
@@ -248,8 +291,8 @@ function lyingFlat({ piece, pieceStation, kernel, quick }: MethodInput<'printed'
   return !quick && levelSections(kernel, body.recipe, [FLOOR.offset])[0]!.length === 1
 }
 
-const fitsBed = ([l, w]: readonly [number, number], { bedX, bedY }: Printer): boolean =>
-  Math.max(l, w) <= Math.max(bedX, bedY) && Math.min(l, w) <= Math.min(bedX, bedY)
+const fitsBed = ([l, w]: readonly [number, number], { x, y }: Bed): boolean =>
+  Math.max(l, w) <= Math.max(x, y) && Math.min(l, w) <= Math.min(x, y)
 
 function rowsOf({ piece, stock }: MethodInput<'printed'>): {
   printer: Printer | undefined
@@ -286,40 +329,37 @@ function rowsOf({ piece, stock }: MethodInput<'printed'>): {
   }
 }
 
-/** How a part lies on the bed: its first upright seam down where it fits so, else as it stands. */
-function bedPlacement(
-  partings: readonly Parting[],
-  cell: readonly (1 | -1)[],
-  [length, width, height]: readonly [number, number, number],
-  printer: Printer,
-): Placement {
-  const stands: Placement = movedBy([0, 0, 0])
-  const seam = partings.find((p) => Math.abs(p.normal[2]) < 0.5)
-  if (!seam) return stands
-  const s = cell[partings.indexOf(seam)]!
-  const axis: Vector = [seam.normal[0] * s, seam.normal[1] * s, 0]
-  const along: Vector = [-axis[1], axis[0], 0]
-  const across = Math.abs(axis[0]) * width + Math.abs(axis[1]) * length
-  const out = Math.abs(axis[0]) * length + Math.abs(axis[1]) * width
-  const fits =
-    out <= printer.bedZ &&
-    Math.max(across, height) <= Math.max(printer.bedX, printer.bedY) &&
-    Math.min(across, height) <= Math.min(printer.bedX, printer.bedY)
-  if (!fits) return stands
-  // Rows of the turn: along -> x, up -> y, the seam's outward axis -> z; its transpose's columns are images of x, y, z.
-  const rows = [along, [0, 0, 1], axis] as const
-  const column = (k: 0 | 1 | 2): Vector => [rows[0][k], rows[1][k], rows[2][k]]
-  return { x: column(0), y: column(1), z: column(2), origin: [0, 0, 0] }
-}
+const pinLength = (wall: number): number => Math.ceil((2 * wall + 14) / 10) * 10
 
-function printBuilding(parts: readonly BarePart[], bolts: number, hours: number): Operation[] {
+/** Every second hole along a seam takes a pin. */
+const isPin = (k: number): boolean => k % 2 === 1
+
+/** Whether a hole on one seam stands clear of all others. */
+const clearOf = (p: Vector, partings: readonly Parting[], own: number): boolean =>
+  partings.every(
+    ({ normal, offset }, i) =>
+      i === own ||
+      Math.abs(p[0] * normal[0] + p[1] * normal[1] + p[2] * normal[2] - offset) > BOLT.radius + CLEAR,
+  )
+
+function printBuilding(
+  parts: readonly BarePart[],
+  { bolts, pins }: { bolts: number; pins: number },
+  hours: number,
+): Operation[] {
   const n = parts.length
   return inTurn([
     build('print', act('print', { parts: n }), parts, { work: 15 * n, wait: hours * 60 }),
     build('try/seams', act('try-seams', { parts: n }), parts, { work: 8 * n }),
     build('fill/prints', act('fill-prints', { parts: n }), parts, { work: 20 + 5 * n }),
     ...(n > 1
-      ? [eachCast(build('close/flanges', act('bolt-flanges', { bolts }), parts, { work: 2 * bolts + 5 }))]
+      ? [
+          eachCast(
+            build('close/flanges', act('bolt-flanges', { bolts, pins }), parts, {
+              work: 2 * bolts + pins + 5,
+            }),
+          ),
+        ]
       : []),
     eachCast(build('bed/sand', act('bed-in-sand', {}), parts, { work: 10 })),
   ])

@@ -307,7 +307,8 @@ export const BUILD_ACTS = {
   ),
   print: told(
     'print',
-    (f: { parts: number }) => `Print ${count(f.parts, 'part')}, walls full, the seam face on the bed.`,
+    (f: { parts: number }) =>
+      `Print ${count(f.parts, 'part')}, walls full, ${f.parts === 1 ? 'as its file lies' : 'each as its file lies'}.`,
   ),
   'try-seams': told('try the seams', (f: { parts: number }) =>
     f.parts === 1
@@ -321,7 +322,8 @@ export const BUILD_ACTS = {
   ),
   'bolt-flanges': told(
     'bolt the flanges',
-    (f: { bolts: number }) => `Bolt the flanges, ${f.bolts} in all, a little at a time and crosswise.`,
+    (f: { bolts: number; pins: number }) =>
+      `${f.pins > 0 ? `Push ${count(f.pins, 'pin')} through, then bolt` : 'Bolt'} the flanges, ${f.bolts} in all, a little at a time and crosswise.`,
   ),
   'bed-in-sand': told(
     'bed in sand',

@@ -221,7 +221,7 @@ export const RELEASE_ACTS = {
   'printed-parts-off': told(
     'prints off',
     (f: { parts: number }) =>
-      `Bolts out, then ${count(f.parts, 'part')} off${f.parts > 1 ? ', each square to its seam' : ''}, a thin wedge in the flange, never against the concrete.`,
+      `Bolts and pins out, then ${count(f.parts, 'part')} off${f.parts > 1 ? ', each square to its seam' : ''}, a thin wedge in the flange, never against the concrete.`,
   ),
   'turn-in-print': told(
     'turn it over',

@@ -16,7 +16,9 @@ export function Exports() {
     const { writePrints } = await import('../../../core/sheets/writePrints.ts')
     const meshes = mould.figures.prints.flatMap(({ partId, name: part, lies }) => {
       const mesh = scene?.parts.find((p) => p.id === partId)?.mesh
-      return mesh ? [{ name: part, positions: mesh.positions, triangles: mesh.triangles, lies }] : []
+      return mesh
+        ? [{ name: `${piece.name}, ${part}`, positions: mesh.positions, triangles: mesh.triangles, lies }]
+        : []
     })
     download(`${name}-prints-${as}.zip`, writePrints(meshes, as), 'application/zip')
   }
