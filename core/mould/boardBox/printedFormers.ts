@@ -1,4 +1,5 @@
 import {
+  bodiesOf,
   measureSolid,
   movedBy,
   type Placement,
@@ -11,7 +12,9 @@ import type { Filament, Printer } from '../../stock/index.ts'
 import { type BarePart, trimmed } from '../bareParts.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import type { BoxMethodId, MethodInput } from '../method.ts'
+import { bedOf } from '../printed/onBed.ts'
 import { printFigures } from '../printed/printFigures.ts'
+import type { Bed } from '../printed/split.ts'
 import type { MaterialRow, PrintRow } from '../types.ts'
 
 /** Of what is not wall, this share is laid down as a lattice [own]. */
@@ -66,7 +69,8 @@ export function printedFormers(
   }
   const parts = formers.flatMap((part): BarePart[] => {
     const solid = quick ? null : kernel.withSolids((s) => measureSolid(s.solid(part.recipe).body))
-    const cuts = solid ? cutsFor(solid, printer) : [[], [], []]
+    const bed = bedOf(printer)
+    const cuts = solid ? cutsFor(solid, bed) : [[], [], []]
     const count = cuts.reduce((product, offsets) => product * (offsets.length + 1), 1)
     if (!solid || count === 1) return [printed(part)]
     const pieces = count > MOST_PIECES ? [] : piecesOf(input, part, cuts)
@@ -81,8 +85,8 @@ export function printedFormers(
           part: part.name,
           lengthMm,
           widthMm,
-          bedXMm: printer.bedX,
-          bedYMm: printer.bedY,
+          bedXMm: bed.x,
+          bedYMm: bed.y,
           pieces: pieces.length,
         },
         [{ type: 'mouldChosen', pieceId: piece.id, patch: { formersPrinted: false } }],
@@ -102,20 +106,20 @@ const sizeOf = ({ min, max }: Box): [number, number, number] => [
 ]
 
 /** Even offsets along x, y and z at which a body is parted so that each piece fits the bed, the way round that takes fewer. */
-function cutsFor({ min, max }: Box, { bedX, bedY, bedZ }: Printer): number[][] {
+function cutsFor({ min, max }: Box, bed: Bed): number[][] {
   const [x, y, z] = sizeOf({ min, max })
   const count = (size: number, room: number) => Math.max(1, Math.ceil(size / room - 1e-9))
   const [straight, turned] = [
-    [count(x, bedX), count(y, bedY)],
-    [count(x, bedY), count(y, bedX)],
+    [count(x, bed.x), count(y, bed.y)],
+    [count(x, bed.y), count(y, bed.x)],
   ] as const
   const plan = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
-  return [...plan, count(z, bedZ)].map((n, k) =>
+  return [...plan, count(z, bed.z)].map((n, k) =>
     Array.from({ length: n - 1 }, (_, i) => min[k]! + ((max[k]! - min[k]!) * (i + 1)) / n),
   )
 }
 
-/** What lies between the cuts, each piece a part; the first keeps the id. */
+/** What lies between the cuts, each body of it a part; the first keeps the id. */
 function piecesOf(
   { kernel }: MethodInput<BoxMethodId>,
   part: BarePart,
@@ -135,7 +139,13 @@ function piecesOf(
   })
   const { source } = part
   return bodies
-    .filter((recipe) => kernel.withSolids((s) => s.solid(recipe).body.volume()) > LEAST)
+    .flatMap((recipe) => {
+      const count = kernel.withSolids((s) => bodiesOf(s, s.solid(recipe)).length)
+      return Array.from(
+        { length: count },
+        (_, at): SolidRecipe => ({ kind: 'body', solid: recipe, at, name: 'joint' }),
+      )
+    })
     .map((recipe, i, all) => ({
       ...part,
       source:
@@ -147,9 +157,6 @@ function piecesOf(
       recipe,
     }))
 }
-
-/** Scraps between cuts are no piece, mm3. */
-const LEAST = 1
 
 const filamentRow = (filament: Filament, prints: readonly PrintRow[], grams: number): MaterialRow => ({
   code: 'filament-formers',
