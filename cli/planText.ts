@@ -3,15 +3,8 @@ import { bagsOff } from '../core/log/index.ts'
 import type { PlanJson } from '../core/planJson.ts'
 import { agentNote } from '../core/release/index.ts'
 import { clock } from '../core/sheets/index.ts'
-import { UNIT_SIGN } from '../core/stock/index.ts'
-import {
-  formatCut,
-  formatLength,
-  moneyOrNone,
-  showAmount,
-  showNumber,
-  wordsStyle,
-} from '../core/units/index.ts'
+import { rowAmount } from '../core/stock/index.ts'
+import { formatCut, formatLength, moneyOrNone, wordsStyle } from '../core/units/index.ts'
 import { count, faceWords, sameStart, tell } from '../core/work/index.ts'
 
 const MARK = { stop: 'STOP', warn: 'LOOK', note: 'note' } as const
@@ -33,7 +26,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.piece)
       row(
         'piece',
-        `${mm(s.piece.lengthMm)} x ${mm(s.piece.widthMm)} x ${mm(s.piece.thicknessMm)}, ${showNumber(s.piece.volumeLitres, 2)} L, ${showNumber(s.piece.concreteKg, 1)} kg, poured ${s.piece.poured}`,
+        `${mm(s.piece.lengthMm)} x ${mm(s.piece.widthMm)} x ${mm(s.piece.thicknessMm)}, ${style.litres(s.piece.volumeLitres, 2)}, ${style.kg(s.piece.concreteKg, 1)}, poured ${s.piece.poured}`,
       )
     if (s.mould) {
       row(
@@ -50,7 +43,7 @@ export function planText(plan: PlanJson, settings: Settings): string {
       row(
         'steel',
         s.steel.meshName
-          ? `${s.steel.meshName}, ${s.steel.crosswaysWires} + ${s.steel.lengthwaysWires} wires, cover ${mm(s.steel.coverMm)}, ${showNumber(s.steel.massKg, 2)} kg`
+          ? `${s.steel.meshName}, ${s.steel.crosswaysWires} + ${s.steel.lengthwaysWires} wires, cover ${mm(s.steel.coverMm)}, ${style.kg(s.steel.massKg, 2)}`
           : 'none',
       )
     if (s.release)
@@ -58,18 +51,18 @@ export function planText(plan: PlanJson, settings: Settings): string {
     if (s.mix) {
       row(
         'mix',
-        `${s.mix.bags} x ${s.mix.mixName}, ${showNumber(s.mix.neededLitres, 1)} L needed, cost ${moneyOrNone(s.mix.costPerCast, settings.currency)}`,
+        `${s.mix.bags} x ${s.mix.mixName}, ${style.litres(s.mix.neededLitres)} needed, cost ${moneyOrNone(s.mix.costPerCast, settings.currency)}`,
       )
       for (const b of s.mix.batches)
-        row('', `batch ${b.number}: ${count(b.bags, 'bag')}, ${showNumber(b.waterLitres, 2)} L water`)
+        row('', `batch ${b.number}: ${count(b.bags, 'bag')}, ${style.liquid(b.waterLitres)} water`)
     }
     if (s.pour) {
-      row('pour', `${s.pour.start.replace('T', ' ')}, ${showNumber(s.pour.temperatureDegC, 0)} degC`)
+      row('pour', `${s.pour.start.replace('T', ' ')}, ${style.degC(s.pour.temperatureDegC)}`)
     }
     if (s.finish)
       row(
         'finish',
-        `${s.finish.sealer}, ${showAmount(s.finish.sealerAmount, 2)} ${UNIT_SIGN[s.finish.sealerUnit]}, ${count(s.finish.turns, 'turn')}, ${s.finish.daysToUse === null ? 'never' : count(s.finish.daysToUse, 'day')} to use`,
+        `${s.finish.sealer}, ${rowAmount(s.finish.sealerAmount, s.finish.sealerUnit, 2, style)}, ${count(s.finish.turns, 'turn')}, ${s.finish.daysToUse === null ? 'never' : count(s.finish.daysToUse, 'day')} to use`,
       )
     if (s.log)
       row(

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { startingStock } from '../core/stock/index.ts'
 import { openDemo, station, test, unfold } from './app.ts'
 import { layoutFaults } from './layoutFaults.ts'
 import { smallTargets } from './smallTargets.ts'
@@ -7,6 +8,10 @@ import { wordFaults } from './wordFaults.ts'
 /** `npm run layout` walks every piece; the tests take one of each that is drawn in its own way. */
 const WHOLE = process.env.LAYOUT === 'whole'
 const STATIONS = ['piece', 'mould', 'steel', 'release', 'mix', 'pour', 'finish', 'log', 'sheets']
+/** Names by a size of the trade, which keep it in any units; in a sentence they may begin with a capital. */
+const TRADE = Object.values(startingStock())
+  .flat()
+  .flatMap(({ name }) => [name, name.charAt(0).toUpperCase() + name.slice(1)])
 const SIZES = [
   [1280, 800],
   [1920, 1080],
@@ -31,7 +36,7 @@ async function look(
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
     await page.waitForTimeout(120)
     for (const fault of await page.evaluate(layoutFaults)) found.push([fault, `${where} ${width}`])
-    for (const words of await page.evaluate(wordFaults)) found.push([words, `${where} ${width}`])
+    for (const words of await page.evaluate(wordFaults, TRADE)) found.push([words, `${where} ${width}`])
     for (const target of await page.evaluate(smallTargets))
       found.push([`${target}, less than a hand wants`, `${where} ${width}`])
   }
@@ -75,13 +80,14 @@ test('nothing is cut, covered, too small, outside the view or over another text'
       await page.setViewportSize({ width: 390, height: 844 })
       const off = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
       if (off > 1) add([[`runs ${off} px off the side of a phone`, `${piece} ${name}`]])
-      if (!WHOLE) continue
       // Inches are longer, and so is what is folded away.
       await page.getByRole('button', { name: /^Units/ }).click()
       await settled(page)
-      add(await look(page, `${piece} ${name} in inches`, [SIZES[2]]))
-      await unfold(page)
-      add(await look(page, `${piece} ${name} unfolded`, [SIZES[2]]))
+      add(await look(page, `${piece} ${name} in US units`, [SIZES[2]]))
+      if (WHOLE) {
+        await unfold(page)
+        add(await look(page, `${piece} ${name} unfolded`, [SIZES[2]]))
+      }
       await page.keyboard.press('Control+z')
     }
   }

@@ -96,6 +96,7 @@ export type Change =
   | ({ readonly type: 'finishChosen'; readonly patch: Partial<FinishChoice> } & OfPiece)
   | { readonly type: 'stockRowKept'; readonly list: StockList; readonly row: StockRow }
   | { readonly type: 'stockRowRemoved'; readonly list: StockList; readonly rowId: string }
+  | { readonly type: 'stockReplaced'; readonly stock: Stock }
   | { readonly type: 'runKept'; readonly run: Run }
   | { readonly type: 'runRemoved'; readonly runId: string }
   | { readonly type: 'pourLogged'; readonly pour: PourRecord }
@@ -158,6 +159,8 @@ export function applyChange(job: Job, change: Change): Job {
           [change.list]: without(job.stock[change.list] as StockRow[], change.rowId, 'row'),
         },
       }
+    case 'stockReplaced':
+      return { ...job, stock: change.stock }
     case 'runKept':
       return { ...job, runs: kept(job.runs, change.run) }
     case 'runRemoved':

@@ -1,4 +1,5 @@
 import type { Stock } from '../stock/schema.ts'
+import { METRIC_UNITS } from '../units/index.ts'
 import {
   fieldsOf,
   type MethodId,
@@ -40,6 +41,7 @@ export const plainSide = (over: Partial<Side> = {}): Side => ({
 
 export const startingSettings = (): Settings => ({
   units: 'mm',
+  others: METRIC_UNITS,
   inchDenominator: 16,
   people: 2,
   paper: 'A4',

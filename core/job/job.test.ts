@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { startingStock } from '../stock/index.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
+import { METRIC_UNITS, US_UNITS } from '../units/index.ts'
 import {
   applyChange,
   boxChoiceOf,
@@ -255,16 +256,28 @@ it('brings the fourth version up to this one: bars to choose from, money without
   const read = readJob(old)
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
   const { stock, settings, ...rest } = read.job
-  expect(settings).toEqual({ ...raw.settings, currency: null })
+  expect(settings).toEqual({ ...raw.settings, currency: null, others: METRIC_UNITS })
   expect(stock.bars).toEqual(startingStock().bars)
   expect({ ...rest, version: 4, stock: { ...stock, bars: undefined }, settings: raw.settings }).toEqual(raw)
   expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
 })
 
+it('brings the fifth version up to this one: with inches it reads pounds, gallons, degF and psi', () => {
+  const old = fs.readFileSync(new URL('./versions/v5.hollow.json', import.meta.url), 'utf8')
+  const raw = JSON.parse(old)
+  expect([raw.version, raw.settings.units, raw.settings.others]).toEqual([5, 'inch', undefined])
+  const read = readJob(old)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  expect(read.job.settings).toEqual({ ...raw.settings, others: US_UNITS })
+  expect({ ...read.job, version: 5, settings: raw.settings }).toEqual(raw)
+  const metric = readJob(JSON.stringify({ ...raw, settings: { ...raw.settings, units: 'mm' } }))
+  expect(metric.ok && metric.job.settings.others).toEqual(METRIC_UNITS)
+})
+
 describe('an old file that is broken is refused with its place, never opened by half', () => {
   const text = (name: string) =>
     fs.readFileSync(new URL(`./versions/${name}.hollow.json`, import.meta.url), 'utf8')
-  const names = ['v1', 'v2', 'v3-first', 'v3-last', 'v4']
+  const names = ['v1', 'v2', 'v3-first', 'v3-last', 'v4', 'v5']
   it.each(names)('%s cut short', (name) => {
     for (const share of [0.1, 0.5, 0.9, 0.999]) {
       const read = readJob(text(name).slice(0, text(name).length * share))

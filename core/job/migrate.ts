@@ -1,4 +1,5 @@
 import { startingStock } from '../stock/catalogue.ts'
+import { METRIC_UNITS, US_UNITS } from '../units/index.ts'
 import { fieldsOf, METHOD_IDS, type MethodId, MOULD_DEFAULTS, SHARED_FIELDS } from './mouldChoice.ts'
 
 type Raw = Record<string, unknown>
@@ -141,12 +142,21 @@ const barsAndMoney = (raw: Raw): Raw => ({
   }),
 })
 
+/** Version 5 knew units of length alone: with inches a shop reads pounds, gallons, degF and psi. */
+const unitsOfAll = (raw: Raw): Raw => ({
+  ...raw,
+  ...(isRecord(raw.settings) && {
+    settings: filled(raw.settings, { others: raw.settings.units === 'inch' ? US_UNITS : METRIC_UNITS }),
+  }),
+})
+
 /** One step a version: `steps[n]` turns a document of version n into n + 1. Version 1 is the first. */
 const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   1: piecesOfManyKinds,
   2: mouldsOfAnyPlan,
   3: choicesByMethod,
   4: barsAndMoney,
+  5: unitsOfAll,
 }
 
 /** Brings an older document up to the version this program writes, step by step. */

@@ -38,7 +38,7 @@ import { runSchema } from './runSchema.ts'
 export { LIMITS } from './measures.ts'
 
 /** The version this program writes. Older ones migrate, newer ones are refused with words. */
-export const JOB_VERSION = 5
+export const JOB_VERSION = 6
 
 export const temperatureSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('constant'), degC: z.number().min(-30).max(60) }),
@@ -125,6 +125,14 @@ export const pieceSchema = z.discriminatedUnion('kind', [
 
 export const settingsSchema = z.strictObject({
   units: z.enum(['mm', 'inch']),
+  others: z
+    .strictObject({
+      mass: z.enum(['kg', 'lb']),
+      volume: z.enum(['litre', 'us']).describe('us: cubic feet, gallons, quarts and fluid ounces'),
+      temperature: z.enum(['C', 'F']),
+      pressure: z.enum(['si', 'us']).describe('si: MPa and kPa; us: psi and psf'),
+    })
+    .describe('units of all but lengths'),
   inchDenominator: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
   people: z.number().int().min(1).max(20),
   paper: z.enum(['A4', 'Letter']),

@@ -10,18 +10,18 @@ export const MIX_WORDS = {
     what: 'The mixer that was chosen is not in the stock',
     why: 'Batches follow from what the mixer takes.',
   }),
-  'mixer-too-small': (f: { mixer: string; mixerLitres: number; yieldLitres: number }) => ({
-    what: `${f.mixer} takes ${f.mixerLitres} L; half a bag makes ${f.yieldLitres / 2} L`,
+  'mixer-too-small': (f: { mixer: string; mixerLitres: number; yieldLitres: number }, { litres }) => ({
+    what: `${f.mixer} takes ${litres(f.mixerLitres)}; half a bag makes ${litres(f.yieldLitres / 2)}`,
     why: 'Less than half a bag is hard to scale by eye: weigh it, or use a larger mixer.',
     remedy: 'Use a larger mixer',
   }),
-  'yield-doubtful': (f: { mix: string; byBagKgPerM3: number; statedKgPerM3: number }) => ({
-    what: `${f.mix}: bag and water over yield give ${Math.round(f.byBagKgPerM3)} kg/m3, not ${Math.round(f.statedKgPerM3)}`,
+  'yield-doubtful': (f: { mix: string; byBagKgPerM3: number; statedKgPerM3: number }, { of }) => ({
+    what: `${f.mix}: bag and water over yield give ${of('density', f.byBagKgPerM3, 0)}, not ${of('density', f.statedKgPerM3, 0)}`,
     why: 'Yield, water or density on the bag is off by more than 3 percent. Check the bag before you buy.',
   }),
-  'water-at-limit': (f: { f28Mpa: number; mediumMpa: number }) => ({
-    what: `Water at the bag’s limit: ${f.f28Mpa} MPa at 28 days, ${f.mediumMpa} with less`,
-    why: 'Every litre more weakens the piece and lets it shrink. Vibrate rather than add water.',
+  'water-at-limit': (f: { f28Mpa: number; mediumMpa: number }, { mpa }) => ({
+    what: `Water at the bag’s limit: ${mpa(f.f28Mpa)} at 28 days, ${mpa(f.mediumMpa)} with less`,
+    why: 'All water beyond it weakens the piece and lets it shrink. Vibrate rather than add water.',
   }),
 } satisfies Words
 

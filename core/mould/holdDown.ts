@@ -1,5 +1,6 @@
 import type { MouldChoice } from '../job/index.ts'
 import { forceToMass } from '../units/convert.ts'
+import type { WordsStyle } from '../units/index.ts'
 import type { BuiltMould } from './method.ts'
 import type { MouldFigures } from './types.ts'
 
@@ -18,8 +19,8 @@ export const holdRows = (rows: BuiltMould['holdDown'], by: MouldChoice['holdBy']
 type HoldRow = MouldFigures['holdDown'][number]
 
 /** The means in words: `2 screws from below`, `34 cm2 of glue`, `12 kg on a bridge`. */
-export function holdWords({ by, screws, glueMm2, weightKg }: HoldRow): string {
-  if (by === 'glue') return `${Math.ceil(glueMm2 / 100)} cm² of glue`
-  if (by === 'weight') return `${Math.ceil(weightKg * 10) / 10} kg on a bridge`
+export function holdWords({ by, screws, glueMm2, weightKg }: HoldRow, { kg, of }: WordsStyle): string {
+  if (by === 'glue') return `${of('patch', Math.ceil(glueMm2 / 100), 0)} of glue`
+  if (by === 'weight') return `${kg(Math.ceil(weightKg * 10) / 10, 1)} on a bridge`
   return `${screws} ${screws === 1 ? 'screw' : 'screws'} from below`
 }

@@ -87,7 +87,7 @@ describe('lines of a mould’s lists', () => {
     [0.5, 'm', '0.5 m'],
     [1, 'kg', '1 kg'],
     [12, 'cm2', '12 cm²'],
-  ])('%d %s', (amount, unit, said) => expect(amountWords(amount, unit)).toBe(said))
+  ])('%d %s', (amount, unit, said) => expect(amountWords(amount, unit, METRIC)).toBe(said))
 })
 
 describe('why a method does not form a piece', () => {

@@ -1,5 +1,5 @@
-import type { WordsStyle } from '../job/index.ts'
-import { showAmount, showNumber } from '../units/index.ts'
+import type { NoFacts, WordsStyle } from '../job/index.ts'
+import { formatInches, showNumber } from '../units/index.ts'
 
 /** A figure or a thing bought, as it stands in a list: its name, and what to know about it. */
 export type SaidItem = { readonly name: string; readonly note?: string }
@@ -7,6 +7,17 @@ export type SaidItem = { readonly name: string; readonly note?: string }
 /** A thickness or diameter of the trade, 0.5 mm at the finest: it keeps its own unit. */
 const size = (mm: number): string => `${Math.round(mm * 2) / 2}`
 const casts = (n: number): string => `${n} ${n === 1 ? 'cast' : 'casts'}`
+
+/** Threads that go through the same holes where inches are sold. */
+const INCH_THREADS: Readonly<Record<string, string>> = { M4: 'No. 8-32', M6: '1/4-20', M8: '5/16-18' }
+/** Lengths of screws sold by the inch, in inches. */
+const INCH_SCREWS = [5 / 8, 3 / 4, 1, 1.25, 1.625, 2, 2.5, 3, 3.5, 4, 5, 6, 8]
+/** The longest that is no more than a hair over the length asked for: a point stops 4 mm short of a face. */
+const inchScrew = (mm: number): string => {
+  const inches = INCH_SCREWS.filter((l) => l * 25.4 <= mm + 1.5).at(-1) ?? INCH_SCREWS[0]!
+  return formatInches(inches * 25.4, 8)
+}
+const quarterUp = (mm: number): string => formatInches(Math.ceil(mm / 6.35 - 1e-9) * 6.35, 4)
 
 type Pots = {
   readonly row: string
@@ -17,9 +28,9 @@ type Pots = {
   readonly potMinutes: number
   readonly casts: number
 }
-const pots = (f: Pots, out: string): SaidItem => ({
+const pots = (f: Pots, out: string, { kg, liquid }: WordsStyle): SaidItem => ({
   name: f.row,
-  note: `A ${showAmount(f.aKg, 2)} kg (${showAmount(f.aLitres, 2)} L), B ${showAmount(f.bKg, 2)} kg (${showAmount(f.bLitres, 2)} L); pot life ${f.potMinutes} min, ${out}${casts(f.casts)}`,
+  note: `A ${kg(f.aKg, 2)} (${liquid(f.aLitres)}), B ${kg(f.bKg, 2)} (${liquid(f.bLitres)}); pot life ${f.potMinutes} min, ${out}${casts(f.casts)}`,
 })
 
 /** What a maker sets a mould out by: each figure with the facts it is told with. */
@@ -37,13 +48,13 @@ const SETTING_OUT = {
   }),
   plastic: () => ({ name: 'Plastic', note: 'walls printed full, supports not counted' }),
   filament: () => ({ name: 'Filament' }),
-  printing: (f: { flowMm3PerSecond: number; idlePercent: number }) => ({
+  printing: (f: { idlePercent: number }) => ({
     name: 'Printing',
-    note: `an estimate: ${f.flowMm3PerSecond} mm³ a second and ${f.idlePercent} percent beside`,
+    note: `an estimate: the printer’s own flow, and ${f.idlePercent} percent beside`,
   }),
-  'flange-bolts': (f: { size: string }) => ({
+  'flange-bolts': (f: { size: string }, { sold }) => ({
     name: 'Bolts',
-    note: `${f.size} through the flanges, pegs between them`,
+    note: `${sold(f.size, INCH_THREADS[f.size] ?? f.size)} through the flanges, pins between them`,
   }),
   'layer-block': (f: { row: string }) => ({ name: 'Block', note: `layers of ${f.row}` }),
   'glue-faces': () => ({ name: 'Faces to glue' }),
@@ -67,7 +78,10 @@ const SETTING_OUT = {
     note: `${mm(f.eachMm)} each, both sides of the liner kept level`,
   }),
   'liner-developed': () => ({ name: 'Liner, developed' }),
-  'box-straps': () => ({ name: 'Straps round the box', note: '50 mm filament tape, closest at the foot' }),
+  'box-straps': (_: NoFacts, { sold }) => ({
+    name: 'Straps round the box',
+    note: `${sold('50 mm', '2"')} filament tape, closest at the foot`,
+  }),
   'parting-height': () => ({
     name: 'Parting above the foot',
     note: 'level, at the greatest section: bed the pattern in clay to here',
@@ -102,9 +116,9 @@ const SETTING_OUT = {
   }),
   'shell-lift': () => ({ name: 'Lift of the upper shell', note: 'when the funnel stands full' }),
   'shell-push': () => ({ name: 'Push on each shell', note: 'when the funnel stands full' }),
-  'shell-straps': () => ({
+  'shell-straps': (_: NoFacts, { sold }) => ({
     name: 'Straps round both',
-    note: '50 mm filament tape, each its turn, both legs counted',
+    note: `${sold('50 mm', '2"')} filament tape, each its turn, both legs counted`,
   }),
   clamps: () => ({ name: 'Clamps or bolts round the joint' }),
   formers: () => ({
@@ -143,15 +157,15 @@ const SETTING_OUT = {
 
 /** What is bought beside boards, or laid up and weighed out: most by the name of its row of the stock. */
 const BOUGHT = {
-  'rubber-poured': (f: Pots & { outHours: number }) => pots(f, `out after ${f.outHours} h, `),
-  'rubber-brushed': (f: Pots) => pots(f, ''),
-  'filament-spool': (f: { row: string; metres: number }) => ({
+  'rubber-poured': (f: Pots & { outHours: number }, s) => pots(f, `out after ${f.outHours} h, `, s),
+  'rubber-brushed': (f: Pots, s) => pots(f, '', s),
+  'filament-spool': (f: { row: string; metres: number }, { metres }) => ({
     name: f.row,
-    note: `${showNumber(f.metres, 0)} m`,
+    note: metres(f.metres, 0),
   }),
-  'filament-formers': (f: { row: string; metres: number }) => ({
+  'filament-formers': (f: { row: string; metres: number }, { metres }) => ({
     name: f.row,
-    note: `${showNumber(f.metres, 0)} m for the formers`,
+    note: `${metres(f.metres, 0)} for the formers`,
   }),
   'packing-fill': (f: { row: string; stonesMm: number }, { mm }) => ({
     name: f.row,
@@ -198,32 +212,35 @@ const BOUGHT = {
 
 /** What is bought by the piece to put a mould together; a thread, a screw and a tape are called by their size. */
 const HARDWARE = {
-  screws: (f: { diameterMm: number; lengthMm: number; count: number }) => ({
-    name: `screws ${size(f.diameterMm)} × ${size(f.lengthMm)}`,
+  screws: (f: { diameterMm: number; lengthMm: number; count: number }, { sold }) => ({
+    name: `screws ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `No. 8 × ${inchScrew(f.lengthMm)}`)}`,
     note: `${f.count} and spares; pilot holes, heads flush`,
   }),
   sealant: (f: { row: string }) => ({ name: f.row }),
-  'packing-tape': () => ({ name: 'packing tape, 50 mm' }),
-  'filament-tape': () => ({ name: 'filament tape, 50 mm' }),
+  'packing-tape': (_: NoFacts, { sold }) => ({ name: `packing tape, ${sold('50 mm', '2"')}` }),
+  'filament-tape': (_: NoFacts, { sold }) => ({ name: `filament tape, ${sold('50 mm', '2"')}` }),
   'wood-glue': () => ({ name: 'wood glue', note: 'both faces wetted, clamped an hour' }),
   'glue-under': (f: { part: string }) => ({
     name: `hot glue or adhesive under ${f.part}`,
     note: 'on clean sealed board, set right through before it is filled',
   }),
-  'bolts-and-nuts': (f: { thread: string; lengthMm: number; where: 'flanges' | 'jacket' | 'joint' }) => ({
-    name: `${f.thread} × ${size(f.lengthMm)} bolts, nuts and washers`,
+  'bolts-and-nuts': (
+    f: { thread: string; lengthMm: number; where: 'flanges' | 'jacket' | 'joint' },
+    { sold },
+  ) => ({
+    name: `${sold(`${f.thread} × ${size(f.lengthMm)}`, `${INCH_THREADS[f.thread] ?? f.thread} × ${quarterUp(f.lengthMm)}`)} bolts, nuts and washers`,
     note: {
       flanges: 'through the flanges',
       jacket: 'through the jacket’s flanges',
       joint: 'round the joint',
     }[f.where],
   }),
-  'seam-pins': (f: { diameterMm: number; lengthMm: number }) => ({
-    name: `pins ${size(f.diameterMm)} × ${size(f.lengthMm)}`,
+  'seam-pins': (f: { diameterMm: number; lengthMm: number }, { sold }) => ({
+    name: `pins ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `${formatInches(f.diameterMm, 32)} × ${quarterUp(f.lengthMm)}`)}`,
     note: 'through the flanges beside the bolts; drawn before the seam opens',
   }),
-  'dowel-rods': (f: { diameterMm: number; lengthMm: number; each: number }) => ({
-    name: `dowels ${size(f.diameterMm)} × ${size(f.lengthMm)}`,
+  'dowel-rods': (f: { diameterMm: number; lengthMm: number; each: number }, { sold }) => ({
+    name: `dowels ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `${formatInches(f.diameterMm, 8)} × ${quarterUp(f.lengthMm)}`)}`,
     note: `${f.each} a joint`,
   }),
   'foam-adhesive': () => ({ name: 'foam adhesive', note: 'free of solvent' }),
@@ -252,13 +269,12 @@ export type Fixing = ItemIn<typeof HARDWARE>
 export type Item = SettingOut | Bought | Fixing
 
 /** Every line that can stand in a list of a mould, by its code. */
-const ITEM_WORDS = { ...SETTING_OUT, ...BOUGHT, ...HARDWARE }
+export const ITEM_WORDS = { ...SETTING_OUT, ...BOUGHT, ...HARDWARE }
 
-const UNITS: Readonly<Record<ItemUnit, readonly [one: string, many: string]>> = {
-  kg: ['kg', 'kg'],
-  L: ['L', 'L'],
-  m: ['m', 'm'],
-  cm2: ['cm²', 'cm²'],
+const QUANTITIES = { kg: 'mass', L: 'liquid', m: 'run', cm2: 'patch' } as const
+const COUNTED: Readonly<
+  Record<Exclude<ItemUnit, keyof typeof QUANTITIES>, readonly [one: string, many: string]>
+> = {
   piece: ['piece', 'pieces'],
   sheet: ['sheet', 'sheets'],
   cartridge: ['cartridge', 'cartridges'],
@@ -267,8 +283,10 @@ const UNITS: Readonly<Record<ItemUnit, readonly [one: string, many: string]>> = 
 }
 
 /** How much of it: `1 cartridge`, `0.05 m`, `12 pieces`. */
-export const amountWords = (amount: number, unit: ItemUnit): string =>
-  `${showNumber(amount, 2)} ${UNITS[unit][amount === 1 ? 0 : 1]}`
+export const amountWords = (amount: number, unit: ItemUnit, style: WordsStyle): string =>
+  unit in QUANTITIES
+    ? style.of(QUANTITIES[unit as keyof typeof QUANTITIES], amount, 2)
+    : `${showNumber(amount, 2)} ${COUNTED[unit as keyof typeof COUNTED][amount === 1 ? 0 : 1]}`
 
 /** A line of a list in the units of the reader. */
 export const sayItem = ({ code, facts }: Item, style: WordsStyle): SaidItem =>

@@ -60,8 +60,8 @@ export const SHAPED_WORDS = {
     why: `Flanges of ${mm(f.flangeMm)} leave little of each part for the cast. A larger bed, narrower flanges or another method serves better.`,
     remedy: 'Take a larger printer from the stock',
   }),
-  'shell-bursts': (f: { stressMPa: number; allowedMPa: number; wallMm: number }) => ({
-    what: `The fill pulls ${showNumber(f.stressMPa, 1)} MPa in the printed wall; ${f.allowedMPa} is kept to`,
+  'shell-bursts': (f: { stressMPa: number; allowedMPa: number; wallMm: number }, { mpa }) => ({
+    what: `The fill pulls ${mpa(f.stressMPa, 1)} in the printed wall; ${mpa(f.allowedMPa, 1)} is kept to`,
     why: 'Layers part under long pull. A thicker wall bears it; sand packed round the shell bears it better.',
     remedy: 'Make the wall as thick as it asks',
   }),
@@ -74,9 +74,9 @@ export const SHAPED_WORDS = {
     what: 'This piece has a flat top: it can be filled open',
     why: 'A closed mould traps air under a level roof. An open one is easier to fill and to strike off.',
   }),
-  'ribs-too-wide': (f: { spacingMm: number; skin: string; wantedMm: number }, { mm }) => ({
+  'ribs-too-wide': (f: { spacingMm: number; skin: string; wantedMm: number }, { mm, fine }) => ({
     what: `Ribs ${mm(f.spacingMm)} apart; ${f.skin} spans ${mm(f.wantedMm)} at the foot`,
-    why: 'Between ribs that far apart the skin bows more than 1 mm under the fill, and the face waves.',
+    why: `Between ribs that far apart the skin bows more than ${fine(1)} under the fill, and the face waves.`,
     remedy: 'Space the ribs by the skin’s stiffness',
   }),
   'packing-narrow': (f: { roomMm: number; wantedMm: number }, { mm }) => ({
@@ -137,14 +137,17 @@ export const SHAPED_WORDS = {
     what: `The wall grows ${fine(f.growthMm)} when it is full`,
     why: 'A soft wall bulges and goes out of round. Stand it in sand, or in a stiffer one of its size.',
   }),
-  'vessel-measure-differs': (f: {
-    weighedKg: number
-    fill: string
-    weighedLitres: number
-    saysLitres: number
-  }) => ({
-    what: `It held ${f.weighedKg} kg of ${f.fill}, ${showNumber(f.weighedLitres, 2)} L; its diameters say ${showNumber(f.saysLitres, 2)} L`,
-    why: 'One of them was read wrong: a litre weighs 1 kg of water, about 0.8 of rice, 1.6 of dry sand. Measure the diameters again inside, at the floor and at the fill.',
+  'vessel-measure-differs': (
+    f: {
+      weighedKg: number
+      fill: string
+      weighedLitres: number
+      saysLitres: number
+    },
+    { kg, liquid },
+  ) => ({
+    what: `It held ${kg(f.weighedKg, 1)} of ${f.fill}, ${liquid(f.weighedLitres)}; its diameters say ${liquid(f.saysLitres)}`,
+    why: 'One of them was read wrong: rice weighs about 0.8 of what water does, dry sand 1.6 times as much. Measure the diameters again inside, at the floor and at the fill.',
     remedy: 'Leave the weighing out',
   }),
 } satisfies Words

@@ -118,9 +118,12 @@ const BOX_WORDS = {
     why: 'The knockout is the opening less a wrap on each side.',
     remedy: 'Leave the wrap off',
   }),
-  'table-not-level': (f: { fallMm: number; twistMm: number; extraKg: number; mostMm: number }, { fine }) => ({
+  'table-not-level': (
+    f: { fallMm: number; twistMm: number; extraKg: number; mostMm: number },
+    { fine, kg },
+  ) => ({
     what: `The table falls ${fine(f.fallMm)} under the mould${f.twistMm > 1 ? ` and is twisted ${fine(f.twistMm)}` : ''}`,
-    why: `A fill that finds its own level is that much deeper at the low corner, ${f.extraKg} kg more; a stiff one keeps its depth and runs off its line. Shim as listed, up to ${fine(f.mostMm)}.`,
+    why: `A fill that finds its own level is that much deeper at the low corner, ${kg(f.extraKg, 1)} more; a stiff one keeps its depth and runs off its line. Shim as listed, up to ${fine(f.mostMm)}.`,
   }),
   'rubber-missing': (_f: { row: string }) => ({
     what: 'The rubber that was chosen is not in the stock',
@@ -132,8 +135,8 @@ const BOX_WORDS = {
     why: `${f.rubber}, Shore A ${f.shore}: a thinner wall sags under the fill and tears when the cast is pulled.`,
     remedy: `Make the wall ${mm(f.wantedMm)}`,
   }),
-  'rubber-heavy': (f: { litres: number; kg: number }) => ({
-    what: `The block takes ${f.litres} L of rubber, ${f.kg} kg`,
+  'rubber-heavy': (f: { litres: number; kg: number }, { liquid, kg }) => ({
+    what: `The block takes ${liquid(f.litres, 1)} of rubber, ${kg(f.kg)}`,
     why: 'A brushed skin in a rigid jacket does the same with a fraction of it.',
   }),
   'tube-missing': (_f: { row: string }) => ({
@@ -224,8 +227,8 @@ const BOX_WORDS = {
     why: 'A joint in a mould face shows in the cast. Choose a larger board, allow parts to be turned, cast in two pieces, or join it: tape or fill the joint, and plan where it shows.',
     remedy: 'Join it from pieces with a splice behind',
   }),
-  'tall-form': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({
-    what: `${mm(f.depthMm)} deep: ${showNumber(f.pressureKPa, 1)} kPa at the foot`,
+  'tall-form': (f: { depthMm: number; pressureKPa: number }, { mm, kpa }) => ({
+    what: `${mm(f.depthMm)} deep: ${kpa(f.pressureKPa)} at the foot`,
     why: 'Wet concrete pushes as a full liquid. Have the form and its ties designed by someone qualified.',
   }),
   'hold-the-top': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({

@@ -1,5 +1,4 @@
 import type { Words } from '../job/index.ts'
-import { showNumber } from '../units/index.ts'
 
 /** Sentences for what is found of lettering and inserts. */
 export const CAST_IN_WORDS = {
@@ -67,8 +66,8 @@ export const CAST_IN_WORDS = {
     what: `${f.insert} has ${mm(f.coverMm)} of cover to the ${f.to}`,
     why: `Under ${mm(f.wantedMm)} the face cracks over it or stains with rust.`,
   }),
-  'insert-wet': (f: { insert: string; millilitres: number }) => ({
-    what: `${f.insert} is pushed in wet and lifts the fill by ${f.millilitres < 1000 ? `${Math.max(1, Math.round(f.millilitres))} mL` : `${showNumber(f.millilitres / 1000, 2)} L`}`,
+  'insert-wet': (f: { insert: string; millilitres: number }, { liquid }) => ({
+    what: `${f.insert} is pushed in wet and lifts the fill by ${liquid(f.millilitres / 1000)}`,
     why: 'Leave the fill lower by as much, plumb it, and float again round it.',
   }),
 } satisfies Words

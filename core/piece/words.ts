@@ -108,9 +108,9 @@ const KIND_WORDS = {
     what: `A lid that overlaps ${mm(f.overlapMm)} with a clearance of ${mm(f.clearanceMm)}`,
     why: 'Pushed to one side it falls in. Overlap by more than the clearance.',
   }),
-  'no-clearance': (f: { part: string }) => ({
+  'no-clearance': (f: { part: string }, { mm }) => ({
     what: `The ${f.part} has no clearance`,
-    why: 'Concrete grows with damp and is never cast to the millimetre: 3 mm a side lets a lid out again.',
+    why: `Concrete grows with damp and is never cast to a hair: ${mm(3)} a side lets a lid out again.`,
   }),
   'no-face-down': (_f: { face: string }) => ({
     what: 'The face it was to be poured on is not a flat one here',

@@ -6,24 +6,23 @@ const time = (minutes: number | string | undefined): string => {
   return m < 120 ? `${m} min` : `${showNumber(m / 60, 1)} h`
 }
 
-const kg = (mass: number | string | undefined): string => `${Math.round(Number(mass))} kg`
 /** A turn about an edge lifts half of what is turned. */
 const move = (f: { turns: string }): string =>
   f.turns === 'yes' ? 'to lift as it is turned over' : 'to lift'
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const POUR_WORDS = {
-  'too-cold': (f: { coldestDegC: number; leastDegC: number }) => ({
-    what: `It falls to ${f.coldestDegC} degC; do not pour below ${f.leastDegC}`,
-    why: 'Cold concrete hardly sets, and frost before 5 MPa ruins it. Warm the shop, or wait for a warmer day.',
+  'too-cold': (f: { coldestDegC: number; leastDegC: number }, { degC, mpa }) => ({
+    what: `It falls to ${degC(f.coldestDegC)}; do not pour below ${degC(f.leastDegC)}`,
+    why: `Cold concrete hardly sets, and frost before ${mpa(5)} ruins it. Warm the shop, or wait for a warmer day.`,
   }),
-  'never-strong': (f: { wantedMpa: number; f28Mpa: number }) => ({
-    what: `It does not reach ${f.wantedMpa} MPa at this temperature`,
-    why: `With ${f.f28Mpa} MPa at 28 days the sides cannot come off. Use less water, another mix, or warmth.`,
+  'never-strong': (f: { wantedMpa: number; f28Mpa: number }, { mpa }) => ({
+    what: `It does not reach ${mpa(f.wantedMpa)} at this temperature`,
+    why: `With ${mpa(f.f28Mpa)} at 28 days the sides cannot come off. Use less water, another mix, or warmth.`,
   }),
-  'never-flipped': (f: { wantedMpa: number; f28Mpa: number }) => ({
-    what: `It does not reach ${f.wantedMpa} MPa`,
-    why: 'Never flip or carry below 10 MPa.',
+  'never-flipped': (f: { wantedMpa: number; f28Mpa: number }, { mpa }) => ({
+    what: `It does not reach ${mpa(f.wantedMpa)}`,
+    why: `Never flip or carry below ${mpa(10)}.`,
   }),
   'sets-before-placed': (f: { placedMinutes: number; mix: string; setMinutes: number }) => ({
     what: `Placed after ${time(f.placedMinutes)}; ${f.mix} sets in ${time(f.setMinutes)}`,
@@ -33,44 +32,53 @@ export const POUR_WORDS = {
     what: `Placing takes ${time(f.placedMinutes)}; it works for ${time(f.workingMinutes)}`,
     why: 'The first batch stiffens before the last is in. Use a larger mixer, more people, or pour cooler.',
   }),
-  'dries-fast': (f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number }) => ({
-    what: `The surface loses ${showNumber(f.rateKgPerM2H, 2)} kg/m2 an hour: ${f.do}`,
-    why: `Above ${f.limitKgPerM2H} it cracks while it is still wet. Shade it, stop the draught, lay film.`,
+  'dries-fast': (f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number }, { of }) => ({
+    what: `The surface loses ${of('massPerArea', f.rateKgPerM2H, 2)} an hour: ${f.do}`,
+    why: `Above ${of('massPerArea', f.limitKgPerM2H, 2)} it cracks while it is still wet. Shade it, stop the draught, lay film.`,
   }),
-  'lift-by-machine': (f: {
-    massKg: number
-    people: number
-    limitKg: number
-    aHeadKg: number
-    mostAHeadKg: number
-    turns: string
-  }) => ({
+  'lift-by-machine': (
+    f: {
+      massKg: number
+      people: number
+      limitKg: number
+      aHeadKg: number
+      mostAHeadKg: number
+      turns: string
+    },
+    { kg },
+  ) => ({
     what: `${kg(f.massKg)} ${move(f)}: not by hand`,
-    why: 'Above 100 kg in all, or 40 kg a head, it is moved by a hoist, an A-frame, a tilting table or a trolley, or cast in smaller pieces. Plan the means before the pour.',
+    why: `Above ${kg(100)} in all, or ${kg(40)} a head, it is moved by a hoist, an A-frame, a tilting table or a trolley, or cast in smaller pieces. Plan the means before the pour.`,
   }),
-  'lift-too-few': (f: {
-    massKg: number
-    aHeadKg: number
-    people: number
-    mostAHeadKg: number
-    wanted: number
-    limitKg: number
-    turns: string
-  }) => ({
-    what: `${kg(f.massKg)} ${move(f)}: ${showNumber(f.aHeadKg, 0)} kg a head for ${f.people === 1 ? 'one' : f.people}`,
-    why: `Up to ${f.mostAHeadKg} kg a head can be planned. ${f.wanted > 0 ? `${f.wanted === 1 ? 'One person' : `${f.wanted} people`}, a trolley, or a frame.` : 'Use a trolley, an A-frame or a hoist, split the piece, or make it lighter.'}`,
+  'lift-too-few': (
+    f: {
+      massKg: number
+      aHeadKg: number
+      people: number
+      mostAHeadKg: number
+      wanted: number
+      limitKg: number
+      turns: string
+    },
+    { kg },
+  ) => ({
+    what: `${kg(f.massKg)} ${move(f)}: ${kg(f.aHeadKg)} a head for ${f.people === 1 ? 'one' : f.people}`,
+    why: `Up to ${kg(f.mostAHeadKg)} a head can be planned. ${f.wanted > 0 ? `${f.wanted === 1 ? 'One person' : `${f.wanted} people`}, a trolley, or a frame.` : 'Use a trolley, an A-frame or a hoist, split the piece, or make it lighter.'}`,
     remedy: `Plan for ${f.wanted} people`,
   }),
-  'lift-by-plan': (f: {
-    massKg: number
-    aHeadKg: number
-    people: number
-    limitKg: number
-    mostAHeadKg: number
-    turns: string
-  }) => ({
-    what: `${kg(f.massKg)} ${move(f)}, ${showNumber(f.aHeadKg, 0)} kg a head`,
-    why: `${f.people === 1 ? 'Whoever lifts' : `${f.people} who lift together`} every day should stay under ${showNumber(f.limitKg, 1)} kg. Once, and planned, it can be done: on edge, straps or handles, places to set it down, no stairs.`,
+  'lift-by-plan': (
+    f: {
+      massKg: number
+      aHeadKg: number
+      people: number
+      limitKg: number
+      mostAHeadKg: number
+      turns: string
+    },
+    { kg },
+  ) => ({
+    what: `${kg(f.massKg)} ${move(f)}, ${kg(f.aHeadKg)} a head`,
+    why: `${f.people === 1 ? 'Whoever lifts' : `${f.people} who lift together`} every day should stay under ${kg(f.limitKg, 1)}. Once, and planned, it can be done: on edge, straps or handles, places to set it down, no stairs.`,
   }),
 } satisfies Words
 

@@ -7,7 +7,7 @@ import {
   sayItem,
   shapeWords,
 } from '../mould/index.ts'
-import { closeRounding, formatCut, showNumber, wordsStyle } from '../units/index.ts'
+import { closeRounding, formatCut, wordsStyle } from '../units/index.ts'
 import type { PageWriter } from './pageWriter.ts'
 import { MARGIN, PAPER, type ShopSheetInput, TABLES } from './sheetFrame.ts'
 import { textWidth, wrapText } from './textWidth.ts'
@@ -47,7 +47,9 @@ function layRow(row: CutRow, settings: Settings, width: number): Laid {
 /** What stands below the rows: materials, how a side's width comes about, screws, sealant, tape. */
 function footLines({ settings, stations }: ShopSheetInput, { figures, parts }: MouldStation): string[] {
   const style = wordsStyle(settings)
-  const lines = figures.materials.map((m) => `${sayItem(m, style).name}: ${amountWords(m.amount, m.unit)}`)
+  const lines = figures.materials.map(
+    (m) => `${sayItem(m, style).name}: ${amountWords(m.amount, m.unit, style)}`,
+  )
   const base = parts.find((p) => p.role === 'base')
   const { thickness } = stations.piece.geometry
   const wrapped = thickness + (base?.thicknessMm ?? 0)
@@ -62,9 +64,9 @@ function footLines({ settings, stations }: ShopSheetInput, { figures, parts }: M
   const hardware = [
     figures.screwCount > 0 ? `screws ${figures.screwCount}` : '',
     figures.sealant.cartridges > 0
-      ? `sealant ${showNumber(figures.sealant.totalLengthMm / 1000, 1)} m, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}`
+      ? `sealant ${style.metres(figures.sealant.totalLengthMm / 1000)}, ${figures.sealant.cartridges} cartridge${figures.sealant.cartridges === 1 ? '' : 's'}`
       : '',
-    figures.tapeLengthMm > 0 ? `tape ${showNumber(figures.tapeLengthMm / 1000, 1)} m` : '',
+    figures.tapeLengthMm > 0 ? `tape ${style.metres(figures.tapeLengthMm / 1000)}` : '',
   ].filter((t) => t !== '')
   return hardware.length > 0 ? [...lines, hardware.join('; ')] : lines
 }

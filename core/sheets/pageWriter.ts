@@ -109,24 +109,25 @@ export class PageWriter {
     this.label([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], text, 4)
   }
 
-  /** 100 mm to be checked with a rule: a print that was scaled is found out. */
-  checkBar([x, y]: Point): void {
+  /** 100 mm or 4 in to be checked with a rule: a print that was scaled is found out. */
+  checkBar([x, y]: Point, inches: boolean): void {
+    const [step, count, long] = inches ? [25.4 / 4, 16, 4] : [10, 10, 5]
     this.line(
       [
         [x, y],
-        [x + 100, y],
+        [x + step * count, y],
       ],
       0.4,
     )
-    for (let i = 0; i <= 10; i += 1)
+    for (let i = 0; i <= count; i += 1)
       this.line(
         [
-          [x + i * 10, y],
-          [x + i * 10, y + (i % 5 === 0 ? 3 : 1.6)],
+          [x + i * step, y],
+          [x + i * step, y + (i % long === 0 ? 3 : 1.6)],
         ],
         0.2,
       )
-    this.text([x + 102, y], '100 mm: check with a rule', 2.8)
+    this.text([x + step * count + 2, y], `${inches ? '4"' : '100 mm'}: check with a rule`, 2.8)
   }
 
   page(): Page {

@@ -16,7 +16,7 @@ import {
   pouredPlacement,
   pouredSize,
 } from '../piece/index.ts'
-import { formatLength, showNumber, wordsStyle } from '../units/index.ts'
+import { formatLength, wordsStyle } from '../units/index.ts'
 import { cutRowsDrawn, cutTable } from './cutTable.ts'
 import { hatchLines } from './hatch.ts'
 import { columnsOf, openingColumn, openingLines, openingTable } from './openingTable.ts'
@@ -257,7 +257,7 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
       )
   }
   if (openings) openingTable(page, input, tableTop)
-  page.checkBar([MARGIN, MARGIN + 2])
+  page.checkBar([MARGIN, MARGIN + 2], settings.units === 'inch')
   if (stations.mould) cutTable(page, input, stations.mould, cutRows)
   else figureTable(page, input, width * TABLES, height - 30)
   return page.page()
@@ -279,16 +279,17 @@ function pouredPlan(kernel: Kernel, piece: Piece, geometry: PieceGeometry): Regi
 /** The figures that matter where there is no cut list. */
 function figureTable(page: PageWriter, { settings, stations }: ShopSheetInput, x: number, top: number): void {
   const { figures } = stations.piece
+  const style = wordsStyle(settings)
   const size = (mm: number) => formatLength(mm, settings)
   const rows: [string, string][] = [
-    ['volume', `${showNumber(figures.volumeLitres, 2)} L`],
-    ['weight', `${showNumber(figures.concreteKg, 1)} kg`],
+    ['volume', style.litres(figures.volumeLitres, 2)],
+    ['weight', style.kg(figures.concreteKg, 1)],
     ['bags', String(stations.mix.figures.bags)],
     ['length', size(figures.lengthMm)],
     ['width', size(figures.widthMm)],
     ['height', size(figures.heightMm)],
     ...(figures.thinnestMm === null ? [] : [['thinnest', size(figures.thinnestMm)] as [string, string]]),
-    ...figures.notes.map((n): [string, string] => [noteWords(n, wordsStyle(settings)), size(n.valueMm)]),
+    ...figures.notes.map((n): [string, string] => [noteWords(n, style), size(n.valueMm)]),
   ]
   page.text([x, top], 'FIGURES', 3.8, { bold: true })
   rows.forEach(([label, value], i) => {

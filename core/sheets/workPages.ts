@@ -10,7 +10,7 @@ import {
   type WordsStyle,
   wordsStyle,
 } from '../units/index.ts'
-import { faceWords, isBuilding, isOfTheDay, sameStart, tell } from '../work/index.ts'
+import { faceWords, isBuilding, isOfTheDay, sameStart, takenWords, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
 import {
   allOpenings,
@@ -99,15 +99,15 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
       lines: [
         { text: mix.figures.mixName, value: plural(mix.figures.bags, 'bag') },
         {
-          text: `volume ${showNumber(mix.figures.volumeLitres, 2)} L, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
-          value: `${showNumber(mix.figures.neededLitres, 1)} L`,
+          text: `volume ${style.litres(mix.figures.volumeLitres, 2)}, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
+          value: style.litres(mix.figures.neededLitres),
         },
         ...mix.figures.batches.map((b) => ({
-          text: `batch ${b.number}: ${plural(b.bags, 'bag')}, hold ${showNumber(b.heldBackLitres, 2)} L back`,
-          value: `${showNumber(b.waterLitres, 2)} L water`,
+          text: `batch ${b.number}: ${plural(b.bags, 'bag')}, hold ${style.liquid(b.heldBackLitres)} back`,
+          value: `${style.liquid(b.waterLitres)} water`,
         })),
         {
-          text: `water a bag ${mix.figures.waterLeastPerBagLitres} to ${mix.figures.waterMostPerBagLitres} L`,
+          text: `water a bag ${style.liquid(mix.figures.waterLeastPerBagLitres)} to ${style.liquid(mix.figures.waterMostPerBagLitres)}`,
           value: '',
         },
       ],
@@ -120,7 +120,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
           ? { text: 'no mesh', value: '' }
           : {
               text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, lay at fill ${mm(s.layAtFillMm ?? 0)}`,
-              value: `${showNumber(s.massKg, 1)} kg`,
+              value: style.kg(s.massKg, 1),
             },
       ],
     },
@@ -133,7 +133,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
     },
     ...(mould ? [{ heading: 'BUILT, IN THIS ORDER', lines: timed(work.filter(isBuilding)) }] : []),
     {
-      heading: `THE DAY, at ${showNumber(pour.figures.temperatureDegC, 0)} degC, first water ${pour.figures.start.replace('T', ' ')}`,
+      heading: `THE DAY, at ${style.degC(pour.figures.temperatureDegC)}, first water ${pour.figures.start.replace('T', ' ')}`,
       lines: timed(work.filter(isOfTheDay)),
     },
     {
@@ -142,7 +142,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
         work.filter((op) => op.station === 'finish'),
         style,
       ).map(({ text, of: [op] }) => ({
-        text: `${text}${op!.takes.map((t) => ` ${showNumber(t.amount, 2)} ${t.unit}`).join('')}`,
+        text: `${text}${op!.takes.map((t) => ` ${takenWords(t, style)}`).join('')}`,
         value: op!.startMinutes === null ? '' : `after ${showNumber(op!.startMinutes / 1440, 1)} d`,
       })),
     },
@@ -178,14 +178,14 @@ function pieceSections({ figures }: PieceStation, style: WordsStyle): Section[] 
       heading: 'BLOCKS AND PANELS',
       lines: figures.blocks.map((b) => ({
         text: b.name,
-        value: `${showNumber(b.volumeLitres, 2)} L, ${showNumber(b.weightKg, 1)} kg`,
+        value: `${style.litres(b.volumeLitres, 2)}, ${style.kg(b.weightKg, 1)}`,
       })),
     },
     {
       heading: 'CAST IN',
       lines: figures.inserts.items.map((i) => ({
         text: `${i.name}${i.coverTo ? `, ${mm(i.coverMm)} to the ${i.coverTo}` : ''}`,
-        value: `${showNumber(i.massKg, 2)} kg`,
+        value: style.kg(i.massKg, 2),
       })),
     },
     {

@@ -12,6 +12,7 @@ import {
 } from './mouldRows.ts'
 import type { Agent, Bar, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
+import { usStock } from './usCatalogue.ts'
 
 /** Raised whenever a default below changes; a pour record keeps the version it was planned with. */
 export const CATALOGUE_VERSION = 1
@@ -320,8 +321,14 @@ const SEALERS: readonly Sealer[] = [
   },
 ]
 
-/** The stock a new shop starts with, as fresh copies that may be changed. Prices are only examples. */
-export const startingStock = (): Stock =>
+/**
+ * The stock a new shop starts with, by what is sold where it is, as fresh copies that may be changed. Prices are only
+ * examples.
+ */
+export const startingStock = (sold: 'metric' | 'us' = 'metric'): Stock =>
+  sold === 'us' ? usStock(metricStock()) : metricStock()
+
+const metricStock = (): Stock =>
   JSON.parse(
     JSON.stringify({
       boards: BOARDS,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { WordsStyle } from '../units/index.ts'
 
 const id = z.string().min(1).max(80)
 const label = z.string().min(1).max(120)
@@ -388,9 +389,19 @@ export type Sealer = z.infer<typeof sealerSchema>
 /** The name of a list in the stock. */
 export type StockList = keyof Stock
 
-/** What amounts of agents and sealers are measured in, as it is written. */
-export const UNIT_SIGN: Readonly<Record<Agent['unit'] | Sealer['unit'], string>> = {
-  kg: 'kg',
-  litre: 'L',
-  metre: 'm',
+/** An amount of an agent or a sealer, in what it is measured out by. */
+export function rowAmount(
+  amount: number,
+  unit: Agent['unit'] | Sealer['unit'],
+  digits: number,
+  style: WordsStyle,
+): string {
+  switch (unit) {
+    case 'kg':
+      return style.kg(amount, digits)
+    case 'litre':
+      return style.liquid(amount, digits)
+    case 'metre':
+      return style.metres(amount, 1)
+  }
 }

@@ -1,9 +1,12 @@
 import { MM_PER_UNIT } from './lengthUnits.ts'
+import type { OtherUnits } from './quantities.ts'
 
 /** How a job shows its measures: whole mm, or inches with fractions down to `inchDenominator`. */
 export type MeasureStyle = {
   readonly units: 'mm' | 'inch'
   readonly inchDenominator: 8 | 16 | 32 | 64
+  /** Units of all else; where nothing is said they go with the lengths. */
+  readonly others?: OtherUnits
 }
 
 export const METRIC: MeasureStyle = { units: 'mm', inchDenominator: 16 }
@@ -44,13 +47,13 @@ export const formatCut = (mm: number, style: MeasureStyle): string =>
   style.units === 'inch' ? formatInches(mm, style.inchDenominator) : showNumber(Math.round(mm * 2) / 2, 1)
 
 /**
- * A typed measure, as exactly as it was typed to 0.01 mm. An inch value off the fraction grid is shown with
- * decimals, so that the field never hides what is stored.
+ * A typed measure, as exactly as it was typed to 0.01 mm. An inch value off the 64ths is shown by the nearest one, with
+ * a sign that it is not that to a hair.
  */
 export function formatTyped(mm: number, style: MeasureStyle): string {
   if (style.units === 'mm') return showNumber(mm, 2)
   const grid = (Math.round((mm / MM_PER_UNIT.in) * 64) / 64) * MM_PER_UNIT.in
-  return Math.abs(grid - mm) < 0.005 ? formatInches(mm, 64) : `${showNumber(mm / MM_PER_UNIT.in, 4)}"`
+  return Math.abs(grid - mm) < 0.005 ? formatInches(mm, 64) : `≈${formatInches(mm, 64)}`
 }
 
 /** The smallest step the drawings show: 1 mm, or one fraction of an inch, in mm. */

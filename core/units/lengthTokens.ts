@@ -1,11 +1,11 @@
-import { type LengthUnit, MM_PER_UNIT, UNIT_SPELLINGS } from './lengthUnits.ts'
 import type { MeasureError } from './measureError.ts'
+import type { UnitTable } from './unitTables.ts'
 
-/** A whole measure such as `2' 3 1/2"` or `1200`, or one sign. `n` is mm for a length, else the bare number. */
+/** A whole measure such as `2' 3 1/2"` or `1200`, or one sign. `n` is in the table's base unit, or the bare number. */
 export type Token =
   | {
       readonly kind: 'measure'
-      readonly of: 'bare' | 'length'
+      readonly of: 'bare' | 'measure'
       readonly n: number
       readonly at: number
       readonly to: number
@@ -44,7 +44,7 @@ const VULGAR: Readonly<Record<string, number>> = {
 }
 
 type Amount = { readonly n: number; readonly to: number; readonly whole: boolean }
-type WithUnit = { readonly n: number; readonly unit: LengthUnit | null; readonly to: number }
+type WithUnit = { readonly n: number; readonly unit: string | null; readonly to: number }
 
 const skipSpaces = (text: string, from: number): number => {
   let at = from
@@ -70,9 +70,9 @@ function readFraction(text: string, at: number, proper: boolean): Amount | null 
   return { n: top / bottom, to: at + match[0].length, whole: false }
 }
 
-function readUnit(text: string, at: number): { unit: LengthUnit; to: number } | null {
+function readUnit(text: string, at: number, { spellings }: UnitTable): { unit: string; to: number } | null {
   const rest = text.slice(at).toLowerCase()
-  for (const [spelling, unit] of UNIT_SPELLINGS) {
+  for (const [spelling, unit] of spellings) {
     if (!rest.startsWith(spelling)) continue
     if (/[a-z]/.test(spelling) && /[a-z]/.test(rest[spelling.length] ?? '')) continue
     return { unit, to: at + spelling.length }
@@ -81,7 +81,7 @@ function readUnit(text: string, at: number): { unit: LengthUnit; to: number } | 
 }
 
 /** A number, mixed number or fraction, then its unit if one stands behind it. */
-function readAmount(text: string, at: number): WithUnit | null {
+function readAmount(text: string, at: number, table: UnitTable): WithUnit | null {
   const vulgar = VULGAR[text[at] ?? ''] === undefined ? null : readFraction(text, at, true)
   const whole = readDecimal(text, at)
   const first = vulgar ?? whole
@@ -95,18 +95,18 @@ function readAmount(text: string, at: number): WithUnit | null {
       to = joined.to
     } else {
       const fraction = readFraction(text, at, false)
-      if (fraction && readUnit(text, skipSpaces(text, fraction.to))) {
+      if (fraction && readUnit(text, skipSpaces(text, fraction.to), table)) {
         n = fraction.n
         to = fraction.to
       }
     }
   }
-  const unit = readUnit(text, skipSpaces(text, to))
+  const unit = readUnit(text, skipSpaces(text, to), table)
   return unit ? { n, unit: unit.unit, to: unit.to } : { n, unit: null, to }
 }
 
 /** Splits a typed measure into whole measures and signs, each with the place it was read from. */
-export function readTokens(text: string): ReadTokens {
+export function readTokens(text: string, table: UnitTable): ReadTokens {
   const tokens: Token[] = []
   let at = skipSpaces(text, 0)
   while (at < text.length) {
@@ -116,23 +116,24 @@ export function readTokens(text: string): ReadTokens {
       at = skipSpaces(text, at + 1)
       continue
     }
-    const amount = readAmount(text, at)
+    const amount = readAmount(text, at, table)
     if (!amount) return notUnderstood(text, at)
     let { to } = amount
-    let n = amount.unit ? amount.n * MM_PER_UNIT[amount.unit] : amount.n
-    if (amount.unit === 'ft') {
+    let n = amount.unit ? amount.n * table.per[amount.unit]! : amount.n
+    const smaller = amount.unit ? table.joins[amount.unit] : undefined
+    if (smaller) {
       if (/^[-–]\s*\d/.test(text.slice(to)) && !/\s/.test(text[to + 1] ?? ''))
         return { ok: false, code: 'joinOrSubtract', at, to: to + 2 }
-      const inches = readAmount(text, skipSpaces(text, to))
-      if (inches) {
-        if (inches.unit && inches.unit !== 'in') return { ok: false, code: 'unitClash', at, to: inches.to }
-        n += inches.n * MM_PER_UNIT.in
-        to = inches.to
+      const second = readAmount(text, skipSpaces(text, to), table)
+      if (second) {
+        if (second.unit && second.unit !== smaller) return { ok: false, code: 'unitClash', at, to: second.to }
+        n += second.n * table.per[smaller]!
+        to = second.to
       }
     }
     const after = skipSpaces(text, to)
     if (/[\d.]/.test(text[after] ?? '')) {
-      const second = readAmount(text, after)
+      const second = readAmount(text, after, table)
       const clash = amount.unit !== null && second?.unit != null
       return {
         ok: false,
@@ -141,7 +142,7 @@ export function readTokens(text: string): ReadTokens {
         to: second?.to ?? after + 1,
       }
     }
-    tokens.push({ kind: 'measure', of: amount.unit ? 'length' : 'bare', n, at, to })
+    tokens.push({ kind: 'measure', of: amount.unit ? 'measure' : 'bare', n, at, to })
     at = after
   }
   return { ok: true, tokens }

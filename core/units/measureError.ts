@@ -1,3 +1,5 @@
+import type { MeasureKind } from './unitTables.ts'
+
 /** Why a measure was refused; `at` and `length` mark the characters that were not understood. */
 export type MeasureError = {
   readonly code:
@@ -19,4 +21,6 @@ export type MeasureError = {
   readonly at: number
   readonly length: number
   readonly text: string
+  /** What kind of measure was asked for. */
+  readonly of: MeasureKind
 }

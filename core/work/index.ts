@@ -5,4 +5,4 @@ export { isBuilding, isOfTheDay, isReadying, isStripping, sameStart } from './li
 export * from './operation.ts'
 export { needsOf, type Ordered, orderOperations } from './order.ts'
 export { type Ageing, metAt, scheduleOperations, spanMinutes, type Timed } from './schedule.ts'
-export { sayAct, shortAct, type Told, tell } from './words.ts'
+export { sayAct, shortAct, type Told, takenWords, tell } from './words.ts'

@@ -1,6 +1,8 @@
 import type { WordsStyle } from '../job/index.ts'
+import { showNumber } from '../units/index.ts'
 import type { Telling } from './acts/act.ts'
 import { ACTS, type Act } from './acts.ts'
+import type { Quantity } from './operation.ts'
 
 /** The compiler holds code and facts together where an act is made; here they are only read. */
 const tellingOf = (code: Act['code']): Telling<unknown> => ACTS[code] as unknown as Telling<unknown>
@@ -21,6 +23,20 @@ export type Told<T extends Act> = {
   readonly text: string
   /** What is told in this line, in order. */
   readonly of: readonly T[]
+}
+
+/** What an operation takes of one thing, in what it is measured out by: `0.3 kg`, `4 discs`. */
+export function takenWords({ amount, unit }: Quantity, style: WordsStyle): string {
+  switch (unit) {
+    case 'kg':
+      return style.kg(amount, 2)
+    case 'litre':
+      return style.liquid(amount)
+    case 'metre':
+      return style.metres(amount)
+    default:
+      return `${showNumber(amount, 2)} ${unit}`
+  }
 }
 
 /**

@@ -60,12 +60,18 @@ export function Rail({ station }: { station: StationName }) {
         ))}
       </ol>
       <div className="sr-only" role="status">
-        {spoken && fresh
-          ? `${spoken.figure} ${spoken.unit === 'L' ? 'litres' : spoken.unit}, ${spoken.line}`
-          : ''}
+        {spoken && fresh ? `${spoken.figure} ${SPOKEN[spoken.unit] ?? spoken.unit}, ${spoken.line}` : ''}
       </div>
     </nav>
   )
+}
+
+/** Units as they are read out. */
+const SPOKEN: Readonly<Record<string, string>> = {
+  L: 'litres',
+  'ft³': 'cubic feet',
+  qt: 'quarts',
+  'fl oz': 'fluid ounces',
 }
 
 type StopProps = {

@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react'
 import { Link, useParams } from 'react-router'
 import type { StationName } from '../../core/job/index.ts'
+import { shopUnits } from '../../core/units/index.ts'
 import { Silhouette } from '../stage/Silhouette.tsx'
 import { useSize } from '../stage/useSize.ts'
 import { openNew } from '../state/boot.ts'
@@ -19,6 +20,9 @@ const PieceMenu = lazy(() => import('./PieceMenu.tsx').then((m) => ({ default: m
 /** How many pieces stand in the row with the one shown: as many as it has room for. */
 const [FEWEST, MOST] = [1, 9]
 const PIECE_WIDE = 104
+
+/** The units of a shop by what they are called. */
+const SETS = { mm: 'metric', inch: 'US' } as const
 
 export function TopRow({ station }: { station: StationName }) {
   const { jobId, pieceId } = useParams()
@@ -82,10 +86,12 @@ export function TopRow({ station }: { station: StationName }) {
         <button
           type="button"
           className="word"
-          onClick={() => change(`units to ${other}`, { type: 'settingsChanged', patch: { units: other } })}
-          aria-label={`Units: ${job.settings.units}. Change to ${other}`}
+          onClick={() =>
+            change(`units to ${SETS[other]}`, { type: 'settingsChanged', patch: shopUnits(other) })
+          }
+          aria-label={`Units: ${SETS[job.settings.units]}. Change to ${SETS[other]}`}
         >
-          {job.settings.units}
+          {job.settings.units === 'mm' ? 'mm, kg' : 'in, lb'}
         </button>
         <Hint text={past}>
           <button type="button" className="word" disabled={!past} onClick={undo}>

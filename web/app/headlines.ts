@@ -5,7 +5,7 @@ import {
   formatLength,
   moneyOrNone,
   type ReaderStyle,
-  showNumber,
+  showQuantity,
   wordsStyle,
 } from '../../core/units/index.ts'
 import { isStripping, tell } from '../../core/work/index.ts'
@@ -24,7 +24,8 @@ const AGENT = {
 const plural = (n: number, one: string): string => (n === 1 ? one : `${one}s`)
 
 /** A figure as the rail shows it: three figures are enough to work by. */
-const litres = (n: number): string => (n < 10 ? n.toFixed(2) : n.toFixed(1))
+const volumeOf = (litres: number, style: ReaderStyle) =>
+  showQuantity('volume', litres, litres < 10 ? 2 : 1, style)
 export const hours = (minutes: number): string =>
   minutes / 60 < 10 ? (minutes / 60).toFixed(1) : String(Math.round(minutes / 60))
 
@@ -47,7 +48,7 @@ export function headline(
     case 'piece': {
       if (!s.piece) return NONE
       const kg = s.steel && s.steel.figures.massKg > 0 ? s.steel.figures.placedKg : s.piece.figures.concreteKg
-      return { figure: litres(s.piece.figures.volumeLitres), unit: 'L', line: `${kg.toFixed(1)} kg` }
+      return { ...volumeOf(s.piece.figures.volumeLitres, style), line: wordsStyle(style).kg(kg, 1) }
     }
     case 'mould': {
       if (!s.mould) return NONE
@@ -94,11 +95,12 @@ export function headline(
     case 'pour': {
       if (!s.pour) return NONE
       const { firstStripMinutes, temperatureDegC } = s.pour.figures
-      if (firstStripMinutes === null) return { figure: 'never', unit: '', line: `at ${temperatureDegC} °C` }
+      if (firstStripMinutes === null)
+        return { figure: 'never', unit: '', line: `at ${wordsStyle(style).degC(temperatureDegC)}` }
       return {
         figure: hours(firstStripMinutes),
         unit: 'h',
-        line: `to first strip at ${showNumber(temperatureDegC, 1)} °C`,
+        line: `to first strip at ${wordsStyle(style).degC(temperatureDegC)}`,
       }
     }
     case 'finish': {

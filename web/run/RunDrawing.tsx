@@ -2,12 +2,13 @@ import { useMemo, useRef } from 'react'
 import type { Point } from '../../core/geometry/index.ts'
 import type { Run } from '../../core/job/index.ts'
 import { openingRing } from '../../core/runs/splitRun.ts'
-import { formatLength, showNumber } from '../../core/units/index.ts'
+import { formatLength } from '../../core/units/index.ts'
 import { HATCH_OF, Hatches } from '../stage/Hatches.tsx'
 import { slideTo } from '../stage/keySteps.ts'
 import { ringPath } from '../stage/paths.ts'
 import { useSize } from '../stage/useSize.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
+import { useWordsStyle } from '../ui/Quantity.tsx'
 import type { RunAnswer } from '../worker/protocol.ts'
 
 const middleOf = (ring: readonly Point[]): Point => [
@@ -26,6 +27,7 @@ export function RunDrawing({
 }) {
   const { attach, element, size } = useSize<HTMLDivElement>()
   const style = useMeasureStyle()
+  const words = useWordsStyle()
   const drag = useRef<{ id: string; leg: number; at: number } | null>(null)
   const plan = answer?.split.plan
   const frame = useMemo(() => {
@@ -128,7 +130,7 @@ export function RunDrawing({
                   {part.number}
                 </text>
                 <text x={mx} y={my + 16} textAnchor="middle" className="dim">
-                  {showNumber(part.weightKg, 0)} kg
+                  {words.kg(part.weightKg)}
                 </text>
               </g>
             )

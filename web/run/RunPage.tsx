@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { Run } from '../../core/job/index.ts'
 import { judgeLift, LIFT, peopleToLift } from '../../core/pour/lifting.ts'
-import { formatLength, showNumber } from '../../core/units/index.ts'
+import { formatLength } from '../../core/units/index.ts'
 import { newId } from '../state/files.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
@@ -11,6 +11,7 @@ import { BackLink } from '../ui/BackLink.tsx'
 import { Choice, More, Row } from '../ui/Choice.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { Measures } from '../ui/Measures.tsx'
+import { QuantityRow, useWordsStyle } from '../ui/Quantity.tsx'
 import { Told } from '../ui/Told.tsx'
 import { RunDrawing } from './RunDrawing.tsx'
 import { CornerFields, ItemList, withLegs } from './RunFields.tsx'
@@ -42,6 +43,7 @@ function RunEditor({ run }: { run: Run }) {
   const change = useChange()
   const navigate = useNavigate()
   const style = useMeasureStyle()
+  const words = useWordsStyle()
   const [shown, setShown] = useState<Run | null>(null)
   const current = shown ?? run
   const { answer, fresh, ask } = useRunAnswer(current)
@@ -107,13 +109,13 @@ function RunEditor({ run }: { run: Run }) {
           {heavy.map((p) => (
             <p key={p.number} className="label text-[16px]">
               <strong>
-                Piece {p.number} weighs {showNumber(p.weightKg, 0)} kg, {showNumber(p.weightKg / hands, 0)} kg
-                a head for {people === 1 ? 'one' : people}
+                Piece {p.number} weighs {words.kg(p.weightKg)}, {words.kg(p.weightKg / hands)} a head for{' '}
+                {people === 1 ? 'one' : people}
               </strong>{' '}
               <span className="text-soft">
                 {judgeLift(p.weightKg, people) === 'by machine'
                   ? 'It is not moved by hand: a hoist, an A-frame or a trolley, or one seam more.'
-                  : 'Up to 25 kg a head can be planned: more people, a trolley, or one seam more.'}
+                  : `Up to ${words.kg(25)} a head can be planned: more people, a trolley, or one seam more.`}
               </span>
             </p>
           ))}
@@ -226,9 +228,9 @@ function RunEditor({ run }: { run: Run }) {
         </div>
         <MeasureField label="Longest that the way in takes" value={through} min={300} onCommit={setThrough} />
         <p>
-          The fewest that {people === 1 ? 'one person moves' : `${people} people move`} once by plan, 25 kg a
-          head, that a board is long enough for and that come in. Clear keeps openings whole; through hides a
-          short seam, but leaves two weak bridges.
+          The fewest that {people === 1 ? 'one person moves' : `${people} people move`} once by plan,{' '}
+          {words.kg(25)} a head, that a board is long enough for and that come in. Clear keeps openings whole;
+          through hides a short seam, but leaves two weak bridges.
         </p>
         {run.seams.map((s, i) => (
           <div key={s.id} className="flex items-baseline gap-2">
@@ -272,9 +274,13 @@ function RunEditor({ run }: { run: Run }) {
         <h2>Pieces</h2>
         <div className={fresh ? '' : 'stale'}>
           {parts.map((p) => (
-            <Row key={p.number} label={`${p.number}, ${liftWords(peopleToLift(p.weightKg))}`} unit="kg">
-              {showNumber(p.weightKg, 0)}
-            </Row>
+            <QuantityRow
+              key={p.number}
+              label={`${p.number}, ${liftWords(peopleToLift(p.weightKg))}`}
+              of="mass"
+              value={p.weightKg}
+              digits={0}
+            />
           ))}
         </div>
         <More title="Diagonals that prove it">

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { emptyJob, type JobProblem } from '../../core/job/index.ts'
-import { compareStock } from '../../core/stock/index.ts'
+import { emptyJob, type JobProblem, startingSettings } from '../../core/job/index.ts'
+import { compareStock, startingStock } from '../../core/stock/index.ts'
 import { addressOf, demoJob, openNew } from '../state/boot.ts'
 import { newId } from '../state/files.ts'
 import { jobClosed, jobOpened } from '../state/jobSlice.ts'
@@ -41,9 +41,10 @@ export function Jobs() {
     navigate(addressOf(row.job))
   }
   const start = async () => {
-    const stock = await loadShelf(database).catch(() => null)
-    const empty = emptyJob(newId('job'), 'New job', stock ?? (await demoJob()).stock)
-    const job = { ...empty, settings: await usualSettings(empty.settings, jobs?.[0]?.id ?? null) }
+    const settings = await usualSettings(startingSettings(), jobs?.[0]?.id ?? null)
+    const sold = settings.units === 'inch' ? 'us' : 'metric'
+    const stock = await loadShelf(database, sold).catch(() => startingStock(sold))
+    const job = { ...emptyJob(newId('job'), 'New job', stock), settings }
     await openNew(job)
     navigate(addressOf(job))
   }

@@ -8,6 +8,7 @@ import { sentenceOf } from '../ui/complaints.ts'
 import { FieldComplaint } from '../ui/FieldComplaint.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { NumberField } from '../ui/NumberField.tsx'
+import { type FieldKind, QuantityField } from '../ui/Quantity.tsx'
 import { Switch } from '../ui/Switch.tsx'
 import { NameField } from './NameField.tsx'
 import { Offcuts } from './Offcuts.tsx'
@@ -93,7 +94,18 @@ function RowField({
         />
       )
     case 'number':
-    case 'price':
+    case 'price': {
+      const of = READ_AS[unit ?? '']
+      if (of && kind === 'number')
+        return (
+          <QuantityField
+            label={label}
+            of={field.key === 'yieldLitres' ? 'volume' : of}
+            value={value as number | null}
+            min={0}
+            onCommit={(n) => n !== null && onValue(n)}
+          />
+        )
       return (
         <NumberField
           label={label}
@@ -106,7 +118,18 @@ function RowField({
           }}
         />
       )
+    }
   }
+}
+
+/** Units of the stock’s figures that are read in the shop’s own. */
+const READ_AS: Readonly<Record<string, FieldKind>> = {
+  kg: 'mass',
+  L: 'liquid',
+  mL: 'small',
+  'kg/m³': 'density',
+  MPa: 'stress',
+  'm²': 'area',
 }
 
 const Complaint = ({ error }: { error: { message?: unknown } | undefined }) => {

@@ -5,6 +5,7 @@ import { database } from '../state/useAutosave.ts'
 import { loadShelf, saveShelf } from '../storage/jobStore.ts'
 import { FileButton } from '../ui/FileButton.tsx'
 import { PageTop } from '../ui/PageTop.tsx'
+import { UnitsOneByOne } from '../ui/UnitChoice.tsx'
 import { MoneySign } from './MoneySign.tsx'
 import { StockRows } from './StockRows.tsx'
 
@@ -53,6 +54,7 @@ export function StockPage() {
             `It differs from your shelf in ${differences.length === 1 ? 'one place' : `${differences.length} places`}: told below the lists. The job’s own rows are used.`}
         </p>
         <MoneySign />
+        <UnitsOneByOne />
         <StockRows />
         <h2 className="mt-6">From a list</h2>
         <p className="text-soft">

@@ -1,4 +1,5 @@
 import type { Settings } from '../../core/job/index.ts'
+import { shopUnits } from '../../core/units/index.ts'
 import { store } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
 import { loadJob } from '../storage/jobStore.ts'
@@ -15,5 +16,5 @@ export async function usualSettings(plain: Settings, newest: string | null): Pro
   const last = open ?? (newest ? (await loadJob(database, newest).catch(() => undefined))?.job : undefined)
   if (last) return last.settings
   const inches = IN_INCHES.test(globalThis.navigator?.language ?? '')
-  return inches ? { ...plain, units: 'inch', paper: 'Letter' } : plain
+  return inches ? { ...plain, ...shopUnits('inch'), paper: 'Letter' } : plain
 }

@@ -61,9 +61,9 @@ export const listJobs = async (
   }))
 
 /** The shop's own stock, or what a new shop starts with. */
-export async function loadShelf(database: HollowDatabase): Promise<Stock> {
+export async function loadShelf(database: HollowDatabase, sold: 'metric' | 'us' = 'metric'): Promise<Stock> {
   const row = await database.shelf.get('shelf')
-  if (!row) return startingStock()
+  if (!row) return startingStock(sold)
   const version = row.version ?? FIRST_SHELVES
   if (version === JOB_VERSION) return row.stock
   const read = readJob(JSON.stringify({ ...emptyJob('shelf', 'shelf', row.stock), version }))

@@ -4,7 +4,7 @@ import { beforeClick } from '../state/pressed.ts'
 import { inRun } from '../state/stepRuns.ts'
 import { FieldComplaint } from './FieldComplaint.tsx'
 
-type Props = {
+export type NumberFieldProps = {
   readonly label: string
   readonly unit?: string
   readonly value: number | null
@@ -16,6 +16,9 @@ type Props = {
   readonly optional?: boolean
   readonly placeholder?: string
   readonly step?: number
+  /** How the value is written and read, where its unit is not the one it is kept in. */
+  readonly show?: (value: number) => string
+  readonly read?: (text: string) => { readonly n: number } | { readonly why: string }
 }
 
 /** A field for a plain number with its unit. A wrong entry says why and changes nothing. */
@@ -30,16 +33,20 @@ export function NumberField({
   optional,
   placeholder,
   step = 1,
-}: Props) {
+  show = (n) => String(Math.round(n * 1000) / 1000),
+  read = readNumber,
+}: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null)
   const id = useId()
   const run = useRef('')
-  const text = typed ?? (value === null ? '' : String(Math.round(value * 1000) / 1000))
-  const wrong = typed === null ? null : complaint(typed, { min, max, whole, optional })
+  const text = typed ?? (value === null ? '' : show(value))
+  const bounds = { min, max, whole, optional, show }
+  const got = typed === null || typed.trim() === '' ? null : read(typed)
+  const wrong = typed === null ? null : got && 'why' in got ? got.why : complaint(got?.n ?? null, bounds)
   const commit = () => {
     if (typed === null || wrong) return
     setTyped(null)
-    const next = typed.trim() === '' ? null : Number(typed)
+    const next = got && 'n' in got ? got.n : null
     if (next !== value) onCommit(next)
   }
   return (
@@ -69,7 +76,7 @@ export function NumberField({
               if ((e.key === 'ArrowUp' || e.key === 'ArrowDown') && value !== null) {
                 e.preventDefault()
                 const next = value + (e.key === 'ArrowUp' ? step : -step)
-                if (!complaint(String(next), { min, max, whole, optional }))
+                if (!complaint(next, bounds))
                   inRun(run.current, () => onCommit(Math.round(next * 1000) / 1000))
               }
             }}
@@ -87,14 +94,20 @@ type Bounds = {
   max?: number | undefined
   whole?: boolean | undefined
   optional?: boolean | undefined
+  show: (value: number) => string
 }
 
-function complaint(text: string, { min, max, whole, optional }: Bounds): string | null {
-  if (text.trim() === '') return optional ? null : 'A number is needed here.'
+function readNumber(text: string): { n: number } | { why: string } {
   const n = Number(text)
-  if (!Number.isFinite(n)) return `“${text.trim()}” is not a number. Write decimals with a point.`
+  return Number.isFinite(n)
+    ? { n }
+    : { why: `“${text.trim()}” is not a number. Write decimals with a point.` }
+}
+
+function complaint(n: number | null, { min, max, whole, optional, show }: Bounds): string | null {
+  if (n === null) return optional ? null : 'A number is needed here.'
   if (whole && !Number.isInteger(n)) return 'A whole number is needed here.'
-  if (min !== undefined && n < min) return `At least ${min}.`
-  if (max !== undefined && n > max) return `At most ${max}.`
+  if (min !== undefined && n < min - 1e-9) return `At least ${show(min)}.`
+  if (max !== undefined && n > max + 1e-9) return `At most ${show(max)}.`
   return null
 }

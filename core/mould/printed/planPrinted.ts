@@ -179,7 +179,7 @@ export const printedMethod: MouldMethod<'printed'> = {
       { code: 'filament', facts: {}, value: metres, unit: 'm' },
       {
         code: 'printing',
-        facts: { flowMm3PerSecond: printer.flow, idlePercent: printer.idlePercent },
+        facts: { idlePercent: printer.idlePercent },
         value: hours,
         unit: 'h',
       },

@@ -1,4 +1,3 @@
-import { showAmount, showNumber } from '../../units/index.ts'
 import { count, listed, type Named, type None, told } from './act.ts'
 
 /** What is done once for each mould, from bare stock to what can be waxed and filled. */
@@ -106,8 +105,8 @@ export const BUILD_ACTS = {
   ),
   'run-bead': told(
     'run the bead',
-    (f: { lengthM: number; waxFirst: boolean }) =>
-      `Run and tool the sealant in every joint that is left, ${showNumber(f.lengthM, 1)} m in all. ${f.waxFirst ? 'What is wiped away peels off the wax. Leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
+    (f: { lengthM: number; waxFirst: boolean }, s) =>
+      `Run and tool the sealant in every joint that is left, ${s.metres(f.lengthM)} in all. ${f.waxFirst ? 'What is wiped away peels off the wax. Leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
   ),
   'brace-tops': told(
     'brace the tops',
@@ -194,14 +193,17 @@ export const BUILD_ACTS = {
   'cut-box': told('cut the box', (_: None) => 'Cut the box and fix its base flat and level.'),
   'hold-pattern': told(
     'fix the pattern',
-    (f: {
-      forceN: number
-      by: 'screws' | 'glue' | 'weight'
-      screws: number
-      glueCm2: number
-      weightKg: number
-    }) =>
-      `Fix the pattern down, its open face on the base, against ${showNumber(f.forceN, 0)} N of uplift: ${f.by === 'glue' ? `${Math.ceil(f.glueCm2)} cm² of glue` : f.by === 'weight' ? `${showAmount(f.weightKg, 1)} kg on a bridge` : `${count(f.screws, 'screw')} from below`}.`,
+    (
+      f: {
+        forceN: number
+        by: 'screws' | 'glue' | 'weight'
+        screws: number
+        glueCm2: number
+        weightKg: number
+      },
+      s,
+    ) =>
+      `Fix the pattern down, its open face on the base, against ${s.newtons(f.forceN)} of uplift: ${f.by === 'glue' ? `${s.of('patch', Math.ceil(f.glueCm2), 0)} of glue` : f.by === 'weight' ? `${s.kg(f.weightKg, 1)} on a bridge` : `${count(f.screws, 'screw')} from below`}.`,
   ),
   'box-pattern': told('box it', (_: None) => 'Box it, faced side in, the same wall all round.'),
   'seal-box': told(
@@ -210,15 +212,18 @@ export const BUILD_ACTS = {
   ),
   'pour-rubber': told(
     'pour the rubber',
-    (f: {
-      half: 'whole' | 'upper' | 'lower'
-      rubber: string
-      kg: number
-      aKg: number
-      bKg: number
-      potMinutes: number
-    }) =>
-      `${f.half === 'whole' ? 'Weigh' : `${f.half === 'upper' ? 'Upper' : 'Lower'} half: weigh`} ${showAmount(f.kg, 2)} kg of ${f.rubber}, A ${showAmount(f.aKg, 2)} kg and B ${showAmount(f.bKg, 2)} kg; mix, and pour a thin stream into the lowest corner within ${Math.round(f.potMinutes)} min.`,
+    (
+      f: {
+        half: 'whole' | 'upper' | 'lower'
+        rubber: string
+        kg: number
+        aKg: number
+        bKg: number
+        potMinutes: number
+      },
+      s,
+    ) =>
+      `${f.half === 'whole' ? 'Weigh' : `${f.half === 'upper' ? 'Upper' : 'Lower'} half: weigh`} ${s.kg(f.kg, 2)} of ${f.rubber}, A ${s.kg(f.aKg, 2)} and B ${s.kg(f.bKg, 2)}; mix, and pour a thin stream into the lowest corner within ${Math.round(f.potMinutes)} min.`,
   ),
   'open-block': told(
     'open the box',
@@ -261,8 +266,8 @@ export const BUILD_ACTS = {
   ),
   'brush-coats': told(
     'brush the rubber',
-    (f: { coats: number; kgEach: number }) =>
-      `Brush on ${count(f.coats, 'coat')}, ${showAmount(f.kgEach, 2)} kg each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
+    (f: { coats: number; kgEach: number }, s) =>
+      `Brush on ${count(f.coats, 'coat')}, ${s.kg(f.kgEach, 2)} each; fill undercuts with thickened rubber until a stiff jacket will draw off it.`,
   ),
   'lay-jacket': told(
     'lay up the jacket',
@@ -436,8 +441,8 @@ export const BUILD_ACTS = {
   ),
   'mark-fill': told(
     'mark the level',
-    (f: { waterKg: number }) =>
-      `Weigh ${showAmount(f.waterKg, 2)} kg of water into it and mark the level inside; pour it out and dry it.`,
+    (f: { waterKg: number }, s) =>
+      `Weigh ${s.kg(f.waterKg, 2)} of water into it and mark the level inside; pour it out and dry it.`,
   ),
   'drill-floor': told(
     'air hole',

@@ -1,4 +1,3 @@
-import { showAmount } from '../../units/index.ts'
 import { count, listed, type None, told } from './act.ts'
 
 /** What is done on the day: checks, batches, steel, the open face, cure. */
@@ -22,18 +21,18 @@ export const POUR_ACTS = {
   ),
   'check-ready': told(
     'all to hand?',
-    (f: { waterLitres: number }) =>
-      `${showAmount(f.waterLitres, 2)} L of water weighed out in all, tools wetted, gloves, eyes and respirator on.`,
+    (f: { waterLitres: number }, s) =>
+      `${s.liquid(f.waterLitres)} of water weighed out in all, tools wetted, gloves, eyes and respirator on.`,
   ),
   'mix-batch': told(
     'mix',
-    (f: { number: number; batches: number; bags: number; waterLitres: number; heldBackLitres: number }) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${showAmount(f.waterLitres, 2)} L water, ${showAmount(f.heldBackLitres, 2)} L of it held back until it shows its need.`,
+    (f: { number: number; batches: number; bags: number; waterLitres: number; heldBackLitres: number }, s) =>
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.`,
   ),
   'place-batch': told(
     'place',
-    (f: { number: number; batches: number; litres: number; by: 'open' | 'hole' }) =>
-      `Place ${f.batches > 1 ? `batch ${f.number}` : 'it'}, ${showAmount(f.litres, 1)} L${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`,
+    (f: { number: number; batches: number; litres: number; by: 'open' | 'hole' }, s) =>
+      `Place ${f.batches > 1 ? `batch ${f.number}` : 'it'}, ${s.litres(f.litres)}${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`,
   ),
   'join-lift': told(
     'join',

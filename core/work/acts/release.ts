@@ -1,4 +1,4 @@
-import { showNumber } from '../../units/index.ts'
+import type { WordsStyle } from '../../job/index.ts'
 import { count, listed, type Named, type None, told } from './act.ts'
 
 /** Where a face is, as it is said. */
@@ -25,8 +25,8 @@ const FACE_WORDS = {
 export type FaceWord = keyof typeof FACE_WORDS
 export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
 
-const held = (f: { massKg: number }): string =>
-  f.massKg > 0 ? ` ${showNumber(f.massKg, 0)} kg are turned.` : ''
+const held = (f: { massKg: number }, { kg }: WordsStyle): string =>
+  f.massKg > 0 ? ` ${kg(f.massKg)} are turned.` : ''
 type Turned = { readonly massKg: number }
 
 /** What goes on the faces before the pour, and how the mould comes off after it. */
@@ -83,7 +83,8 @@ export const RELEASE_ACTS = {
   'corners-off': told('corners off', (f: Named) => `Off with ${listed(f.names)}, outward from the corner.`),
   'turn-on-base': told(
     'turn it over',
-    (f: Turned) => `Turn the slab over with its base still on, onto battens across its length.${held(f)}`,
+    (f: Turned, s) =>
+      `Turn the slab over with its base still on, onto battens across its length.${held(f, s)}`,
   ),
   'peel-base': told(
     'base off',
@@ -129,7 +130,8 @@ export const RELEASE_ACTS = {
   // A liner on the base, a form on a form
   'lift-base-off-liner': told(
     'base off',
-    (f: Turned) => `Turn the panel over with base and liner, and lift the base off the liner.${held(f)}`,
+    (f: Turned, s) =>
+      `Turn the panel over with base and liner, and lift the base off the liner.${held(f, s)}`,
   ),
   'liner-off': told(
     'liner off',
@@ -173,7 +175,7 @@ export const RELEASE_ACTS = {
   ),
   'turn-in-rubber': told(
     'turn it over',
-    (f: Turned) => `Turn rubber and cast over onto a padded board.${held(f)}`,
+    (f: Turned, s) => `Turn rubber and cast over onto a padded board.${held(f, s)}`,
   ),
   'rubber-off': told(
     'rubber off',
@@ -191,7 +193,7 @@ export const RELEASE_ACTS = {
   ),
   'turn-in-jacket': told(
     'turn it over',
-    (f: Turned) => `Turn it over onto a padded board, jacket and all.${held(f)}`,
+    (f: Turned, s) => `Turn it over onto a padded board, jacket and all.${held(f, s)}`,
   ),
   'jackets-off': told(
     'jacket off',
@@ -211,7 +213,8 @@ export const RELEASE_ACTS = {
   ),
   'turn-in-shell': told(
     'turn it over',
-    (f: { name: string; massKg: number }) => `Turn the cast in its ${f.name} onto a padded board.${held(f)}`,
+    (f: { name: string; massKg: number }, s) =>
+      `Turn the cast in its ${f.name} onto a padded board.${held(f, s)}`,
   ),
   'shell-off': told('shell off', (f: { name: string; level: boolean }) =>
     f.level
@@ -225,7 +228,7 @@ export const RELEASE_ACTS = {
   ),
   'turn-in-print': told(
     'turn it over',
-    (f: Turned) => `Turn it over in its print onto a padded board.${held(f)}`,
+    (f: Turned, s) => `Turn it over in its print onto a padded board.${held(f, s)}`,
   ),
   'print-off': told('print off', (_: None) => 'Tap the floor of the print and lift it off, square.'),
   'floor-off': told(
@@ -251,7 +254,7 @@ export const RELEASE_ACTS = {
   ),
   'turn-in-block': told(
     'turn it over',
-    (f: Turned) => `Turn block and cast over onto a padded board.${held(f)}`,
+    (f: Turned, s) => `Turn block and cast over onto a padded board.${held(f, s)}`,
   ),
   'block-off': told(
     'block off',
@@ -273,10 +276,10 @@ export const RELEASE_ACTS = {
   ),
   'lift-block': told(
     'block lifted',
-    (f: { name: string; massKg: number }) =>
-      `Tip ${f.name} off the base onto battens by itself: ${showNumber(f.massKg, 0)} kg.`,
-    (all) =>
-      `Tip the blocks off the base onto battens one by one: ${all.map((f) => `${f.name} ${showNumber(f.massKg, 0)} kg`).join(', ')}.`,
+    (f: { name: string; massKg: number }, s) =>
+      `Tip ${f.name} off the base onto battens by itself: ${s.kg(f.massKg)}.`,
+    (all, s) =>
+      `Tip the blocks off the base onto battens one by one: ${all.map((f) => `${f.name} ${s.kg(f.massKg)}`).join(', ')}.`,
   ),
   'straps-off': told('straps off', (_: None) => 'Straps off from the top.'),
   'dig-packing': told('fill dug out', (_: None) => 'Dig the fill away evenly all round, from the top.'),
@@ -285,7 +288,7 @@ export const RELEASE_ACTS = {
   // A vessel
   'turn-in-vessel': told(
     'turn it over',
-    (f: Turned) => `Turn it over on a padded board, the tape off its air hole.${held(f)}`,
+    (f: Turned, s) => `Turn it over on a padded board, the tape off its air hole.${held(f, s)}`,
   ),
   'vessel-off': told(
     'vessel off',

@@ -1,14 +1,17 @@
-import { UNIT_SIGN } from '../../../core/stock/index.ts'
-import { showAmount, showNumber } from '../../../core/units/index.ts'
+import { rowAmount } from '../../../core/stock/index.ts'
+import { showNumber } from '../../../core/units/index.ts'
+import { takenWords } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
+import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { isFinishing } from './FinishBand.tsx'
 
 export function FinishBench() {
   const { piece, plan, job, looks } = usePlan()
   const change = useChange()
+  const words = useWordsStyle()
   const figures = plan?.stations.finish?.figures
   const steps = useWork(isFinishing)
   const choose = (label: string, patch: Partial<typeof piece.finish>) =>
@@ -41,20 +44,15 @@ export function FinishBench() {
       />
       {figures && (
         <div className={looks.finish}>
-          <Row
-            label={`${figures.sealer}, ${figures.coats} ${figures.coats === 1 ? 'coat' : 'coats'}`}
-            unit={UNIT_SIGN[figures.sealerUnit]}
-          >
-            {showAmount(figures.sealerAmount, 2)}
+          <Row label={`${figures.sealer}, ${figures.coats} ${figures.coats === 1 ? 'coat' : 'coats'}`}>
+            {rowAmount(figures.sealerAmount, figures.sealerUnit, 2, words)}
           </Row>
-          <Row label="Face and edges" unit="m²">
-            {showNumber(figures.faceAreaM2, 2)}
-          </Row>
+          <QuantityRow label="Face and edges" of="area" value={figures.faceAreaM2} digits={2} />
           {figures.turnKg === null ? (
             <Row label="Turned over">never</Row>
           ) : (
             <Row
-              label={`Turned over ${figures.turns === 1 ? 'once' : `${figures.turns} times`}, ${showNumber(figures.turnKg, 0)} kg`}
+              label={`Turned over ${figures.turns === 1 ? 'once' : `${figures.turns} times`}, ${words.kg(figures.turnKg)}`}
               unit={figures.turnPeople === null ? '' : figures.turnPeople === 1 ? 'person' : 'people'}
             >
               {figures.turnPeople ?? 'by machine'}
@@ -72,7 +70,7 @@ export function FinishBench() {
                     {text}
                     {op!.takes.map((t) => (
                       <span key={t.name} className="block text-[13px] text-soft">
-                        {showNumber(t.amount, 2)} {t.unit}
+                        {takenWords(t, words)}
                       </span>
                     ))}
                   </td>

@@ -1,12 +1,14 @@
-import { dayWords } from '../../../core/units/index.ts'
+import { dayWords, perUnit, unitOf } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { FAULTS, NewRecord } from './NewRecord.tsx'
 
 export function LogBench() {
   const { piece, plan } = usePlan()
   const change = useChange()
   const figures = plan?.stations.log?.figures
+  const style = useMeasureStyle()
   const signed = (n: number | null) => (n === null ? '' : `${n > 0 ? '+' : ''}${n.toFixed(0)}%`)
   return (
     <>
@@ -49,16 +51,21 @@ export function LogBench() {
             <tbody>
               {(
                 [
-                  ['bags', p.bags, 2],
-                  ['water a bag, L', p.waterLitresPerBag, 1],
-                  ['strip, h', p.stripHours, 0],
-                  ['weight, kg', p.weightKg, 1],
+                  ['bags', p.bags, 2, 1],
+                  [
+                    `water a bag, ${unitOf('liquid', style, 1)}`,
+                    p.waterLitresPerBag,
+                    1,
+                    perUnit('liquid', style, 1),
+                  ],
+                  ['strip, h', p.stripHours, 0, 1],
+                  [`weight, ${unitOf('mass', style)}`, p.weightKg, 1, perUnit('mass', style)],
                 ] as const
-              ).map(([name, c, digits]) => (
+              ).map(([name, c, digits, per]) => (
                 <tr key={name}>
                   <td>{name}</td>
-                  <td className="n">{c.planned?.toFixed(digits) ?? '–'}</td>
-                  <td className="n">{c.actual?.toFixed(digits) ?? '–'}</td>
+                  <td className="n">{c.planned === null ? '–' : (c.planned * per).toFixed(digits)}</td>
+                  <td className="n">{c.actual === null ? '–' : (c.actual * per).toFixed(digits)}</td>
                   <td className="n">{signed(c.offByPercent)}</td>
                 </tr>
               ))}

@@ -12,10 +12,12 @@ import { dayWords, showNumber } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Box } from '../../ui/Box.tsx'
 import { sentenceOf } from '../../ui/complaints.ts'
 import { FieldComplaint } from '../../ui/FieldComplaint.tsx'
-import { NumberField } from '../../ui/NumberField.tsx'
+import { NumberField, type NumberFieldProps } from '../../ui/NumberField.tsx'
+import { readingOf } from '../../ui/Quantity.tsx'
 
 export const FAULTS: readonly (readonly [Fault, string])[] = [
   ['bug-holes', 'bug holes'],
@@ -48,13 +50,16 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
     resolver: zodResolver(TOLD as z.ZodType<FieldValues & Told, FieldValues & Told>),
   })
   const told = watch()
+  const style = useMeasureStyle()
+  const reading = (unit: string): Partial<NumberFieldProps> =>
+    unit === 'liquid' || unit === 'temperature' || unit === 'mass' ? readingOf(unit, style) : { unit }
   const measured: readonly [Measured, string, string, number | null][] = [
     ['bags', 'Bags used', 'bags', planned.bags],
-    ['waterLitresPerBag', 'Water a bag', 'L', planned.waterLitresPerBag],
-    ['temperatureDegC', 'Temperature', '°C', planned.temperatureDegC],
+    ['waterLitresPerBag', 'Water a bag', 'liquid', planned.waterLitresPerBag],
+    ['temperatureDegC', 'Temperature', 'temperature', planned.temperatureDegC],
     ['vibratedMinutes', 'Vibrated', 'min', null],
     ['stripHours', 'Stripped after', 'h', planned.stripHours],
-    ['weightKg', 'Weighed', 'kg', planned.concreteKg],
+    ['weightKg', 'Weighed', 'mass', planned.concreteKg],
   ]
   const wrong = (at: string) => {
     const text = (get(formState.errors, at) as { message?: unknown } | undefined)?.message
@@ -105,10 +110,10 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
         <div key={key} className="field">
           <NumberField
             label={label}
-            unit={unit}
+            {...reading(unit)}
             optional
             value={told.actual[key]}
-            placeholder={hint === null ? '' : showNumber(hint, 1)}
+            placeholder={hint === null ? '' : (reading(unit).show?.(hint) ?? showNumber(hint, 1))}
             onCommit={(n) => setValue(`actual.${key}`, n, { shouldValidate: true })}
           />
           {wrong(`actual.${key}`)}

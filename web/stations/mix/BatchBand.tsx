@@ -1,10 +1,11 @@
-import { showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 
 /** The batches drawn as vessels, filled to what each holds, with what goes in. */
 export function BatchBand() {
   const { plan, looks, job, piece } = usePlan()
   const figures = plan?.stations.mix?.figures
+  const words = useWordsStyle()
   const mixer = job.stock.mixers.find((m) => m.id === piece.mix.mixer)
   if (!figures) return <div className="border-t" />
   return (
@@ -40,11 +41,11 @@ export function BatchBand() {
               <span className="label text-[15px] leading-tight">
                 <strong className="text-[20px]">Batch {b.number}</strong>
                 <br />
-                {b.bags} {b.bags === 1 ? 'bag' : 'bags'}, {showNumber(b.dryKg, 1)} kg
+                {b.bags} {b.bags === 1 ? 'bag' : 'bags'}, {words.kg(b.dryKg, 1)}
                 <br />
-                {showNumber(b.waterLitres, 2)} L water
+                {words.liquid(b.waterLitres)} water
                 <br />
-                <span className="text-soft">hold back {showNumber(b.heldBackLitres, 2)} L</span>
+                <span className="text-soft">hold back {words.liquid(b.heldBackLitres)}</span>
               </span>
             </li>
           )

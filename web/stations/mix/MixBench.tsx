@@ -3,10 +3,12 @@ import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
+import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 
 export function MixBench() {
   const { piece, plan, job, looks } = usePlan()
   const change = useChange()
+  const words = useWordsStyle()
   const figures = plan?.stations.mix?.figures
   const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
   const choose = (label: string, patch: Partial<typeof piece.mix>) =>
@@ -17,7 +19,7 @@ export function MixBench() {
       <h1>Mix</h1>
       <p>
         {figures
-          ? `${showNumber(figures.volumeLitres, 1)} L in the mould, ${showNumber(figures.neededLitres, 1)} L with waste.`
+          ? `${words.litres(figures.volumeLitres)} in the mould, ${words.litres(figures.neededLitres)} with waste.`
           : ''}
       </p>
       <Pick
@@ -32,8 +34,8 @@ export function MixBench() {
           value={piece.mix.water}
           options={(['stiff', 'medium', 'limit'] as const).map((w) => ({
             value: w,
-            name: `${mix.waterLitres[w]} L`,
-            note: `${w}, ${mix.f28[w]} MPa`,
+            name: words.liquid(mix.waterLitres[w]),
+            note: `${w}, ${words.mpa(mix.f28[w])}`,
           }))}
           onChoose={(water) => choose(`water ${water}`, { water })}
         />
@@ -65,12 +67,8 @@ export function MixBench() {
           <Row label="of which needed" unit="bags">
             {showNumber(figures.bagsExact, 2)}
           </Row>
-          <Row label="Water" unit="L">
-            {showNumber(figures.waterLitres, 2)}
-          </Row>
-          <Row label="Left over" unit="L">
-            {showNumber(figures.spareLitres, 1)}
-          </Row>
+          <QuantityRow label="Water" of="liquid" value={figures.waterLitres} digits={2} />
+          <QuantityRow label="Left over" of="volume" value={figures.spareLitres} digits={1} />
           <Row label="Cost">{money(figures.costPerCast)}</Row>
           {piece.quantity > 1 && (
             <>

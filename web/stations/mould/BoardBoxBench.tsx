@@ -2,6 +2,7 @@ import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
 import { formatCut, showAmount, showNumber } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
@@ -15,6 +16,7 @@ import { BOX, useMould } from './useMould.ts'
 /** What a board box decides: its school, corners, boards; and what holds it together. */
 export function BoardBoxBench() {
   const { piece, mould, figures, look, job, choose, mm, style } = useMould(...BOX)
+  const words = useWordsStyle()
   const curves = curvesOf(piece)
   const cartridges = figures ? showAmount(figures.sealant.cartridgeShare, 1) : ''
   const bends = curves.sides || (curves.corners && mould.rounds === 'bent')
@@ -140,18 +142,16 @@ export function BoardBoxBench() {
       {figures && (
         <div className={look}>
           <h2>Fixing</h2>
-          <Row label={`Screws, ${figures.screws[0]?.lengthMm ?? 0} mm long`}>{figures.screwCount}</Row>
+          <Row label={`Screws, ${words.mm(figures.screws[0]?.lengthMm ?? 0)} long`}>{figures.screwCount}</Row>
           {figures.screws[0] && <Row label="One every">{mm(figures.screws[0].spacingMm)}</Row>}
           <Row
-            label={`Sealant, ${showNumber(figures.sealant.totalLengthMm / 1000, 1)} m`}
+            label={`Sealant, ${words.metres(figures.sealant.totalLengthMm / 1000)}`}
             unit={cartridges === '1' ? 'cartridge' : 'cartridges'}
           >
             {cartridges}
           </Row>
           {figures.tapeLengthMm > 0 && (
-            <Row label="Tape on raw edges" unit="m">
-              {showNumber(figures.tapeLengthMm / 1000, 1)}
-            </Row>
+            <QuantityRow label="Tape on raw edges" of="run" value={figures.tapeLengthMm / 1000} digits={1} />
           )}
           <HoldDown />
         </div>

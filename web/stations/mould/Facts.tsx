@@ -1,7 +1,10 @@
 import { sayItem } from '../../../core/mould/index.ts'
-import { showNumber, wordsStyle } from '../../../core/units/index.ts'
+import { showNumber, showQuantity, wordsStyle } from '../../../core/units/index.ts'
 import { Row } from '../../ui/Choice.tsx'
 import { useMould } from './useMould.ts'
+
+/** Which of the units of a fact are told in the reader’s own. */
+const KINDS = { kg: 'mass', L: 'volume', N: 'force', m: 'run', m2: 'area', g: 'grams', cm2: 'patch' } as const
 
 /** What the maker sets out by, line by line, with what it means. */
 export function Facts() {
@@ -12,6 +15,16 @@ export function Facts() {
       {figures.facts.map((fact) => {
         const { value, unit } = fact
         const { name, note } = sayItem(fact, wordsStyle(style))
+        const kind = KINDS[unit as keyof typeof KINDS]
+        const shown =
+          unit === 'mm'
+            ? { figure: mm(value), unit: '' }
+            : kind
+              ? showQuantity(kind, value, value < 10 ? 2 : 0, style)
+              : {
+                  figure: showNumber(value, value < 10 && unit !== '' ? 2 : 0),
+                  unit: unit.replace('deg', '°'),
+                }
         return (
           <Row
             key={fact.code}
@@ -21,9 +34,9 @@ export function Facts() {
                 {note && <span className="block text-[13px] leading-tight text-soft">{note}</span>}
               </>
             }
-            unit={unit === 'mm' ? '' : unit.replace('m2', 'm²').replace('deg', '°')}
+            unit={shown.unit}
           >
-            {unit === 'mm' ? mm(value) : showNumber(value, value < 10 && unit !== '' ? 2 : 0)}
+            {shown.figure}
           </Row>
         )
       })}

@@ -26,7 +26,7 @@ export function Hardware() {
                   {name}
                   {note && <span className="block text-[13px] leading-tight text-soft">{note}</span>}
                 </td>
-                <td className="n">{amountWords(row.amount, row.unit)}</td>
+                <td className="n">{amountWords(row.amount, row.unit, wordsStyle(style))}</td>
               </tr>
             )
           })}

@@ -1,11 +1,13 @@
 import { holdWords } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { useMould } from './useMould.ts'
 
 /** What floats, how hard, and what holds it down. */
 export function HoldDown() {
   const { figures, mould, choose } = useMould()
+  const words = useWordsStyle()
   const rows = figures?.holdDown.filter((h) => h.holdForceN > 0) ?? []
   if (rows.length === 0) return null
   return (
@@ -27,12 +29,12 @@ export function HoldDown() {
             <>
               {h.name}
               <span className="block text-[13px] leading-tight text-soft">
-                against {showNumber(h.holdForceN, 0)} N
+                against {words.newtons(h.holdForceN)}
               </span>
             </>
           }
         >
-          {holdWords(h)}
+          {holdWords(h, words)}
         </Row>
       ))}
     </>

@@ -26,7 +26,7 @@ export function Materials({ title, rows }: { title: string; rows: readonly Mater
                   {name}
                   <span className="block text-[13px] leading-tight text-soft">{note}</span>
                 </td>
-                <td className="n">{amountWords(row.amount, row.unit)}</td>
+                <td className="n">{amountWords(row.amount, row.unit, style)}</td>
                 <td className="n">{row.cost === null ? 'no price' : style.money(row.cost)}</td>
               </tr>
             )

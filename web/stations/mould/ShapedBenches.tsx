@@ -2,7 +2,7 @@ import type { MouldDefaults } from '../../../core/job/index.ts'
 import { sheetStock } from '../../../core/stock/index.ts'
 import { Choice, Pick } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
-import { NumberField } from '../../ui/NumberField.tsx'
+import { QuantityField, useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { CutTable } from './CutTable.tsx'
@@ -250,6 +250,7 @@ export function LinedBench() {
 /** A bucket, bin or bowl: which, what it held when it was weighed, what it is worth. */
 export function FoundBench() {
   const { mould, figures, job, choose } = useMould('found')
+  const words = useWordsStyle()
   const litres = figures?.facts.find((f) => f.code === 'vessel-fill')?.value ?? 1
   return (
     <>
@@ -282,13 +283,17 @@ export function FoundBench() {
         />
       )}
       {mould.vesselWaterKg !== null && (
-        <NumberField
+        <QuantityField
           label="It held"
-          unit="kg"
+          of="mass"
           value={mould.vesselWaterKg}
           min={0.01}
           max={10_000}
-          onCommit={(vesselWaterKg) => choose(`it held ${vesselWaterKg} kg`, { vesselWaterKg })}
+          onCommit={(vesselWaterKg) =>
+            choose(vesselWaterKg === null ? 'not weighed' : `it held ${words.kg(vesselWaterKg, 1)}`, {
+              vesselWaterKg,
+            })
+          }
         />
       )}
       <Facts />

@@ -1,7 +1,8 @@
 import { TABLE_CORNERS } from '../../../core/mould/index.ts'
-import { formatCut, showNumber } from '../../../core/units/index.ts'
+import { formatCut } from '../../../core/units/index.ts'
 import { More, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { QuantityRow } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { useMould } from './useMould.ts'
 
@@ -38,9 +39,7 @@ export function TableLevel() {
             </Row>
           ))}
           <Row label="Left as it is, deeper at the low corner by">{formatCut(level.depthErrorMm, style)}</Row>
-          <Row label="and heavier by" unit="kg">
-            {showNumber(level.extraKg, 1)}
-          </Row>
+          <QuantityRow label="and heavier by" of="mass" value={level.extraKg} digits={1} />
         </>
       )}
     </More>

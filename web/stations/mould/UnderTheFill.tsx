@@ -1,11 +1,12 @@
 import { boxChoiceOf } from '../../../core/job/index.ts'
 import type { MouldFigures } from '../../../core/mould/index.ts'
-import { formatLength, showNumber } from '../../../core/units/index.ts'
+import { formatLength } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 
 /** What the wet concrete does to the sides, and what holds them. */
@@ -13,6 +14,7 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
   const { piece, looks } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
+  const words = useWordsStyle()
   const { braceSpacing } = boxChoiceOf(piece.mould)
   const choose = (spacing: number | null) =>
     change(spacing === null ? 'tops left free' : `braces every ${formatLength(spacing, style)}`, {
@@ -29,14 +31,8 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
     <>
       <h2>Under the fill</h2>
       <div className={looks.mould}>
-        <Row label="Pressure at the foot" unit="kPa">
-          {showNumber(figures.footPressureKPa, 1)}
-        </Row>
-        {worst && (
-          <Row label={`Most bow, ${worst.name}`} unit="mm">
-            {worst.bowMm < 0.05 ? 'under 0.1' : showNumber(worst.bowMm, 1)}
-          </Row>
-        )}
+        <QuantityRow label="Pressure at the foot" of="pressure" value={figures.footPressureKPa} digits={1} />
+        {worst && <Row label={`Most bow, ${worst.name}`}>{words.fine(worst.bowMm)}</Row>}
         {braces > 0 && <Row label="Braces across the tops">{braces}</Row>}
       </div>
       <Switch

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { HoldAnswer, HoldWhat } from '../../../core/hold.ts'
 import { applyChange, type Job, type Piece } from '../../../core/job/index.ts'
 import { holdDimensions } from '../../../core/piece/index.ts'
-import { formatLength, showNumber } from '../../../core/units/index.ts'
+import { formatLength, perUnit, showNumber, unitOf } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { More, Pick } from '../../ui/Choice.tsx'
@@ -10,9 +10,9 @@ import { MeasureField } from '../../ui/MeasureField.tsx'
 import { nextRun, slowWorker } from '../../worker/planner.ts'
 import { useEdit } from './useEdit.ts'
 
-const WHATS: readonly { id: HoldWhat; name: string; unit: string }[] = [
-  { id: 'weight', name: 'weight', unit: 'kg' },
-  { id: 'volume', name: 'volume', unit: 'L' },
+const WHATS: readonly { id: HoldWhat; name: string; unit: string; of?: 'mass' | 'volume' }[] = [
+  { id: 'weight', name: 'weight', unit: 'kg', of: 'mass' },
+  { id: 'volume', name: 'volume', unit: 'L', of: 'volume' },
   { id: 'bags', name: 'bags', unit: 'bags' },
   { id: 'people', name: 'people to lift it', unit: 'people' },
 ]
@@ -53,7 +53,10 @@ export function HoldFigure() {
     .filter(Boolean)
     .map(Number)
   const wrong = typed !== '' && (targets.length === 0 || targets.some((t) => !Number.isFinite(t) || t <= 0))
-  const unit = WHATS.find((w) => w.id === what)!.unit
+  const { unit: counted, of } = WHATS.find((w) => w.id === what)!
+  const unit = of ? unitOf(of, style) : counted
+  /** How many of the reader’s unit one of the base unit is. */
+  const per = of ? perUnit(of, style) : 1
   const mm = (n: number) => formatLength(n, style)
   const post = (list: readonly number[]) => {
     latest.current = nextRun()
@@ -65,7 +68,7 @@ export function HoldFigure() {
       pieceId: piece.id,
       dimension: dimension.key,
       what,
-      targets: list,
+      targets: list.map((t) => t / per),
       min,
       max,
     })
@@ -73,7 +76,7 @@ export function HoldFigure() {
   const ask = () => {
     setWorking(true)
     setAnswers([])
-    setAsked({ piece, key: dimension.key, label: dimension.label, unit, min: own.min, max: own.max })
+    setAsked({ piece, key: dimension.key, label: dimension.label, unit, per, min: own.min, max: own.max })
     post(targets.slice(0, 12))
   }
   const stop = () => {
@@ -84,7 +87,11 @@ export function HoldFigure() {
   const aged = asked !== null && withoutMeasure(job, asked, asked.piece) !== withoutMeasure(job, asked, piece)
   const use = (a: HoldAnswer) => {
     const now = dimensions.find((d) => d.key === asked?.key)
-    if (now) change(`${now.label} ${mm(a.mm)} for ${a.target} ${asked!.unit}`, ...now.changes(a.mm))
+    if (now)
+      change(
+        `${now.label} ${mm(a.mm)} for ${showNumber(a.target * asked!.per, 3)} ${asked!.unit}`,
+        ...now.changes(a.mm),
+      )
   }
   return (
     <More title="Hold a figure">
@@ -165,6 +172,7 @@ type Asked = {
   readonly key: string
   readonly label: string
   readonly unit: string
+  readonly per: number
   readonly min: number
   readonly max: number
 }
@@ -177,12 +185,13 @@ function withoutMeasure(job: Job, { key, min }: Asked, piece: Piece): string {
   return JSON.stringify(same)
 }
 
-function answerText(a: HoldAnswer, { label, unit, min, max }: Asked, mm: (n: number) => string): string {
+function answerText(a: HoldAnswer, { label, unit, per, min, max }: Asked, mm: (n: number) => string): string {
+  const target = showNumber(a.target * per, 3)
   switch (a.kind) {
     case 'held':
-      return `${a.target} ${unit}: ${label} ${mm(a.mm)}`
+      return `${target} ${unit}: ${label} ${mm(a.mm)}`
     case 'nearest':
-      return `No size gives ${a.target} ${unit}. Nearest: ${mm(a.mm)}, which is ${showNumber(a.reached, 1)}`
+      return `No size gives ${target} ${unit}. Nearest: ${mm(a.mm)}, which is ${showNumber(a.reached * per, 1)}`
     case 'none':
       return `Nothing can be built between ${mm(min)} and ${mm(max)}`
   }

@@ -3,11 +3,18 @@ import type { ImportedPiece } from '../../../core/job/index.ts'
 import type { MeshHealth } from '../../../core/readers/meshHealth.ts'
 import { FILE_UNITS, likelyUnit } from '../../../core/readers/types.ts'
 import { USUAL_DENSITY } from '../../../core/stock/index.ts'
-import { formatLength, showAmount } from '../../../core/units/index.ts'
+import {
+  formatLength,
+  KG_PER_POUND,
+  type MeasureStyle,
+  otherUnits,
+  wordsStyle,
+} from '../../../core/units/index.ts'
 import { database } from '../../state/useAutosave.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
 import { FileButton } from '../../ui/FileButton.tsx'
+import { QuantityRow } from '../../ui/Quantity.tsx'
 import { importFile } from '../../worker/importFile.ts'
 import type { ImportReply } from '../../worker/importWork.ts'
 
@@ -125,7 +132,7 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
                   <>
                     {read.mended.extents.map((e) => formatLength(e * u.mm, style)).join(' × ')}
                     <br />
-                    {weightWords(litres)}
+                    {weightWords(litres, style)}
                   </>
                 ),
               }
@@ -133,9 +140,12 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
             onChoose={setUnit}
             stacked
           />
-          <Row label="Volume then" unit="L">
-            {showAmount((Math.abs(read.mended.volume) * k ** 3) / 1e6, 2)}
-          </Row>
+          <QuantityRow
+            label="Volume then"
+            of="volume"
+            value={(Math.abs(read.mended.volume) * k ** 3) / 1e6}
+            digits={2}
+          />
           <Verdict health={read.mended} />
           <button
             type="button"
@@ -152,11 +162,13 @@ export function ImportMesh({ onMesh }: { onMesh: (file: ImportedPiece['file'], m
 }
 
 /** What so much concrete weighs, as it tells one unit from another at a glance. */
-function weightWords(litres: number): string {
+function weightWords(litres: number, style: MeasureStyle): string {
   const kg = (litres * USUAL_DENSITY.hardenedKgPerM3) / 1000
-  return kg >= 1000
-    ? `${(kg / 1000).toLocaleString('en', { maximumFractionDigits: kg < 1e4 ? 1 : 0 })} t`
-    : `${showAmount(kg, kg < 10 ? 1 : 0)} kg`
+  const pounds = otherUnits(style).mass === 'lb'
+  const tons = kg / (pounds ? 2000 * KG_PER_POUND : 1000)
+  return tons >= 1
+    ? `${tons.toLocaleString('en', { maximumFractionDigits: tons < 10 ? 1 : 0 })} ${pounds ? 'short tons' : 't'}`
+    : wordsStyle(style).kg(kg, kg < 10 ? 1 : 0)
 }
 
 function HealthRows({ read: { found, mended, turnedCount, closedHoleCount } }: { read: Read }) {

@@ -9,6 +9,7 @@ import { selected } from '../../state/viewSlice.ts'
 import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { EdgeField } from './EdgeField.tsx'
 import { PatternFields } from './opening/PatternFields.tsx'
@@ -28,6 +29,7 @@ export function OpeningBench({
   const change = useChange()
   const dispatch = useAppDispatch()
   const style = useMeasureStyle()
+  const words = useWordsStyle()
   const mm = (n: number) => formatLength(n, style)
   const patch = (label: string, next: Partial<Omit<Opening, 'id'>>) =>
     change(label, { type: 'openingChanged', pieceId: piece.id, openingId: opening.id, patch: next })
@@ -170,8 +172,8 @@ export function OpeningBench({
         />
         {opening.made === 'drilled' && (
           <Caution>
-            Its concrete is poured and lifted with the piece. Drill from 10 MPa on and a day old, as far from
-            any edge as it is across, bit wet or dust drawn off, respirator on.
+            Its concrete is poured and lifted with the piece. Drill from {words.mpa(10)} on and a day old, as
+            far from any edge as it is across, bit wet or dust drawn off, respirator on.
           </Caution>
         )}
       </More>

@@ -1,12 +1,13 @@
 import { Link, useNavigate } from 'react-router'
 import type { Point } from '../../../core/geometry/index.ts'
 import { freePlace, noteWords, outlineSize, reasonWords } from '../../../core/piece/index.ts'
-import { formatLength, showAmount, showNumber, wordsStyle } from '../../../core/units/index.ts'
+import { formatLength, wordsStyle } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, More, Pick, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
+import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { newInsert, newLettering } from './features/newFeatures.ts'
 import { HoldFigure } from './HoldFigure.tsx'
 import { useEdit } from './useEdit.ts'
@@ -25,6 +26,7 @@ export function SharedBench() {
   const { plan, looks, job } = usePlan()
   const { piece, pieceId, change, tell, select } = useEdit()
   const style = useMeasureStyle()
+  const words = useWordsStyle()
   const mm = (n: number) => formatLength(n, style)
   const station = plan?.stations.piece
   const figures = station?.figures
@@ -74,20 +76,19 @@ export function SharedBench() {
         <div className={looks.piece}>
           <h2>{piece.kind === 'box' ? 'Panels' : 'Blocks'}</h2>
           {figures.blocks.map((b) => (
-            <Row key={b.id} label={b.name} unit="kg">
-              {showNumber(b.weightKg, 1)}
-            </Row>
+            <QuantityRow key={b.id} label={b.name} of="mass" value={b.weightKg} digits={1} />
           ))}
         </div>
       )}
       {figures?.holds && (
         <div className={looks.piece}>
-          <Row label="Holds, level with the rim" unit="L">
-            {showAmount(figures.holds.volumeLitres, 1)}
-          </Row>
-          <Row label="Full of water it weighs" unit="kg">
-            {showAmount(figures.holds.fullKg, 1)}
-          </Row>
+          <QuantityRow
+            label="Holds, level with the rim"
+            of="volume"
+            value={figures.holds.volumeLitres}
+            digits={1}
+          />
+          <QuantityRow label="Full of water it weighs" of="mass" value={figures.holds.fullKg} digits={1} />
         </div>
       )}
       {figures && figures.notes.length > 0 && (
@@ -158,11 +159,7 @@ export function SharedBench() {
           </Row>
         )}
         {figures && <Row label="Round the plan">{mm(figures.perimeterMm)}</Row>}
-        {figures && (
-          <Row label="Surface" unit="m²">
-            {showNumber(figures.surfaceAreaM2, 2)}
-          </Row>
-        )}
+        {figures && <QuantityRow label="Surface" of="area" value={figures.surfaceAreaM2} digits={2} />}
         <span className="flex gap-4 pt-2">
           <button type="button" className="word" onClick={duplicate}>
             Duplicate this piece
@@ -178,8 +175,8 @@ export function SharedBench() {
       </More>
       {figures && figures.concreteKg > 25 && (
         <Caution>
-          {showNumber(figures.concreteKg, 0)} kg is more than one person lifts. Plan hands or a trolley before
-          you pour.
+          {words.kg(figures.concreteKg)} is more than one person lifts. Plan hands or a trolley before you
+          pour.
         </Caution>
       )}
       {HOLDS_PEOPLE.has(piece.kind) && (

@@ -1,9 +1,11 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts'
-import { showNumber } from '../../../core/units/index.ts'
+import { perUnit, unitOf } from '../../../core/units/index.ts'
 import { isOfTheDay, sameStart, type Timed } from '../../../core/work/index.ts'
 import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { useWork } from '../../state/useWork.ts'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 
 /** What the line leaves out: it has no hour of its own, or is one tick among others. */
 const NOT_DRAWN: ReadonlySet<Timed['code']> = new Set([
@@ -21,6 +23,9 @@ export function PourBand() {
   const { plan, looks } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const figures = plan?.stations.pour?.figures
+  const words = useWordsStyle()
+  const style = useMeasureStyle()
+  const perMpa = perUnit('stress', style)
   const lines = useWork(isDrawn, sameStart)
   if (!figures)
     return (
@@ -60,7 +65,7 @@ export function PourBand() {
     <div ref={attach} className={`relative flex min-h-0 overflow-hidden border-t ${looks.pour}`}>
       <svg width={line} height={size.height} role="img" aria-label="Pour day on a line">
         <text x="16" y="16" className="view-name" fill="var(--soft)">
-          Pour day, {showNumber(figures.temperatureDegC, 0)} °C
+          Pour day, {words.degC(figures.temperatureDegC)}
         </text>
         <line x1="16" x2={line - 10} y1={size.height - 26} y2={size.height - 26} stroke="var(--ink)" />
         {[0, 60, 240, 720, 1440, 2880, 4320]
@@ -110,13 +115,15 @@ export function PourBand() {
         ))}
       </svg>
       <figure className="relative flex-1 border-l" aria-label="Strength against time">
-        <figcaption className="view-name absolute left-3 top-1">Strength, MPa, over hours</figcaption>
+        <figcaption className="view-name absolute left-3 top-1">
+          Strength, {unitOf('stress', style)}, over hours
+        </figcaption>
         {size.width > 0 && (
           <LineChart
             width={size.width - line - 2}
             height={size.height}
-            data={[...figures.strength]}
-            margin={{ top: 24, right: 14, left: -18, bottom: 0 }}
+            data={figures.strength.map(({ hours, mpa }) => ({ hours, strength: mpa * perMpa }))}
+            margin={{ top: 24, right: 14, left: perMpa === 1 ? -18 : -6, bottom: 0 }}
             accessibilityLayer={false}
           >
             <CartesianGrid stroke="var(--faint)" vertical={false} />
@@ -131,14 +138,14 @@ export function PourBand() {
             <YAxis
               stroke="var(--soft)"
               fontSize={13}
-              domain={[0, 15]}
-              ticks={[0, 5, 10, 15]}
+              domain={[0, perMpa === 1 ? 15 : 2200]}
+              ticks={perMpa === 1 ? [0, 5, 10, 15] : [0, 500, 1000, 1500, 2000]}
               allowDataOverflow
             />
             {[5, 8, 10].map((mpa) => (
               <ReferenceLine
-                key={mpa}
-                y={mpa}
+                key={mpa * perMpa}
+                y={mpa * perMpa}
                 stroke="var(--oxide)"
                 strokeDasharray="4 3"
                 label={{
@@ -151,7 +158,13 @@ export function PourBand() {
               />
             ))}
             {flip !== null && flip <= 72 * 60 && <ReferenceLine x={flip / 60} stroke="var(--settled)" />}
-            <Line dataKey="mpa" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
+            <Line
+              dataKey="strength"
+              stroke="var(--ink)"
+              strokeWidth={2}
+              dot={false}
+              isAnimationActive={false}
+            />
           </LineChart>
         )}
       </figure>

@@ -5,8 +5,9 @@ import { isOfTheDay, sameStart } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppSelector, useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
-import { Caution, Choice, More, Row } from '../../ui/Choice.tsx'
+import { Caution, Choice, More } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
+import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { type Column, Table } from '../../ui/Table.tsx'
 import { dayTime } from './dayTime.ts'
 
@@ -14,6 +15,7 @@ export function PourBench() {
   const { piece, plan, looks } = usePlan()
   const people = useAppSelector((s) => s.job.job?.settings.people ?? 2)
   const change = useChange()
+  const words = useWordsStyle()
   const figures = plan?.stations.pour?.figures
   const day = useWork(isOfTheDay, sameStart)
   const { temperature } = piece.pour
@@ -97,13 +99,15 @@ export function PourBench() {
         }
       />
       {temperature.kind === 'constant' ? (
-        <NumberField
+        <QuantityField
           label="Air and mould"
-          unit="°C"
+          of="temperature"
           value={temperature.degC}
           min={-30}
           max={60}
-          onCommit={(n) => n !== null && choose(`${n} °C`, { temperature: { kind: 'constant', degC: n } })}
+          onCommit={(n) =>
+            n !== null && choose(words.degC(n), { temperature: { kind: 'constant', degC: n } })
+          }
         />
       ) : (
         <TemperatureList
@@ -124,14 +128,14 @@ export function PourBench() {
         <div className={looks.pour}>
           <h2>The day</h2>
           <Table label="The day" columns={dayColumns} rows={day} keyOf={({ of: [op] }) => op!.id} />
-          <Row
+          <QuantityRow
             label={
               figures.liftTurns ? 'To lift as it is turned over an edge' : 'To lift, when it is stripped'
             }
-            unit="kg"
-          >
-            {showNumber(figures.liftKg, 0)}
-          </Row>
+            of="mass"
+            value={figures.liftKg}
+            digits={0}
+          />
         </div>
       )}
       <More title="Air for drying">
@@ -143,23 +147,19 @@ export function PourBench() {
           max={100}
           onCommit={(n) => n !== null && choose(`humidity ${n}%`, { humidity: n / 100 })}
         />
-        <NumberField
+        <QuantityField
           label="Wind over it"
-          unit="km/h"
+          of="speed"
           value={piece.pour.windKmPerH}
           min={0}
           max={120}
-          onCommit={(n) => n !== null && choose(`wind ${n}`, { windKmPerH: n })}
+          onCommit={(n) => n !== null && choose(`wind ${words.of('speed', n, 0)}`, { windKmPerH: n })}
         />
-        {figures && (
-          <Row label="Surface loses" unit="kg/m² h">
-            {showNumber(figures.dryingKgPerM2H, 2)}
-          </Row>
-        )}
+        {figures && <QuantityRow label="Surface loses" of="loss" value={figures.dryingKgPerM2H} digits={2} />}
       </More>
       <Caution>
         Gloves, glasses and boots for wet concrete; a respirator while bags are open. Never flip or carry it
-        below 10 MPa. Keep hands out from under it.
+        below {words.mpa(10)}. Keep hands out from under it.
       </Caution>
     </>
   )

@@ -1,17 +1,18 @@
 import { useState } from 'react'
 import { agentNote } from '../../../core/release/index.ts'
-import { UNIT_SIGN } from '../../../core/stock/index.ts'
-import { showAmount } from '../../../core/units/index.ts'
+import { rowAmount } from '../../../core/stock/index.ts'
 import { faceWords, isStripping } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 
 export function ReleaseBench() {
   const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const figures = plan?.stations.release?.figures
+  const words = useWordsStyle()
   const off = useWork(isStripping)
   /** Only what has raw faces is sealed; a row that is gone must be chosen anew wherever it is wanted. */
   const seals =
@@ -60,9 +61,7 @@ export function ReleaseBench() {
                     <strong>{faceWords(a.face)}</strong>, {a.material}
                     <span className="block text-[13px] leading-tight text-soft">
                       {agentNote(a)}
-                      {a.amount > 0 &&
-                        a.unit &&
-                        `; ${showAmount(a.amount, a.unit === 'metre' ? 1 : 3)} ${UNIT_SIGN[a.unit]}`}
+                      {a.amount > 0 && a.unit && `; ${rowAmount(a.amount, a.unit, 3, words)}`}
                     </span>
                   </td>
                   <td className="n">{a.coats > 0 ? a.coats : '–'}</td>

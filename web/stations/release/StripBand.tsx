@@ -1,14 +1,15 @@
-import { showNumber } from '../../../core/units/index.ts'
 import { isStripping, partIdsOf } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { pointedAt } from '../../state/viewSlice.ts'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 
 /** The order of stripping as one thread; hover a step to light its parts. */
 export function StripBand() {
   const { looks } = usePlan()
   const dispatch = useAppDispatch()
+  const words = useWordsStyle()
   const steps = useWork(isStripping)
   return (
     <div className={`min-h-0 overflow-auto border-t px-4 pt-1 ${looks.release}`}>
@@ -39,7 +40,7 @@ export function StripBand() {
               <span className="label block text-[16px] font-semibold leading-tight">{short}</span>
               <span className="label block text-[13px] leading-tight text-soft">
                 {turned !== null
-                  ? `${showNumber(turned, 0)} kg`
+                  ? words.kg(turned)
                   : parts.length > 0
                     ? `${parts.length} ${parts.length === 1 ? 'part' : 'parts'}`
                     : ''}

@@ -5,9 +5,11 @@ import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../state/store.ts'
 import { sheetPrinted } from '../../state/viewSlice.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { usePaper } from './usePaper.ts'
 
 export function SheetsBench() {
+  const words = useWordsStyle()
   const { job, piece, fresh } = usePlan()
   const { reply, why, working } = usePaper('sheet')
   const pdf = reply?.pdf
@@ -53,7 +55,7 @@ export function SheetsBench() {
           Keep it as PDF
         </button>
       </div>
-      <p className="pt-2">Print at actual size and check the 100 mm bar with a rule.</p>
+      <p className="pt-2">Print at actual size and check the {words.sold('100 mm', '4"')} bar with a rule.</p>
       <h2>Job file</h2>
       <Row label="All pieces, stock and log" unit="kB">
         {showNumber(byteCount / 1000, 0)}

@@ -1,9 +1,10 @@
-import { formatLength, lengthWithUnit, showNumber } from '../../../core/units/index.ts'
+import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { QuantityRow } from '../../ui/Quantity.tsx'
 
 export function SteelBench() {
   const { piece, plan, job, looks } = usePlan()
@@ -88,20 +89,14 @@ export function SteelBench() {
           <Row label="To the show face" unit={style.units === 'mm' ? 'mm' : ''}>
             {mm(figures.coverToShowFaceMm ?? 0)}
           </Row>
-          <Row label="Mass" unit="kg">
-            {showNumber(figures.massKg, 2)}
-          </Row>
+          <QuantityRow label="Mass" of="mass" value={figures.massKg} digits={2} />
         </div>
       )}
       {figures && (
         <div className={looks.steel}>
           <h2>Weight</h2>
-          <Row label="As placed" unit="kg">
-            {showNumber(figures.placedKg, 1)}
-          </Row>
-          <Row label="At stripping" unit="kg">
-            {showNumber(figures.strippingKg, 1)}
-          </Row>
+          <QuantityRow label="As placed" of="mass" value={figures.placedKg} digits={1} />
+          <QuantityRow label="At stripping" of="mass" value={figures.strippingKg} digits={1} />
         </div>
       )}
       {figures && figures.lands.length > 0 && (

@@ -1,11 +1,12 @@
 import type { Insert } from '../../../../core/job/index.ts'
-import { formatLength, showNumber } from '../../../../core/units/index.ts'
+import { formatLength } from '../../../../core/units/index.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
 import { Choice, More, Pick, Row } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
+import { QuantityRow } from '../../../ui/Quantity.tsx'
 import { Switch } from '../../../ui/Switch.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
 import { useEdit } from '../useEdit.ts'
@@ -101,12 +102,8 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
           <Row label="Cover">
             {item.coverTo ? `${formatLength(item.coverMm, style)} to the ${item.coverTo}` : '…'}
           </Row>
-          <Row label="Weighs" unit="kg">
-            {showNumber(item.massKg, 3)}
-          </Row>
-          <Row label="Displaces" unit="L">
-            {showNumber(item.displacedLitres, 3)}
-          </Row>
+          <QuantityRow label="Weighs" of="mass" value={item.massKg} digits={3} />
+          <QuantityRow label="Displaces" of="liquid" value={item.displacedLitres} digits={3} />
         </div>
       )}
       <h2>Place</h2>

@@ -7,13 +7,14 @@ import {
   resizedOutline,
   sidesOf,
 } from '../../../../core/piece/index.ts'
-import { formatLength, showAmount, showNumber } from '../../../../core/units/index.ts'
+import { formatLength, showNumber } from '../../../../core/units/index.ts'
 import { shapeText } from '../../../stage/paths.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
 import { useAppSelector } from '../../../state/store.ts'
 import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
-import { More, Row } from '../../../ui/Choice.tsx'
+import { More } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
+import { QuantityRow } from '../../../ui/Quantity.tsx'
 import { EdgeField } from '../EdgeField.tsx'
 import { newBasin, newDrainer, newField, newFrame } from '../features/newFeatures.ts'
 import { ImportOutline } from '../ImportOutline.tsx'
@@ -69,13 +70,19 @@ export function SlabBench({ piece }: { piece: SlabPiece }) {
       />
       {figures && (
         <div className={looks.piece}>
-          <Row label="Weight per area" unit="kg/m²">
-            {showNumber(figures.weightPerAreaKgPerM2, 0)}
-          </Row>
+          <QuantityRow
+            label="Weight per area"
+            of="massPerArea"
+            value={figures.weightPerAreaKgPerM2}
+            digits={0}
+          />
           {figures.drilled.count > 0 && (
-            <Row label="Of which drilled out later" unit="kg">
-              {showAmount(figures.drilled.massKg, 1)}
-            </Row>
+            <QuantityRow
+              label="Of which drilled out later"
+              of="mass"
+              value={figures.drilled.massKg}
+              digits={1}
+            />
           )}
         </div>
       )}
