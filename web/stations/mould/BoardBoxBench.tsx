@@ -1,5 +1,5 @@
 import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
-import { formatCut, showAmount, showNumber } from '../../../core/units/index.ts'
+import { formatCut, showAmount } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'

@@ -1,5 +1,4 @@
 import { holdWords } from '../../../core/mould/index.ts'
-import { showNumber } from '../../../core/units/index.ts'
 import { Choice, Row } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { useMould } from './useMould.ts'
