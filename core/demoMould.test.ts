@@ -80,7 +80,7 @@ describe.each(
       for (const sheet of sheets)
         for (const p of sheet.parts) {
           placed.set(p.label, (placed.get(p.label) ?? 0) + 1)
-          expect(p.xMm + (p.turned ? p.widthMm : p.lengthMm)).toBeLessThanOrEqual(sheet.lengthMm + 1e-6)
+          expect(p.xMm + p.lengthMm).toBeLessThanOrEqual(sheet.lengthMm + 1e-6)
         }
     }
     for (const label of placed.keys()) expect([...rows.keys()]).toContain(label)

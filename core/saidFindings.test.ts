@@ -237,7 +237,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     'mix',
     'yield-doubtful',
     { mix: 'mix', byBagKgPerM3: 2333.3, statedKgPerM3: 2500 },
-    /give 2333 kg\/m3, not 2500/,
+    /give 2333 kg\/m³, not 2500/,
   ],
 
   [
@@ -256,7 +256,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     'pour',
     'dries-fast',
     { rateKgPerM2H: 1.234, do: 'cover it', limitKgPerM2H: 1 },
-    /loses 1\.23 kg\/m2 an hour: cover it\. Above 1/,
+    /loses 1\.23 kg\/m² an hour: cover it\. Above 1/,
   ],
   [
     'pour',

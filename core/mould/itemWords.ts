@@ -126,12 +126,16 @@ const SETTING_OUT = {
     note: 'of sealed board, foam or print, each checked against the drawing as it lies',
   }),
   'formers-fill': () => ({ name: 'They fill' }),
+  'bowl-core': (f: { shellMm: number }, { mm }) => ({
+    name: 'Core',
+    note: `a bowl, followed by the upper form, so that the shell is ${mm(f.shellMm)} all round`,
+  }),
   'basin-core': (f: { draftDeg: number; shellMm: number }, { mm }) => ({
     name: 'Core',
-    note: `draft ${f.draftDeg}°, its slope the upper form’s own, so that the shell is ${mm(f.shellMm)} all round`,
+    note: `draft ${f.draftDeg}°, followed by the upper form, so that the shell is ${mm(f.shellMm)} all round`,
   }),
   'upper-form-stands': () => ({ name: 'Upper form stands', note: 'above the slab’s back' }),
-  'upper-form-lift': () => ({ name: 'Lift of the upper form', note: 'its boards lean over the fill' }),
+  'upper-form-lift': () => ({ name: 'Lift of the upper form', note: 'it leans over the fill' }),
   'back-left-open': () => ({ name: 'Slab’s back left open' }),
   'vessel-holds': () => ({ name: 'It holds', note: 'to the rim' }),
   'vessel-fill': () => ({ name: 'Filled to the piece’s height' }),

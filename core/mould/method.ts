@@ -95,6 +95,7 @@ export type BuiltMould = {
   readonly top: MouldTop
   /** What is filled on the slab once that has stiffened; left out where all is one fill. */
   readonly fillLater?: MouldFigures['fillLater']
+  readonly crownByHand?: boolean
   readonly vents?: number
   /** What is wrong with it, once its boards are laid out. */
   readonly check: (layouts: readonly BoardLayout[]) => Finding[]

@@ -196,6 +196,7 @@ function assemble(
     faces: built.faces,
     top: built.top,
     fillLater: built.fillLater ?? null,
+    crownByHand: built.crownByHand ?? false,
     vents: built.vents ?? 0,
     openFaceM2: openFace(input, built),
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),

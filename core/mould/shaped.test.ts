@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { measureRegion, measureSolid, openKernel, type SolidRecipe } from '../geometry/index.ts'
+import { measureRegion, measureSolid, movedBy, openKernel, type SolidRecipe } from '../geometry/index.ts'
 import {
   applyChange,
   explainBy,
@@ -16,6 +16,7 @@ import {
   withChoice,
 } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
+import { METRIC } from '../testing/says.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { castBody, greatestSection, lockOf, undercut } from './castBody.ts'
 import { shellSpread, shellUplift } from './closed/joint.ts'
@@ -562,12 +563,71 @@ it('deepens the box by liner and backing, strip by strip', () => {
   expect(lined.parts.find((p) => p.role === 'liner')!.recipe).toMatchObject({ low: -8, high: 0 })
 })
 
-it('keeps the shell of a basin as thick as it is meant, between core and upper form', () => {
-  const { parts } = plan(chosen(trough, { method: 'upper-form' })).station!
-  const [core, front] = [parts.find((p) => p.id === 'core/basin')!, parts.find((p) => p.id === 'form/front')!]
-  const gap = kernel.withSolids((s) => s.solid(core.recipe).body.minGap(s.solid(front.recipe).body, 100))
-  expect(gap).toBeGreaterThan(29)
-  expect(gap).toBeLessThan(31.5)
+describe('the upper form of a basin', () => {
+  const below = trough.basin!
+  const withBasin = (basin: Partial<typeof below>): Piece =>
+    chosen({ ...trough, basin: { ...below, ...basin } }, { method: 'upper-form' })
+  it.each<[string, Piece, 'boards' | 'layers']>([
+    ['square corners', withBasin({ radius: 0 }), 'boards'],
+    ['round corners', trough, 'layers'],
+    ['half round ends', withBasin({ radius: 80 }), 'layers'],
+    ['a bowl', withBasin({ form: 'bowl', exponent: 2, waste: 0 }), 'layers'],
+    ['a full bowl', withBasin({ form: 'bowl', exponent: 4, waste: 0 }), 'layers'],
+    ['a ramp', withBasin({ form: 'ramp', fall: 30 }), 'layers'],
+    ['a steep draft', withBasin({ radius: 0, draftDeg: 20 }), 'boards'],
+    ['a slab that lies turned', { ...trough, attitude: { down: 'top', turnDeg: 0 } }, 'layers'],
+  ])('encloses the shell all round, and keeps it as thick as it is meant: %s', (_, base, of) => {
+    const piece = chosen(base, { method: 'upper-form' })
+    const { station, findings } = plan(piece)
+    expect(findings.filter((f) => f.level === 'stop')).toEqual([])
+    const parts = station!.parts
+    const form = parts.filter((p) => p.role === 'form')
+    expect(form.some((p) => p.id.startsWith('form/layer'))).toBe(of === 'layers')
+    const slabPiece = piece as SlabPiece
+    const { recipe, height } = castBody(inputOf(piece))
+    const back = slabPiece.thickness
+    const tops = form.map((p) => measure(p.recipe).max[2])
+    const top = Math.max(...tops)
+    // Moved by 2 mm any way, the shell above the slab's back and under the ring's top lies all in the ring.
+    const level = slabPiece.basin!.form === 'ramp' ? back + (height - back) * 0.55 : top - 0.5
+    const cut = (solid: SolidRecipe, z: 1 | -1, offset: number): SolidRecipe => ({
+      kind: 'trimmed',
+      solid,
+      normal: [0, 0, z],
+      offset,
+      name: 'cut',
+    })
+    for (let i = 0; i < 5; i += 1) {
+      const [dx, dy] = [2 * Math.cos((Math.PI * i) / 2.5), 2 * Math.sin((Math.PI * i) / 2.5)]
+      const moved: SolidRecipe = { kind: 'moved', solid: recipe, by: movedBy([dx, dy, 0]) }
+      const skin: SolidRecipe = {
+        kind: 'difference',
+        from: cut(cut(moved, 1, back + 0.5), -1, -level),
+        minus: [recipe],
+      }
+      const bare: SolidRecipe = { kind: 'difference', from: skin, minus: parts.map((p) => p.recipe) }
+      const open = measure(bare).volume / measure(skin).volume
+      expect([i, open < 0.005]).toEqual([i, true])
+    }
+    const core = parts.find((p) => p.id === 'core/basin')!
+    const gap = kernel.withSolids((s) =>
+      Math.min(...form.map((p) => s.solid(core.recipe).body.minGap(s.solid(p.recipe).body, 100))),
+    )
+    expect(gap).toBeGreaterThan(slabPiece.basin!.shell - 1.5)
+    expect(gap).toBeLessThan(slabPiece.basin!.shell + 3)
+    for (const p of form) expect([p.id, shared(p.recipe, recipe) < 60]).toEqual([p.id, true])
+    const lift = station!.figures.facts.find((f) => f.code === 'upper-form-lift')!.value
+    expect(lift).toBeGreaterThan(0)
+  })
+  it('is filled through a mouth wide enough, what is above it rounded by hand', () => {
+    const { figures, parts } = plan(withBasin({ form: 'bowl', exponent: 2, waste: 0 })).station!
+    expect(figures.crownByHand).toBe(true)
+    const tops = parts.filter((p) => p.role === 'form').map((p) => measure(p.recipe).max[2])
+    expect(Math.max(...tops)).toBeLessThan(
+      castBody(inputOf(withBasin({ form: 'bowl', waste: 0 }))).height - 5,
+    )
+    expect(plan(withBasin({})).station!.figures.crownByHand).toBe(false)
+  })
 })
 
 describe('findings', () => {
@@ -615,10 +675,7 @@ describe('findings', () => {
     const troubled = chosen(piece, patch)
     const found = plan(troubled, stock).findings.find((f) => f.code === code)!
     expect(found?.code).toBe(code)
-    const words = explainBy(MOULD_WORDS, found, {
-      mm: (n: unknown) => `${n} mm`,
-      fine: (n: unknown) => `${n} mm`,
-    } as never)!
+    const words = explainBy(MOULD_WORDS, found, METRIC)!
     expect(words.what.length + words.why.length).toBeGreaterThan(40)
     expect(`${words.what} ${words.why}`).not.toMatch(/undefined|NaN|\[object/)
     for (const remedy of found.remedies) {

@@ -441,6 +441,8 @@ export type MouldFigures = {
   readonly top: MouldTop
   /** What is filled on the slab once that has stiffened. */
   readonly fillLater: 'aprons' | 'upper-form' | null
+  /** Whether what is filled later ends above its form, rounded by hand. */
+  readonly crownByHand: boolean
   /** Holes by which air leaves, beside the one it is filled by. */
   readonly vents: number
   /** Of the level face that lies open in the pour, from the solid; 0 where none does, null while it is guessed. */

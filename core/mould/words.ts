@@ -181,8 +181,8 @@ const BOX_WORDS = {
     why: `It cracks or kinks below that. ${f.wettedMm > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${f.kerfDepthMm > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
     remedy: `Bend ${f.other}`,
   }),
-  'separator-no-sheet': (f: { gapMm: number; sheet: string; sheetMm: number }, { mm }) => ({
-    what: `No sheet in stock is ${mm(f.gapMm)} thick for the separator`,
+  'separator-no-sheet': (f: { gapMm: number; sheet: string; sheetMm: number }, { mm, fine }) => ({
+    what: `No sheet in stock is ${fine(f.gapMm)} thick for the separator`,
     why: `It keeps two blocks apart and goes with neither. ${f.sheet ? `The nearest is ${f.sheet}, ${mm(f.sheetMm)}.` : 'Add the sheet it is cut from to the stock.'}`,
     remedy: `Part the blocks by ${mm(f.sheetMm)}`,
   }),

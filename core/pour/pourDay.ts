@@ -172,7 +172,9 @@ export function pourDay(input: PourInput): Operation[] {
         : before.slice()
     before.push(
       add({
-        ...(later === 'aprons' ? act('fill-aprons', {}) : act('fill-upper', {})),
+        ...(later === 'aprons'
+          ? act('fill-aprons', {})
+          : act('fill-upper', { crown: mould?.figures.crownByHand ?? false })),
         id: 'fill/later',
         minutes: PACE.later,
         needs: ready,

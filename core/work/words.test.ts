@@ -24,9 +24,9 @@ describe('words of acts', () => {
   it.each<[Act, RegExp, RegExp]>([
     [act('lay-mesh', { fillMm: 25.4, coverMm: 15 }), /25 mm deep, wires 15 mm/, /1" deep, wires 9\/16"/],
     [act('join-lift', { number: 2, rodMm: 25 }), /rod 25 mm/, /rod 1"/],
-    [act('wrap-knockout', { name: 'basin knockout', wrapMm: 3 }), /with 3 mm/, /with 0\.12"/],
+    [act('wrap-knockout', { name: 'basin knockout', wrapMm: 3 }), /with 3 mm/, /with 1\/8"/],
     [act('drill-floor', { holeMm: 3 }), /a 3 mm hole/, /a 1\/8" hole/],
-    [act('trowel', { dentMm: 1 }), /less than 1 mm/, /less than 0\.04"/],
+    [act('trowel', { dentMm: 1 }), /less than 1 mm/, /less than 3\/64"/],
   ])('says lengths in the units of the reader: %o', (told, metric, inch) => {
     expect(sayAct(told, METRIC)).toMatch(metric)
     expect(sayAct(told, INCH)).toMatch(inch)

@@ -266,7 +266,7 @@ it('a new piece: the start is drawn in the sizes typed, units are chosen there, 
   const before = drawn()
   await type(/^Length/, '1500', main)
   await waitFor(() => expect(drawn()).not.toBe(before))
-  await press('inches', main, 'radio')
+  await press(/^US/, main, 'radio')
   expect(within(main).getByRole<HTMLInputElement>('textbox', { name: /^Length/ }).value).toMatch(/"$/)
   await press('Make this piece', main)
   await settled()

@@ -78,7 +78,7 @@ it('temperatures by the hour: read line by line, refused with the line, and the 
   await waitFor(() => expect(station('pour').textContent).not.toBe(steady))
   write('0 14\n10 1')
   fireEvent.blur(list())
-  await says(findings, 'It falls to 1 degC')
+  await says(findings, 'It falls to 1 °C')
   await says(() => station('pour'), 'stops the pour')
 })
 

@@ -88,7 +88,7 @@ export function MeasureField({
     return true
   }
   const step = (by: number) => {
-    const from = parsed.ok ? parsed.mm : value
+    const from = typed !== null && parsed.ok ? parsed.mm : value
     const next = Math.max(
       min ?? (allowNegative ? -Infinity : 0),
       Math.min(max ?? Infinity, from + by * shopStep(style)),

@@ -3,8 +3,9 @@ import type { ReactNode } from 'react'
 import { Provider } from 'react-redux'
 import { MemoryRouter } from 'react-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { emptyJob, newSlab } from '../../core/job/index.ts'
+import { emptyJob, newSlab, startingSettings } from '../../core/job/index.ts'
 import { startingStock } from '../../core/stock/index.ts'
+import { shopUnits, US_UNITS } from '../../core/units/index.ts'
 import { jobChanged, jobOpened } from '../state/jobSlice.ts'
 import { store } from '../state/store.ts'
 import { placeTaken } from '../state/viewSlice.ts'
@@ -12,7 +13,8 @@ import { BackLink } from './BackLink.tsx'
 import { FaultBoundary } from './FaultBoundary.tsx'
 import { FieldComplaint } from './FieldComplaint.tsx'
 import { PageTop } from './PageTop.tsx'
-import { UnitChoice } from './UnitChoice.tsx'
+import { type FieldKind, QuantityField } from './Quantity.tsx'
+import { UnitChoice, UnitsOneByOne } from './UnitChoice.tsx'
 
 const stock = startingStock()
 const job = {
@@ -76,13 +78,110 @@ describe('the way back', () => {
 
 it('units are chosen for the whole job', () => {
   shown(<UnitChoice />)
-  const radio = (name: string) => screen.getByRole('radio', { name })
-  expect([radio('millimetres'), radio('inches')].map((r) => r.getAttribute('aria-checked'))).toEqual([
+  const radio = (name: RegExp) => screen.getByRole('radio', { name })
+  const now = () => store.getState().job.job!
+  expect([radio(/^metric/), radio(/^US/)].map((r) => r.getAttribute('aria-checked'))).toEqual([
     'true',
     'false',
   ])
-  fireEvent.click(radio('inches'))
-  expect(store.getState().job.job!.settings.units).toBe('inch')
+  const { stock } = now()
+  fireEvent.click(radio(/^US/))
+  expect([now().settings.units, now().settings.others]).toEqual(['inch', US_UNITS])
+  // A job with pieces, or with rows of its own, keeps its stock.
+  expect(now().stock).toEqual(stock)
+})
+
+it('a new job without pieces takes the stock that is sold in its units, and gives it back', () => {
+  const empty = { ...emptyJob('new', 'New', startingStock()), runs: [] }
+  store.dispatch(
+    jobOpened({ id: 'new', name: 'New', job: empty, past: [], future: [], revision: 0, savedAt: 0 }),
+  )
+  shown(<UnitChoice />)
+  const boards = () => store.getState().job.job!.stock.boards.map((b) => b.name)
+  fireEvent.click(screen.getByRole('radio', { name: /^US/ }))
+  expect(boards()[0]).toBe('3/4 in melamine')
+  fireEvent.click(screen.getByRole('radio', { name: /^metric/ }))
+  expect(boards()).toEqual(startingStock().boards.map((b) => b.name))
+})
+
+it('each unit by itself', () => {
+  shown(<UnitsOneByOne />)
+  fireEvent.click(screen.getByRole('button', { name: /Units one by one/ }))
+  for (const name of ['lb, oz', 'ft³, gal, qt', '°F', 'psi, psf', 'inches'])
+    fireEvent.click(screen.getByRole('radio', { name }))
+  fireEvent.click(screen.getByRole('radio', { name: '1/32"' }))
+  const { units, others, inchDenominator } = store.getState().job.job!.settings
+  expect([units, others, inchDenominator]).toEqual(['inch', US_UNITS, 32])
+  fireEvent.click(screen.getByRole('radio', { name: 'kg' }))
+  expect(store.getState().job.job!.settings.others).toEqual({ ...US_UNITS, mass: 'kg' })
+})
+
+describe('a field for a weight, a volume or a temperature', () => {
+  const field = (of: FieldKind, value: number | null, us: boolean) => {
+    store.dispatch(
+      jobOpened({
+        id: 'f',
+        name: 'F',
+        job: {
+          ...emptyJob('f', 'F', startingStock()),
+          settings: { ...startingSettings(), ...shopUnits(us ? 'inch' : 'mm') },
+        },
+        past: [],
+        future: [],
+        revision: 0,
+        savedAt: 0,
+      }),
+    )
+    const got: (number | null)[] = []
+    shown(<QuantityField label="It" of={of} value={value} min={0} onCommit={(n) => got.push(n)} />)
+    const input = screen.getByRole<HTMLInputElement>('textbox', { name: 'It' })
+    return {
+      input,
+      got,
+      type: (text: string) => {
+        fireEvent.change(input, { target: { value: text } })
+        fireEvent.keyDown(input, { key: 'Enter' })
+      },
+    }
+  }
+  it.each<[FieldKind, number, boolean, string, string, number]>([
+    ['mass', 25, false, '25', '2 x 80 lb', 72.5748],
+    ['mass', 25, true, '55.116', '60', 27.2155],
+    ['mass', 25, true, '55.116', '12 kg', 12],
+    ['liquid', 3, true, '3.17', '1 gal - 1 pt', 3.3122],
+    ['volume', 17, true, '0.6', '0.45', 12.7426],
+    ['small', 300, true, '10.144', '10.1', 298.69],
+    ['small', 300, false, '300', '310', 310],
+    ['temperature', 20, true, '68', '77', 25],
+    ['temperature', 20, true, '68', '25 C', 25],
+    ['temperature', 20, false, '20', '50 °F', 10],
+    ['speed', 16.09344, true, '10', '20', 32.1869],
+    ['density', 2350, true, '146.71', '150', 2402.8],
+    ['stress', 24, true, '3481', '4000', 27.579],
+    ['area', 9, true, '96.88', '100', 9.2903],
+  ])('%s %d, US %s: shows %s, takes %s as %d', (of, value, us, shows, typed, is) => {
+    const { input, got, type } = field(of, value, us)
+    expect(input.value).toBe(shows)
+    type(typed)
+    expect(got.at(-1)! / is).toBeCloseTo(1, 3)
+  })
+  it.each<[FieldKind, string, RegExp]>([
+    ['mass', '12 mm', /not/],
+    ['mass', '3 lb * 2 lb', /a mass times a mass/],
+    ['temperature', 'warm', /not a temperature/],
+    ['density', 'heavy', /not a number/],
+    ['mass', '-3 lb', /At least 0/],
+  ])('%s refuses %s in words, and holds what it had', (of, typed, why) => {
+    const { got, type } = field(of, 1, true)
+    type(typed)
+    expect(screen.getByRole('alert').textContent).toMatch(why)
+    expect(got).toEqual([])
+  })
+  it('steps by one of the shop’s unit', () => {
+    const { input, got } = field('mass', 10 * 0.45359237, true)
+    fireEvent.keyDown(input, { key: 'ArrowUp' })
+    expect(got.at(-1)).toBeCloseTo(11 * 0.45359237, 3)
+  })
 })
 
 describe('why what was typed is not taken', () => {

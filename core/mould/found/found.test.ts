@@ -11,6 +11,7 @@ import {
 } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import type { Vessel } from '../../stock/index.ts'
+import { METRIC } from '../../testing/says.ts'
 import { testJob, testSlab, testStock } from '../../testing/testPiece.ts'
 import { castBody } from '../castBody.ts'
 import { MOULD_WORDS, planMouldStation, whyNoMould } from '../index.ts'
@@ -118,8 +119,7 @@ describe('a found vessel as a mould', () => {
   ])('%s is found, said in words, and cured where a cure is offered', (code, piece, vessels, level) => {
     const found = plan(piece, vessels).findings.find((f) => f.code === code)!
     expect([found?.code, found?.level]).toEqual([code, level])
-    const mm = (n: unknown) => `${n} mm`
-    const words = explainBy(MOULD_WORDS, found, { mm, fine: mm } as never)!
+    const words = explainBy(MOULD_WORDS, found, METRIC)!
     expect(`${words.what} ${words.why}`).not.toMatch(/undefined|NaN/)
     for (const remedy of found.remedies) {
       const job = remedy.changes.reduce(applyChange, testJob(piece))

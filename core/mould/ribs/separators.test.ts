@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import { applyChange, explainBy, newSwept, type SweptPiece, withChoice } from '../../job/index.ts'
 import { planPieceStation, pouredPlacement } from '../../piece/index.ts'
+import { METRIC } from '../../testing/says.ts'
 import { testJob, testStock } from '../../testing/testPiece.ts'
 import { partIdsOf } from '../../work/index.ts'
 import { MOULD_WORDS, planMouldStation } from '../index.ts'
@@ -72,8 +73,7 @@ describe.each(['ribs', 'packed'] as const)('blocks parted in one %s mould', (met
     const { findings, station } = planned(piece)
     const found = findings.find((f) => f.code === 'separator-no-sheet')!
     expect(found.level).toBe('note')
-    const mm = (n: unknown) => `${n} mm`
-    const words = explainBy(MOULD_WORDS, found, { mm, fine: mm } as never)!
+    const words = explainBy(MOULD_WORDS, found, METRIC)!
     expect(words.what).toBe('No sheet in stock is 4.1 mm thick for the separator')
     expect(`${words.why} ${words.remedy}`).not.toMatch(/undefined|NaN/)
     const [separator] = station.parts.filter((p) => p.role === 'separator')

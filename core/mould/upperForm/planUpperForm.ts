@@ -6,7 +6,7 @@ import {
   type Vector,
 } from '../../geometry/index.ts'
 import type { Finding, Piece, SlabPiece } from '../../job/index.ts'
-import { basinSolids, pouredPlacement } from '../../piece/index.ts'
+import { basinSolids, pouredPlacement, superellipseArea } from '../../piece/index.ts'
 import { massOf, massToForce } from '../../units/convert.ts'
 import { act, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, oneLayer, prism, rectangle, UP } from '../bareParts.ts'
@@ -20,11 +20,16 @@ import type { BuiltMould, MouldMethod } from '../method.ts'
 import { type Misfit, misfit } from '../misfit.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MouldFact, Undoing } from '../types.ts'
+import { type Ring, ringGlueM2, ringOutlines, ringRound, standsOver } from './ring.ts'
 
 /** Hours for core and upper form [own]. */
 const HOURS = { core: 2, form: 2 }
 /** A core of laminated board or foam under a hard coat, kg/m3 [own]. */
 const CORE_KG_PER_M3 = 450
+/** Wood glue on both faces of a joint [own]. */
+const GLUE_KG_PER_M2 = 0.18
+/** Share of the shell's box that stands over its lean, while nothing is measured [own]. */
+const GUESSED_OVER = 0.2
 /** Height of fill that slumps out under an upper form before it is stiff, as a share of its own height [own]. */
 const SLUMPS = 0.6
 
@@ -71,46 +76,18 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
     const min = shellBox?.min ?? [middle[0] - half[0], middle[1] - half[1], top]
     const max = shellBox?.max ?? [middle[0] + half[0], middle[1] + half[1], body.height]
     const t = board.thickness
-    // Its boards lean with the shell, one thickness all the way up.
-    const lean = Math.tan((basin.draftDeg * Math.PI) / 180)
-    const sides = formSides([min[0], min[1]], [max[0], max[1]], t, (body.height - top) * lean + 1)
-    const form = sides.map(({ id, name, loop, pull, length }): BarePart => {
-      const along: Vector = [-pull[1] * t, pull[0] * t, 0]
-      const shifted = (k: -1 | 0 | 1): SolidRecipe => ({
-        kind: 'moved',
-        solid: outside,
-        by: shift(by, [pull[0] * t + along[0] * k, pull[1] * t + along[1] * k, 0]),
-      })
-      const whole: SolidRecipe = {
-        kind: 'difference',
-        from: {
-          // Each shell is cut to the board first: little is then left to join.
-          kind: 'union',
-          of: ([-1, 0, 1] as const).map(
-            (k): SolidRecipe => ({
-              kind: 'intersection',
-              of: [prism(loop, top, body.height, `form/${id}`), shifted(k)],
-            }),
-          ),
-        },
-        minus: [{ kind: 'moved', solid: outside, by }],
-      }
-      return barePart({
-        id: `form/${id}`,
-        role: 'form',
-        source: { of: 'basin', is: 'form' },
-        name: `upper form ${name}`,
-        together: id === 'left' || id === 'right' ? 'upper form ends' : 'upper form sides',
-        boardId: board.id,
-        lengthMm: length,
-        widthMm: (body.height - top) * Math.hypot(1, lean),
-        thicknessMm: t,
-        layers: oneLayer(board),
-        pull,
-        mass: { volume: length * (body.height - top) * t, kgPerM3: board.densityKgPerM3 },
-        recipe: whole,
-      })
-    })
+    const told = {
+      basin,
+      board,
+      shell: { kind: 'moved', solid: outside, by } as SolidRecipe,
+      by,
+      min,
+      max,
+      back: top,
+      top: body.height,
+    }
+    const ring = ringRound(told)
+    const form = ring.parts
     const coreVolume = volumeOf(input, coreSolid, basin.length * basin.width * basin.depth)
     const corePart = barePart({
       id: 'core/basin',
@@ -141,8 +118,8 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
         pull: UP,
         recipe: prism(
           rectangle(`beam/${i + 1}`, [x, -t], [x + BEAM, body.width + t]),
-          body.height,
-          body.height + t,
+          ring.top,
+          ring.top + t,
           `beam/${i + 1}`,
         ),
       }),
@@ -154,20 +131,23 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
         : p,
     )
     const parts = [...plainParts, corePart, ...waste, ...form, ...beams]
+    const coreFace = quick
+      ? null
+      : kernel.withSolids((s) => measureSolid(s.solid(coreSolid).body).area) - footArea(basin)
     const hold = holdDownForce(coreVolume, massOf(coreVolume, CORE_KG_PER_M3), mix.freshKgPerM3)
     const rise = body.height - top
     const area = (max[0] - min[0]) * (max[1] - min[1])
-    const lift = massToForce(
-      mix.freshKgPerM3 * 1e-9 * (rise * lean) * rise * (max[0] - min[0] + (max[1] - min[1])),
-    )
+    const over = quick ? area * rise * GUESSED_OVER : standsOver(kernel, told, ring)
+    const lift = massToForce(mix.freshKgPerM3 * 1e-9 * over)
     const facts: MouldFact[] = [
       {
-        code: 'basin-core',
-        facts: { draftDeg: basin.draftDeg, shellMm: basin.shell },
+        ...(basin.form === 'bowl'
+          ? { code: 'bowl-core' as const, facts: { shellMm: basin.shell } }
+          : { code: 'basin-core' as const, facts: { draftDeg: basin.draftDeg, shellMm: basin.shell } }),
         value: coreVolume / 1e6,
         unit: 'L',
       },
-      { code: 'upper-form-stands', facts: {}, value: rise, unit: 'mm' },
+      { code: 'upper-form-stands', facts: {}, value: ring.top - top, unit: 'mm' },
       { code: 'upper-form-lift', facts: {}, value: lift, unit: 'N' },
       {
         code: 'back-left-open',
@@ -189,7 +169,7 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
           screws: Math.max(4, Math.ceil(hold / board.screwHold)),
         },
         {
-          partId: 'form/front',
+          partId: form[0]!.id,
           name: 'upper form',
           holdForceN: lift,
           screws: Math.max(4, Math.ceil(lift / board.screwHold)),
@@ -197,15 +177,15 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
       ],
       hours: plain.built.hours + HOURS.core + HOURS.form,
       depth: body.height,
-      building: upperBuilding(plain.built.building, { core: [corePart, ...waste], form, beams }),
+      building: upperBuilding(plain.built.building, { core: [corePart, ...waste], ring, beams }),
       afterRelease: [...(plain.built.afterRelease ?? []), 'hang/ring'],
-      off: upperOff(plain.built.off, { core: [corePart, ...waste], form, beams }),
+      off: upperOff(plain.built.off, { core: [corePart, ...waste], ring, beams }),
       faces: [
         ...plain.built.faces,
         {
           face: 'core',
           partIds: [corePart.id, ...waste.map((p) => p.id)],
-          areaM2: coreArea(basin) / 1e6,
+          areaM2: (coreFace ?? coreArea(basin)) / 1e6,
           material: 'coated core',
           surface: 'coated',
         },
@@ -217,7 +197,22 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
         },
       ],
       fillLater: 'upper-form',
-      check: (layouts) => [...plain.built!.check(layouts), ...checkUpper(piece, rise, top)],
+      crownByHand: ring.crown,
+      outlines: [...(plain.built.outlines ?? []), ...(quick ? [] : ringOutlines(kernel, told, ring))],
+      fixings: [
+        ...(plain.built.fixings ?? []),
+        ...(ring.of === 'layers' && ring.parts.length > 1
+          ? [
+              {
+                code: 'block-glue' as const,
+                facts: {},
+                amount: ringGlueM2(ring) * GLUE_KG_PER_M2,
+                unit: 'kg' as const,
+              },
+            ]
+          : []),
+      ],
+      check: (layouts) => [...plain.built!.check(layouts), ...checkUpper(piece, form[0]!.id, rise, top)],
     }
     return { built, findings: plain.findings }
   },
@@ -226,12 +221,12 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
 type Upper = {
   /** The core first, what fills the waste after it. */
   readonly core: readonly BarePart[]
-  readonly form: readonly BarePart[]
+  readonly ring: Ring
   readonly beams: readonly BarePart[]
 }
 
 /** The box's own order, then core and ring; the ring is hung once all below it is waxed. */
-function upperBuilding(plain: readonly Operation[], { core, form, beams }: Upper): Operation[] {
+function upperBuilding(plain: readonly Operation[], { core, ring, beams }: Upper): Operation[] {
   const sides = plain.filter((s) => s.code === 'fix-side').map((s) => s.id)
   const laid = plain.some((s) => s.id === 'lay/bearers')
   const name = core[0]!.name
@@ -253,23 +248,29 @@ function upperBuilding(plain: readonly Operation[], { core, form, beams }: Upper
       'lay/bearers',
       ...sides,
     ]),
-    build('make/ring', act('make-ring', {}), form, { work: 40 }, ['cut/list', 'fix/core']),
+    build('make/ring', act('make-ring', { of: ring.of, falls: ring.falls }), ring.parts, { work: 40 }, [
+      'cut/list',
+      'fix/core',
+    ]),
     eachCast(
-      build('hang/ring', act('hang-ring', {}), [...form, ...beams], { work: 25 }, ['make/ring', ...sides]),
+      build('hang/ring', act('hang-ring', {}), [...ring.parts, ...beams], { work: 25 }, [
+        'make/ring',
+        ...sides,
+      ]),
     ),
   ]
 }
 
 /** Bridges and ring first, then the box as it comes off, the core's screws out before it is turned. */
-function upperOff(plain: readonly Undoing[], { core, form, beams }: Upper): Undoing[] {
-  const ring = [
+function upperOff(plain: readonly Undoing[], { core, ring, beams }: Upper): Undoing[] {
+  const first = [
     undo('off/bridges', act('bridges-off', {}), beams, { from: 'sides' }),
-    undo('off/ring', act('ring-off', {}), form, { after: ['off/bridges'] }),
+    undo('off/ring', act('ring-off', { of: ring.of }), ring.parts, { after: ['off/bridges'] }),
   ]
   const screws = undo('out/core-screws', act('core-screws-out', {}), [])
   const at = plain.findIndex((u) => u.id === 'off/base')
   return [
-    ...ring,
+    ...first,
     ...plain
       .slice(0, at + 1)
       .flatMap((u) => [
@@ -285,6 +286,12 @@ function upperOff(plain: readonly Undoing[], { core, form, beams }: Upper): Undo
 const coreArea = ({ length, width, depth }: NonNullable<SlabPiece['basin']>): number =>
   length * width + 2 * (length + width) * depth
 
+/** The face it stands on, mm2. */
+const footArea = ({ form, length, width, radius, exponent }: NonNullable<SlabPiece['basin']>): number =>
+  form === 'bowl'
+    ? superellipseArea(length / 2, width / 2, exponent)
+    : length * width - (4 - Math.PI) * Math.min(radius, length / 2, width / 2) ** 2
+
 /** Bridges across the rim, mm wide [own]. */
 const BEAM = 60
 
@@ -294,11 +301,6 @@ const trimUp = (solid: SolidRecipe, offset: number): SolidRecipe => ({
   normal: [0, 0, 1],
   offset,
   name: 'core/foot',
-})
-
-const shift = (by: Placement, [dx, dy, dz]: Vector): Placement => ({
-  ...by,
-  origin: [by.origin[0] + dx, by.origin[1] + dy, by.origin[2] + dz],
 })
 
 const at = ({ x, y, z, origin }: Placement, p: Vector): Vector => [
@@ -338,68 +340,8 @@ function wastePart(
   ]
 }
 
-/** Four mitred quarters of a ring between two rectangles. */
-function formSides(
-  [x0, y0]: readonly [number, number],
-  [x1, y1]: readonly [number, number],
-  t: number,
-  leans: number,
-) {
-  // The boards lean inward above: a ring just wide enough for all of the lean is cut to the shell.
-  const d = Math.max(1, Math.min(leans, Math.min(x1 - x0, y1 - y0) / 2 - 1))
-  const quad = (id: string, points: readonly (readonly [number, number])[]): Loop =>
-    points.map((p, i) => ({
-      name: `form/${id}`,
-      from: p,
-      to: points[(i + 1) % points.length]!,
-      arc: null,
-    }))
-  const [a, b, c, e] = [
-    [x0 - t, y0 - t],
-    [x1 + t, y0 - t],
-    [x1 + t, y1 + t],
-    [x0 - t, y1 + t],
-  ] as const
-  const [p, q, r, s] = [
-    [x0 + d, y0 + d],
-    [x1 - d, y0 + d],
-    [x1 - d, y1 - d],
-    [x0 + d, y1 - d],
-  ] as const
-  return [
-    {
-      id: 'front',
-      name: 'front',
-      loop: quad('front', [a, b, q, p]),
-      pull: [0, -1, 0] as Vector,
-      length: x1 - x0 + 2 * t,
-    },
-    {
-      id: 'right',
-      name: 'right',
-      loop: quad('right', [b, c, r, q]),
-      pull: [1, 0, 0] as Vector,
-      length: y1 - y0 + 2 * t,
-    },
-    {
-      id: 'back',
-      name: 'back',
-      loop: quad('back', [c, e, s, r]),
-      pull: [0, 1, 0] as Vector,
-      length: x1 - x0 + 2 * t,
-    },
-    {
-      id: 'left',
-      name: 'left',
-      loop: quad('left', [e, a, p, s]),
-      pull: [-1, 0, 0] as Vector,
-      length: y1 - y0 + 2 * t,
-    },
-  ]
-}
-
-function checkUpper(piece: SlabPiece, rise: number, top: number): Finding[] {
+function checkUpper(piece: SlabPiece, partId: string, rise: number, top: number): Finding[] {
   return rise > top / SLUMPS
-    ? [finding(piece, 'upper-slumps', 'warn', 'form/front', { riseMm: rise, slabMm: top })]
+    ? [finding(piece, 'upper-slumps', 'warn', partId, { riseMm: rise, slabMm: top })]
     : []
 }

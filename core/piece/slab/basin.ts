@@ -30,6 +30,20 @@ export function superellipse(
   })
 }
 
+/**
+ * Area of a superellipse of semi-axes a and b: 4 a b G(1 + 1/n)^2 / G(1 + 2/n), G the gamma function, by the polygon that
+ * is cast. `superellipseArea(1, 1, 2)` is 3.14.
+ */
+export function superellipseArea(a: number, b: number, n: number): number {
+  const points = superellipse(a, b, n, [0, 0], 4 * BOWL.around)
+  return Math.abs(
+    points.reduce((sum, [x, y], i) => {
+      const [nx, ny] = points[(i + 1) % points.length]!
+      return sum + x * ny - nx * y
+    }, 0) / 2,
+  )
+}
+
 export type BasinSolids = {
   /** The shell's outside, from its foot up to the top of the slab. */
   readonly outside: SolidRecipe

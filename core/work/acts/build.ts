@@ -136,8 +136,8 @@ export const BUILD_ACTS = {
   ),
   'make-ring': told(
     'make the ring',
-    (_: None) =>
-      'Screw the four leaning boards into a ring; try it over the core with a gauge of the shell’s thickness at eight places.',
+    (f: { of: 'boards' | 'layers'; falls: boolean }) =>
+      `${f.of === 'boards' ? 'Screw the four leaning boards into a ring' : `Saw each layer out to its outlines, glue them up in order, and smooth the inside to the shell${f.falls ? '; saw the top to the fall of the basin’s floor' : ''}`}; try it over the core with a gauge of the shell’s thickness at eight places.`,
   ),
   'hang-ring': told(
     'hang the ring',

@@ -71,7 +71,8 @@ export const POUR_ACTS = {
   ),
   'fill-upper': told(
     'fill the upper form',
-    (_: None) => 'Roughen the slab inside the ring and fill the shell through it, rodded into the slab.',
+    (f: { crown: boolean }) =>
+      `Roughen the slab inside the ring and fill the shell through it, rodded into the slab.${f.crown ? ' Round the crown above it by hand, with a gauge cut to the shell.' : ''}`,
   ),
   'fill-aprons': told(
     'fill the aprons',

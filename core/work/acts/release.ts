@@ -138,9 +138,10 @@ export const RELEASE_ACTS = {
     (_: None) => 'Roll the liner off from one corner, slowly; never lift the panel out of it.',
   ),
   'bridges-off': told('bridges off', (_: None) => 'Bridges off.'),
-  'ring-off': told(
-    'upper form off',
-    (_: None) => 'Unscrew the ring at its corners, each board straight outward.',
+  'ring-off': told('upper form off', (f: { of: 'boards' | 'layers' }) =>
+    f.of === 'boards'
+      ? 'Unscrew the ring at its corners, each board straight outward.'
+      : 'Lift the ring of layers straight up off the shell.',
   ),
   'core-screws-out': told('core screws out', (_: None) => 'Take the screws of the core out from below.'),
   'ease-core-out': told(
