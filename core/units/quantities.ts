@@ -30,7 +30,13 @@ export const otherUnits = ({ units, others }: MeasureStyle): OtherUnits =>
 export type Shown = { readonly figure: string; readonly unit: string }
 
 /** One way to tell a quantity: so many of `unit` in one of the base unit, from `from` of it on. */
-type Scale = { readonly unit: string; readonly per: number; readonly from?: number }
+type Scale = {
+  readonly unit: string
+  readonly per: number
+  readonly from?: number
+  /** What it is rounded to where its size says more than anybody knows. */
+  readonly to?: number
+}
 type Rule = {
   readonly metric: Scale
   /** The first whose `from` is reached, in base units; the last takes all. */
@@ -93,7 +99,7 @@ const RULES = {
   /** Strength and stress, MPa. */
   stress: {
     metric: { unit: 'MPa', per: 1 },
-    us: [{ unit: 'psi', per: 1 / MPA_PER_PSI }],
+    us: [{ unit: 'psi', per: 1 / MPA_PER_PSI, to: 10 }],
     by: (u) => u.pressure === 'us',
   },
   /** Pressure in a form, kPa. */
@@ -152,8 +158,13 @@ const scaleOf = (kind: Quantity, value: number, style: MeasureStyle): Scale => {
  * `showQuantity('mass', 25, 0, US)` is `{figure: '55', unit: 'lb'}`.
  */
 export function showQuantity(kind: Quantity, value: number, digits: number, style: MeasureStyle): Shown {
-  const { unit, per } = scaleOf(kind, value, style)
-  const decimals = Math.min(3, Math.max(0, digits - Math.round(Math.log10(per))))
+  const { unit, per, to } = scaleOf(kind, value, style)
+  if (to && Math.abs(value * per) >= 10 * to)
+    return { figure: showNumber(Math.round((value * per) / to) * to, 0), unit }
+  const wanted = Math.max(0, digits - Math.round(Math.log10(per)))
+  // Four figures are told at most where a factor would make more of them.
+  const before = Math.max(1, Math.floor(Math.log10(Math.max(1, Math.abs(value * per)))) + 1)
+  const decimals = per === 1 ? digits : Math.min(wanted, Math.max(0, 4 - before))
   return { figure: showAmount(value * per, decimals), unit }
 }
 

@@ -1,4 +1,5 @@
 import { type FillItem, type FillRule, fillSheets, freeNode, type Node } from './fillSheets.ts'
+import { joinExact } from './joinExact.ts'
 import { mergeBlocks } from './mergeBlocks.ts'
 import { proveSheets } from './proveSheets.ts'
 import type {
@@ -15,6 +16,10 @@ import type {
 /** Lists up to this long are also built from below, which finds the tight ones. */
 const MERGE_LIMIT = 16
 const TRIES = 900
+/** Lists up to this long that fill their sheets are put together from their sides. */
+const JOIN_LIMIT = 60
+/** Share of a sheet by which a list that is cut without waste may miss it, by rounding. */
+const WITHOUT_WASTE = 1e-6
 /** Lists longer than this try fewer orders, and none beside the sorted ones when twice as long. */
 const LONG = 350
 /** Tries between two words of progress. */
@@ -48,6 +53,15 @@ export function layOut(parts: readonly LayoutPart[], sheet: SheetStock, options:
     proven,
     tooLarge,
   })
+  const area = placeable.reduce((sum, i) => sum + i.w * i.h, 0)
+  if (
+    best.length > lowerBound &&
+    placeable.length <= JOIN_LIMIT &&
+    Math.abs(area / (w * h) - lowerBound) < WITHOUT_WASTE
+  ) {
+    const blocks = joinExact(placeable, w, h, turnParts, options.shouldStop)
+    if (blocks) best = blocks.map((block) => blockSheet(block, w, h, items))
+  }
   if (placeable.length <= MERGE_LIMIT && best.length > lowerBound) {
     const merged = mergeSheets(placeable, w, h, options, best.length)
     if (merged && merged.length < best.length) best = merged
@@ -55,12 +69,7 @@ export function layOut(parts: readonly LayoutPart[], sheet: SheetStock, options:
   if (best.length === lowerBound || !options.prove) return done(best.length === lowerBound)
   const proof = proveSheets(placeable, w, h, turnParts)
   if (proof.kind === 'too-long') return done(false)
-  if (proof.blocks.length < best.length)
-    best = proof.blocks.map((block) => {
-      const root = freeNode(0, 0, w, h)
-      setBlock(block, root, items)
-      return root
-    })
+  if (proof.blocks.length < best.length) best = proof.blocks.map((block) => blockSheet(block, w, h, items))
   return done(true)
 }
 
@@ -168,13 +177,19 @@ function mergeSheets(
     if (sheets.length + 1 >= most && sheets.length > 0) return null
     const block = mergeBlocks(left, w, h, options.turnParts, options.shouldStop)
     if (!block) return null
-    const root = freeNode(0, 0, w, h)
-    setBlock(block, root, items)
+    const root = blockSheet(block, w, h, items)
     sheets.push(root)
     const used = new Set(leavesOf(root).map((n) => n.index))
     left = left.filter((i) => !used.has(i.index))
   }
   return sheets
+}
+
+/** A sheet with a block in its corner. */
+function blockSheet(block: Block, w: number, h: number, items: readonly FillItem[]): Node {
+  const root = freeNode(0, 0, w, h)
+  setBlock(block, root, items)
+  return root
 }
 
 /** Cuts a block into a node: first what is to spare, then the block's own cuts. */

@@ -1,12 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { seeded } from '../../testing/anyPiece.ts'
+import { rounds } from '../../testing/rounds.ts'
 import { layOut } from './layOut.ts'
 import type { LaidSheet, LayoutPart } from './types.ts'
 
 const SHEET = { length: 2440, width: 1220 }
 
 /** Cuts one sheet by guillotine into `count` parts, without waste, from numbers in 0..1. */
-function cutSheet(count: number, chance: readonly number[], round: number, kerf: number): LayoutPart[] {
+function cutSheet(
+  count: number,
+  chance: readonly number[],
+  round: number,
+  kerf: number,
+  turn = true,
+): LayoutPart[] {
   const pieces = [{ w: SHEET.length, h: SHEET.width }]
   let next = 0
   const draw = () => chance[next++ % chance.length]!
@@ -27,7 +35,9 @@ function cutSheet(count: number, chance: readonly number[], round: number, kerf:
     )
   }
   return pieces.map((p, i) =>
-    draw() < 0.5 ? { id: `p${i}`, length: p.w, width: p.h } : { id: `p${i}`, length: p.h, width: p.w },
+    !turn || draw() < 0.5
+      ? { id: `p${i}`, length: p.w, width: p.h }
+      : { id: `p${i}`, length: p.h, width: p.w },
   )
 }
 
@@ -94,6 +104,30 @@ describe('layOut', () => {
       { seed: 1220, numRuns: 60 },
     )
   })
+
+  it.each([true, false])(
+    'finds nine of ten lists of up to 40 parts cut without waste from one to four sheets, turned or not: %s',
+    (turnParts) => {
+      const random = seeded(turnParts ? 41 : 43)
+      const runs = rounds(30, 300)
+      let found = 0
+      for (let n = 0; n < runs; n += 1) {
+        const sheets = 1 + Math.floor(random() * 4)
+        const list = Array.from({ length: sheets }, (_, k) => {
+          const chance = Array.from({ length: 97 }, random)
+          const cut = cutSheet(2 + Math.floor((random() * 38) / sheets), chance, 1, 3, turnParts)
+          return cut.map((p) => ({ ...p, id: `s${k}${p.id}` }))
+        }).flat()
+        const layout = layOut(list, SHEET, { kerf: 3, trim: 0, turnParts, tries: 90 })
+        for (const sheet of layout.sheets) checkSheet(sheet, 3, 0)
+        expect(layout.sheets.flatMap((s) => s.parts.map((p) => p.id)).sort()).toEqual(
+          list.map((p) => p.id).sort(),
+        )
+        if (layout.sheets.length === sheets) found += 1
+      }
+      expect(found / runs).toBeGreaterThanOrEqual(0.9)
+    },
+  )
 
   it('never overlaps, keeps the kerf, places every part once, and its cuts free every part', () => {
     const part = fc.record({
