@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { type BoxPiece, newBox, newTurned, type Piece, type TurnedForm } from '../job/index.ts'
+import { type BoxPiece, newBox, newTurned, type Piece, plainSide, type TurnedForm } from '../job/index.ts'
 import { testBasinBelow } from '../testing/testFeatures.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
@@ -60,4 +60,64 @@ describe('what a hollow piece holds, level with its rim', () => {
     expect(figures.holds!.volumeLitres / (mm3 / 1e6)).toBeCloseTo(1, 3)
     expect(figures.holds!.fullKg).toBeCloseTo(figures.concreteKg + figures.holds!.volumeLitres, 6)
   })
+})
+
+describe('a hollow by its sizes', () => {
+  const inside = (piece: Piece) => planPieceStation(kernel, piece, 2300, true).figures.inside
+  it.each<[string, Piece, readonly number[]]>([
+    ['a plain box', box(plain), [520, 320, 520, 320, 40, 40, 250]],
+    [
+      'a box whose core has draft',
+      box({ ...plain, coreDraftDeg: 4 }),
+      [520, 320, 485.037, 285.037, 40, 40 + 250 * Math.tan((4 * Math.PI) / 180), 250],
+    ],
+    [
+      'a box that comes in at the foot',
+      box({ ...plain, taper: 30 }),
+      // The wall at the floor loses what the outside has come in there.
+      [520, 320, 520, 320, 40, 40 - (30 * 250) / (250 + plain.floor), 250],
+    ],
+    [
+      'a tube',
+      turned({ form: 'tube', outside: 300, inside: 240, height: 400, floor: 40 }),
+      [240, 240, 240, 240, 30, 30, 360],
+    ],
+  ])('%s', (_, piece, sizes) => {
+    const hollow = inside(piece)!
+    const got = [
+      hollow.rimLengthMm,
+      hollow.rimWidthMm,
+      hollow.floorLengthMm,
+      hollow.floorWidthMm,
+      hollow.wallAtRimMm,
+      hollow.wallAtFloorMm,
+      hollow.depthMm,
+    ]
+    for (const [i, mm] of sizes.entries()) expect([i, got[i]]).toEqual([i, expect.closeTo(mm, 2)])
+  })
+  it('is not told of what is not hollow', () => {
+    expect(inside(testTop())).toBeNull()
+    expect(inside(turned({ form: 'cylinder', diameter: 300, height: 400 }))).toBeNull()
+  })
+})
+
+it('a textured liner takes its thickness off the cast size of the side it lies on', () => {
+  const lined = (sides: Readonly<Record<string, number>>) =>
+    planPieceStation(
+      kernel,
+      testSlab({
+        outline: { kind: 'rectangle', length: 900, width: 500, radii: [0, 0, 0, 0] },
+        sides: Object.fromEntries(
+          ['front', 'right', 'back', 'left'].map((id) => [
+            id,
+            plainSide({ liner: sides[id] ?? 0, taper: 6 }),
+          ]),
+        ),
+      }),
+      2300,
+      true,
+    ).figures.finished
+  expect(lined({})).toBeNull()
+  expect(lined({ front: 6 })).toEqual({ lengthMm: 900, widthMm: 494 })
+  expect(lined({ front: 6, back: 4, left: 3 })).toEqual({ lengthMm: 897, widthMm: 490 })
 })

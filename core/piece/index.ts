@@ -15,7 +15,7 @@ export { layLetters } from './lettering/layLetters.ts'
 export { loftLoop } from './loftLoop.ts'
 export { describePiece, planPieceStation } from './planPiece.ts'
 export { type BasinSolids, basinSolids, superellipseArea } from './slab/basin.ts'
-export { drainerFall } from './slab/drainers.ts'
+export { drainerFall, drainerRun } from './slab/drainers.ts'
 export { freePlace, moveToFree, placedFree } from './slab/freePlace.ts'
 export {
   asPolygon,

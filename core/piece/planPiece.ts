@@ -281,6 +281,8 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
       }
     }),
     holds: holdsFigures(built, concreteKg),
+    inside: insideFigures(built),
+    finished: built.finished ? { lengthMm: built.finished[0], widthMm: built.finished[1] } : null,
     drilled: drilledFigures(geometry, m.hardenedKgPerM3),
     blocks: m.blocks,
     inserts: { count: m.inserts.length, massKg: insertKg, displacedLitres: displaced, items: m.inserts },
@@ -323,6 +325,19 @@ function drilledFigures(
 
 /** Water, kg/m3. */
 const WATER = 1000
+
+function insideFigures({ inside, findings }: Built): PieceFigures['inside'] {
+  if (!inside || findings.some((f) => f.level === 'stop')) return null
+  return {
+    rimLengthMm: inside.rim[0],
+    rimWidthMm: inside.rim[1],
+    floorLengthMm: inside.floor[0],
+    floorWidthMm: inside.floor[1],
+    wallAtRimMm: inside.wallRim,
+    wallAtFloorMm: inside.wallFloor,
+    depthMm: inside.depth,
+  }
+}
 
 function holdsFigures({ holds, findings }: Built, concreteKg: number): PieceFigures['holds'] {
   if (!holds || holds <= 0 || findings.some((f) => f.level === 'stop')) return null

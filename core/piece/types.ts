@@ -102,6 +102,16 @@ export type Built = {
   readonly notes?: PieceFigures['notes']
   /** What a hollow piece holds, level with its rim, its drains shut, mm3; left out where it holds nothing or nobody knows. */
   readonly holds?: number
+  /** Its hollow at the rim and at its floor, and the wall there, mm. */
+  readonly inside?: {
+    readonly rim: readonly [length: number, width: number]
+    readonly floor: readonly [length: number, width: number]
+    readonly wallRim: number
+    readonly wallFloor: number
+    readonly depth: number
+  }
+  /** Its plan where liners take some of it, mm. */
+  readonly finished?: readonly [length: number, width: number]
 }
 
 export type PieceFigures = {
@@ -148,6 +158,18 @@ export type PieceFigures = {
   }[]
   /** What it holds to the rim with its drains shut, and what it weighs full of water; null where it is not hollow. */
   readonly holds: { readonly volumeLitres: number; readonly fullKg: number } | null
+  /** Its hollow at the rim and at the floor, and the wall there; null where it has none of straight walls. */
+  readonly inside: {
+    readonly rimLengthMm: number
+    readonly rimWidthMm: number
+    readonly floorLengthMm: number
+    readonly floorWidthMm: number
+    readonly wallAtRimMm: number
+    readonly wallAtFloorMm: number
+    readonly depthMm: number
+  } | null
+  /** Its plan as it is cast where textured liners take some of it; null where none does. */
+  readonly finished: { readonly lengthMm: number; readonly widthMm: number } | null
   /** What is drilled out later: poured, lifted out of the mould, and not in the finished piece. */
   readonly drilled: { readonly count: number; readonly volumeLitres: number; readonly massKg: number }
   readonly blocks: readonly {

@@ -117,6 +117,16 @@ function castBox(piece: BoxPiece): Built {
   const footWall = wall + rimInset + coreInset(piece, floor) - wallInsetAt(piece, floor)
   return {
     ...held(measureRecipe(core(0))?.volume ?? null),
+    inside: {
+      rim: [length - 2 * (wall + rimInset), width - 2 * (wall + rimInset)],
+      floor: [
+        length - 2 * (wall + rimInset + coreInset(piece, floor)),
+        width - 2 * (wall + rimInset + coreInset(piece, floor)),
+      ],
+      wallRim: wall,
+      wallFloor: footWall,
+      depth: height - floor,
+    },
     geometry: {
       length,
       width,

@@ -12,7 +12,7 @@ import {
   type SolidRecipe,
   type Vector,
 } from '../../geometry/index.ts'
-import type { SlabPiece } from '../../job/index.ts'
+import { plainSide, type SlabPiece } from '../../job/index.ts'
 import { levelFace, sideFace } from '../frames.ts'
 import type { Built, FlatFace } from '../types.ts'
 import { basinBulk, basinHolds, basinSolids } from './basin.ts'
@@ -57,6 +57,7 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
   const holds = basin ? basinHolds(piece, piece.basin!) : null
   return {
     ...(holds !== null && { holds }),
+    ...finishedPlan(piece),
     geometry: {
       ...size,
       low,
@@ -83,6 +84,18 @@ export function buildSlab(kernel: Kernel, piece: SlabPiece): Built {
     bulk,
     showFaceArea,
     findings,
+  }
+}
+
+/** The plan less what liners take of it, mm; nothing where there are none. */
+function finishedPlan(piece: SlabPiece): Pick<Built, 'finished'> {
+  const sides = Object.entries(piece.sides)
+  if (sides.every(([, s]) => s.liner === 0)) return {}
+  const lined = Object.fromEntries(sides.map(([id, { liner }]) => [id, plainSide({ liner })]))
+  const points = loftPoints(outlineLoft({ ...piece, sides: lined }), piece.thickness / 2)
+  const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
+  return {
+    finished: [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)],
   }
 }
 

@@ -23,10 +23,11 @@ export const drainerCuts = (drainer: Drainer, top: number): Cut[] =>
   drainer.kind === 'ramp' ? [rampCut(drainer, top)] : grooveCuts(drainer, top)
 
 /** Fall over run, as a share: 0.02 is 20 mm in a metre. */
-export function drainerFall(d: Drainer): number {
-  const along = d.kind === 'grooves' || d.toward === 'left' || d.toward === 'right' ? d.length : d.width
-  return (d.deep - d.shallow) / along
-}
+export const drainerFall = (d: Drainer): number => (d.deep - d.shallow) / drainerRun(d)
+
+/** The length over which a drainer falls, mm. */
+export const drainerRun = (d: Drainer): number =>
+  d.kind === 'grooves' || d.toward === 'left' || d.toward === 'right' ? d.length : d.width
 
 /**
  * A recess with a rounded plan whose floor is a plane. By symmetry its volume is plan area x mean depth; its moments are

@@ -211,10 +211,15 @@ function narrowest(piece: TurnedPiece, outer: number): number {
 }
 
 /** What a tube with a floor or a bowl holds: the frustums of its inner line, pi h (r1^2 + r1 r2 + r2^2)/3 each. */
-function hollow(piece: TurnedPiece, profile: readonly ProfilePoint[]): { holds?: number } {
+function hollow(piece: TurnedPiece, profile: readonly ProfilePoint[]): Pick<Built, 'holds' | 'inside'> {
   const { turned: form } = piece
-  if (form.form === 'tube')
-    return form.floor > 0 ? { holds: Math.PI * (form.inside / 2) ** 2 * (form.height - form.floor) } : {}
+  if (form.form === 'tube') {
+    const [across, wall, depth] = [form.inside, (form.outside - form.inside) / 2, form.height - form.floor]
+    return {
+      inside: { rim: [across, across], floor: [across, across], wallRim: wall, wallFloor: wall, depth },
+      ...(form.floor > 0 && { holds: Math.PI * (form.inside / 2) ** 2 * depth }),
+    }
+  }
   if (form.form !== 'bowl') return {}
   const inner = profile.filter((p) => p.name === 'inside')
   const holds = inner.slice(1).reduce((sum, b, i) => {

@@ -80,6 +80,24 @@ export function SharedBench() {
           ))}
         </div>
       )}
+      {figures?.finished && (
+        <Row label="Cast size, less its liners">
+          {mm(figures.finished.lengthMm)} × {mm(figures.finished.widthMm)}
+        </Row>
+      )}
+      {figures?.inside && (
+        <div className={looks.piece}>
+          <Row label="Inside, at the rim">
+            {mm(figures.inside.rimLengthMm)} × {mm(figures.inside.rimWidthMm)}
+          </Row>
+          <Row label="Inside, at the floor">
+            {mm(figures.inside.floorLengthMm)} × {mm(figures.inside.floorWidthMm)}
+          </Row>
+          <Row label="Wall at the rim, at the floor">
+            {mm(figures.inside.wallAtRimMm)}, {mm(figures.inside.wallAtFloorMm)}
+          </Row>
+        </div>
+      )}
       {figures?.holds && (
         <div className={looks.piece}>
           <QuantityRow

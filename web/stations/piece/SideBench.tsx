@@ -1,17 +1,20 @@
 import type { Side, SlabPiece } from '../../../core/job/index.ts'
 import { nameOfSide } from '../../../core/piece/index.ts'
-import { MeasureField } from '../../ui/MeasureField.tsx'
+import { formatLength } from '../../../core/units/index.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Measures } from '../../ui/Measures.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { BackTo } from './BackTo.tsx'
 import { EdgeField } from './EdgeField.tsx'
 import { RunFields } from './RunFields.tsx'
+import { LeanFields } from './SlopeFields.tsx'
 import { useEdit } from './useEdit.ts'
 
 /** One side of a slab: its edges, how it leans, a liner, a drip groove, an apron, whether it is a seam. */
 export function SideBench({ piece, id, onBack }: { piece: SlabPiece; id: string; onBack: () => void }) {
   const { change, pieceId } = useEdit()
   const side = piece.sides[id]!
+  const style = useMeasureStyle()
   const words = nameOfSide(piece.outline, id)
   const set = (patch: Partial<Side>, label: string) =>
     change(`${words}: ${label}`, { type: 'sideChanged', pieceId, side: id, patch })
@@ -31,12 +34,12 @@ export function SideBench({ piece, id, onBack }: { piece: SlabPiece; id: string;
         onChange={(bottom) => set({ bottom }, `under edge ${bottom.kind}`)}
       />
       <h2>Face</h2>
-      <MeasureField
+      <LeanFields
         label="Taper"
         note="underside further in"
-        value={side.taper}
-        allowNegative
-        onCommit={(taper) => set({ taper }, `taper ${taper}`)}
+        run={side.taper}
+        over={piece.thickness}
+        onRun={(taper) => set({ taper }, `taper ${formatLength(taper, style)}`)}
       />
       <Measures
         of={side}

@@ -1,15 +1,18 @@
 import type { Drainer } from '../../../../core/job/index.ts'
-import { drainerFall } from '../../../../core/piece/index.ts'
-import { showNumber } from '../../../../core/units/index.ts'
-import { Choice, Row } from '../../../ui/Choice.tsx'
+import { drainerRun } from '../../../../core/piece/index.ts'
+import { formatLength } from '../../../../core/units/index.ts'
+import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
+import { Choice } from '../../../ui/Choice.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
+import { FallFields } from '../SlopeFields.tsx'
 import { useEdit } from '../useEdit.ts'
 
 /** A ramp or grooves that carry water off the top. */
 export function DrainerBench({ drainer, onBack }: { drainer: Drainer; onBack: () => void }) {
   const { keep, remove } = useEdit()
+  const style = useMeasureStyle()
   const set = (patch: Partial<Drainer>, label: string) =>
     keep({ list: 'drainers', item: { ...drainer, ...patch } as Drainer }, `${drainer.name}: ${label}`)
   const turnInto = (kind: Drainer['kind']) => {
@@ -83,9 +86,13 @@ export function DrainerBench({ drainer, onBack }: { drainer: Drainer; onBack: ()
         ]}
         onChange={set}
       />
-      <Row label="Falls" unit="%">
-        {showNumber(drainerFall(drainer) * 100, 1)}
-      </Row>
+      <FallFields
+        fall={drainer.deep - drainer.shallow}
+        over={drainerRun(drainer)}
+        onFall={(fall) =>
+          set({ deep: Math.max(0.5, drainer.shallow + fall) }, `falls by ${formatLength(fall, style)}`)
+        }
+      />
       <h2>Place</h2>
       <Measures
         of={drainer}

@@ -1,17 +1,21 @@
 import { useNavigate } from 'react-router'
 import type { BoxPiece } from '../../../../core/job/index.ts'
 import { panelPieces } from '../../../../core/piece/index.ts'
+import { formatLength } from '../../../../core/units/index.ts'
 import { newId } from '../../../state/files.ts'
 import { usePlan } from '../../../state/PlanContext.tsx'
+import { useMeasureStyle } from '../../../state/useMeasureStyle.ts'
 import { Choice, More } from '../../../ui/Choice.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
 import { EdgeField } from '../EdgeField.tsx'
 import { FeatureRow } from '../SharedBench.tsx'
+import { LeanFields } from '../SlopeFields.tsx'
 import { useEdit } from '../useEdit.ts'
 
 export function BoxBench({ piece }: { piece: BoxPiece }) {
+  const style = useMeasureStyle()
   const { shape, keep, select } = useEdit()
   const { built } = piece
   return (
@@ -46,14 +50,16 @@ export function BoxBench({ piece }: { piece: BoxPiece }) {
         onChange={shape}
       />
       {!built && (
-        <Measures
-          of={piece}
-          rows={[
-            { key: 'taper', label: 'Taper', note: 'each side, at the foot', signed: true },
-            { key: 'radiusOutside', label: 'Corner radius' },
-          ]}
-          onChange={shape}
-        />
+        <>
+          <LeanFields
+            label="Taper"
+            note="each side, at the foot"
+            run={piece.taper}
+            over={piece.height}
+            onRun={(taper) => shape({ taper }, `taper ${formatLength(taper, style)}`)}
+          />
+          <Measures of={piece} rows={[{ key: 'radiusOutside', label: 'Corner radius' }]} onChange={shape} />
+        </>
       )}
       <h2>Inside</h2>
       <Measures
