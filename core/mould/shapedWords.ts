@@ -13,10 +13,15 @@ export const SHAPED_WORDS = {
   'printer-missing': (_f: { row: string }) => missing('printer'),
   'filament-missing': (_f: { row: string }) => missing('filament'),
   'jacket-missing': (_f: { row: string }) => missing('shell material'),
-  'undercut-locks': (f: { awayMm: number; heightMm: number; instead?: string }, { mm }) => ({
-    what: `A rigid part of this mould cannot leave the cast: it locks ${f.awayMm > 0 ? `${mm(f.awayMm)} out from its joint` : `${mm(f.heightMm)} up`}`,
+  'undercut-locks': (f: { awayMm: number; heightMm: number; instead?: string }, { mm, fine }) => ({
+    what: `A rigid part of this mould cannot leave the cast: it locks ${f.awayMm > 0 ? `${fine(f.awayMm)} out from its joint` : `${mm(f.heightMm)} up`}`,
     why: 'Further out the cast is wider than nearer the joint. More shells, another attitude, or rubber lets it go.',
-    remedy: f.instead ? 'Brush it in rubber instead' : 'Part it into another number of shells',
+    remedy:
+      f.instead === 'rubber'
+        ? 'Brush it in rubber instead'
+        : f.instead === 'layers'
+          ? 'Rout it from foam layers, broken off the cast'
+          : 'Part it into another number of shells',
   }),
   'seam-on-flat-face': (f: { bedXMm: number; bedYMm: number }, { mm }) => ({
     what: `A seam runs across the flat face: its floor is larger than the bed, ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,
@@ -65,9 +70,9 @@ export const SHAPED_WORDS = {
     why: 'Layers part under long pull. A thicker wall bears it; sand packed round the shell bears it better.',
     remedy: 'Make the wall as thick as it asks',
   }),
-  'no-fill-opening': (f: { openMm2: number }) => ({
+  'no-fill-opening': (f: { openMm2: number }, { of }) => ({
     what: 'This mould closes over the top: there is nothing to fill it by',
-    why: `${f.openMm2} mm² are left open. Turn the piece onto another face, or take a closed mould with a filling hole and vents.`,
+    why: `${of('patch', f.openMm2 / 100, 1)} are left open. Turn the piece onto another face, or take a closed mould with a filling hole and vents.`,
     remedy: 'Take a closed mould of two shells',
   }),
   'flat-top-open': () => ({

@@ -49,10 +49,25 @@ const BOX_WORDS = {
     what: 'The sealant that was chosen is not in the stock',
     why: 'Choose another, or add this one to the job’s stock.',
   }),
-  'no-laminate': (f: { part: string; nearestMm: number; wantedMm: number; boards: number }, { mm }) => ({
-    what: `${f.part}: the boards to hand make ${mm(f.nearestMm)}, not ${mm(f.wantedMm)}`,
+  'no-laminate': (
+    f: {
+      part: string
+      nearestMm: number
+      wantedMm: number
+      boards: number
+      cure: string
+      slabMm: number
+    },
+    { mm, fine },
+  ) => ({
+    what: `${f.part}: the boards to hand make ${fine(f.nearestMm)}, not ${fine(f.wantedMm)}`,
     why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
-    remedy: 'Laminate from every board in stock',
+    remedy:
+      f.cure === 'boards'
+        ? 'Laminate from every board in stock'
+        : f.cure === 'below'
+          ? `Let knockouts end ${fine(f.wantedMm - f.nearestMm)} under the fill`
+          : `Make the slab ${mm(f.slabMm)} thick`,
   }),
   'pot-life-short': (f: { pourMinutes: number; rubber: string; potMinutes: number; pots: number }) => ({
     what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${showNumber(f.potMinutes, 0)}`,
@@ -144,12 +159,15 @@ const BOX_WORDS = {
     why: 'Choose another, or add this one to the job’s stock.',
     remedy: 'Take the tube that fits',
   }),
-  'tube-differs': (f: { tube: string; insideMm: number; diameterMm: number; fitting: string }, { mm }) => ({
+  'tube-differs': (
+    f: { tube: string; insideMm: number; diameterMm: number; fitting: string; nearestMm: number },
+    { mm },
+  ) => ({
     what: `${f.tube} casts ${mm(f.insideMm)}, not ${mm(f.diameterMm)}`,
     why: f.fitting
       ? `${f.fitting} fits.`
       : 'Tubes come in fixed bores: no tube in stock casts this diameter.',
-    remedy: f.fitting ? `Take ${f.fitting}` : `Make the piece ${mm(f.insideMm)} across`,
+    remedy: f.fitting ? `Take ${f.fitting}` : `Make the piece ${mm(f.nearestMm)} across, as the nearest tube`,
   }),
   'tube-short': (f: { lengthMm: number; heightMm: number }, { mm }) => ({
     what: `The tube is ${mm(f.lengthMm)} long, the piece ${mm(f.heightMm)} high`,
@@ -174,12 +192,17 @@ const BOX_WORDS = {
       kerfDepthMm: number
       kerfSpacingMm: number
       other: string
+      instead: string
     },
     { mm },
   ) => ({
     what: `${f.part}: ${f.skin} bends to ${mm(f.leastMm)}, not ${mm(f.radiusMm)}`,
     why: `It cracks or kinks below that. ${f.wettedMm > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${f.kerfDepthMm > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
-    remedy: `Bend ${f.other}`,
+    remedy: f.other
+      ? `Bend ${f.other}`
+      : f.instead === 'block'
+        ? 'Make the rounded corner of a block'
+        : 'Rout it from layers instead',
   }),
   'separator-no-sheet': (f: { gapMm: number; sheet: string; sheetMm: number }, { mm, fine }) => ({
     what: `No sheet in stock is ${fine(f.gapMm)} thick for the separator`,

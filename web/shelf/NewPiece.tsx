@@ -10,6 +10,7 @@ import { ImportMesh } from '../stations/piece/ImportMesh.tsx'
 import { BackLink } from '../ui/BackLink.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { UnitChoice } from '../ui/UnitChoice.tsx'
+import { inShopSizes } from './shopSizes.ts'
 import { STARTS, type Start } from './starts.ts'
 
 const ALL_STARTS = STARTS.flatMap(({ starts }) => starts)
@@ -21,13 +22,14 @@ export function NewPiece() {
   const navigate = useNavigate()
   const [start, setStart] = useState<Start>(STARTS[0]!.starts[0]!)
   const [name, setName] = useState('Top')
-  const made = start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
+  const { units } = job.settings
+  const made = inShopSizes(start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock), units)
   const rectangle = made.kind === 'slab' && made.outline.kind === 'rectangle' ? made.outline : null
-  const [size, setSize] = useState({ length: 900, width: 500, thickness: 45 })
+  const [size, setSize] = useState(units === 'mm' ? FIRST.mm : FIRST.inch)
   const choose = (next: Start) => {
     setStart(next)
     setName(next.name)
-    const piece = next.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
+    const piece = inShopSizes(next.make({ id: 'new', name: 'new', ...usualStart() }, job.stock), units)
     if (piece.kind === 'slab' && piece.outline.kind === 'rectangle')
       setSize({ length: piece.outline.length, width: piece.outline.width, thickness: piece.thickness })
   }
@@ -36,7 +38,7 @@ export function NewPiece() {
     navigate(`/job/${job.id}/${piece.id}/piece`)
   }
   const told = () => ({ id: newId('piece'), name: name.trim().slice(0, 120) || start.name, ...usualStart() })
-  const make = () => put(sized(start.make(told(), job.stock), size))
+  const make = () => put(sized(inShopSizes(start.make(told(), job.stock), units), size))
   const startRun = () => {
     const run = newRun(newId('run'))
     change(`new run ${run.name}`, { type: 'runKept', run })
@@ -148,6 +150,12 @@ export function NewPiece() {
   )
 }
 
+/** The first slab, in round sizes of the shop. */
+const FIRST = {
+  mm: { length: 900, width: 500, thickness: 45 },
+  inch: { length: 36 * 25.4, width: 20 * 25.4, thickness: 1.75 * 25.4 },
+} as const
+
 type Size = { readonly length: number; readonly width: number; readonly thickness: number }
 
 /** A slab of a plain rectangle in the sizes typed; anything else as it starts. */
@@ -160,7 +168,10 @@ const sized = (piece: Piece, { length, width, thickness }: Size): Piece =>
 function StartTile({ start, size }: { start: Start; size: Size | null }) {
   const chosen = size !== null
   const job = useAppSelector((s) => s.job.job)!
-  const piece = start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock)
+  const piece = inShopSizes(
+    start.make({ id: 'new', name: 'new', ...usualStart() }, job.stock),
+    job.settings.units,
+  )
   return (
     <RadioGroup.Item
       value={start.name}

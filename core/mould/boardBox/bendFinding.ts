@@ -6,6 +6,9 @@ import { kerfs } from './bentSides.ts'
 /** Sheets whose back a saw can kerf; plastics and metal are bent whole. */
 const SAWN: readonly Skin['material'][] = ['hardboard', 'flexible-ply', 'birch-ply']
 
+/** Between ribs or before a packed fill a thinner sheet, as flashing is, has no stiffness of its own, mm [own]. */
+const STIFF = 1
+
 /** A sheet bent tighter than it goes, with what would do: a night in water, kerfs, or the next sheet in stock. */
 export function bendFinding(
   piece: Pick<Piece, 'id' | 'mould'>,
@@ -14,10 +17,11 @@ export function bendFinding(
   bent: { readonly partId: string; readonly name: string; readonly radiusMm: number },
 ): Finding {
   const { radiusMm } = bent
+  const boxed = 'rounds' in piece.mould
   const wetted = skin.wettedRadius !== null && radiusMm >= skin.wettedRadius
   const cut = SAWN.includes(skin.material) ? kerfs(radiusMm, skin.thickness, piece.mould.kerf) : null
   const other = stock.skins
-    .filter((s) => s.leastRadius <= radiusMm)
+    .filter((s) => s.leastRadius <= radiusMm && (boxed || s.thickness >= STIFF))
     .sort((a, b) => b.leastRadius - a.leastRadius)[0]
   return finding(
     piece,
@@ -33,7 +37,14 @@ export function bendFinding(
       kerfDepthMm: cut?.depth ?? 0,
       kerfSpacingMm: cut?.spacing ?? 0,
       other: other?.name ?? '',
+      instead: other ? '' : boxed ? 'block' : 'layers',
     },
-    other && [{ type: 'mouldChosen', pieceId: piece.id, patch: { skin: other.id } }],
+    [
+      {
+        type: 'mouldChosen',
+        pieceId: piece.id,
+        patch: other ? { skin: other.id } : boxed ? { rounds: 'block' } : { method: 'layers' },
+      },
+    ],
   )
 }

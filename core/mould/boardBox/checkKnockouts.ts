@@ -5,6 +5,32 @@ import { finding } from '../checkMould.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { knockoutKind, MOST_WRAP, plugFor, tubeFor } from './knockoutChoice.ts'
 
+/** The top of a knockout may stand so far under the strike-off, mm. */
+const UNDER = 1
+
+/** What makes up for a stack of boards that is short: more boards, a top a hair under the fill, or another thickness. */
+function laminateCure(
+  piece: BoxedSlab,
+  short: number,
+): { readonly cure: string; readonly slab: number; readonly changes: Change[] } {
+  const { id, mould, thickness } = piece
+  const slab = Math.round((thickness - short) * 100) / 100
+  if (mould.knockoutBoards)
+    return {
+      cure: 'boards',
+      slab,
+      changes: [{ type: 'mouldChosen', pieceId: id, patch: { knockoutBoards: null } }],
+    }
+  const below = Math.round((mould.knockoutBelow + short) * 100) / 100
+  if (below <= UNDER)
+    return {
+      cure: 'below',
+      slab,
+      changes: [{ type: 'mouldChosen', pieceId: id, patch: { knockoutBelow: below } }],
+    }
+  return { cure: 'thickness', slab, changes: [{ type: 'thicknessChanged', pieceId: id, thickness: slab }] }
+}
+
 /** What is wrong with what makes the openings, and with the blocks that are glued up. */
 export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): Finding[] {
   const findings: Finding[] = []
@@ -12,9 +38,8 @@ export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], sto
     const built = part.role === 'knockout' || part.role === 'corner' || part.source.of === 'apron'
     const stacked = part.boardId === null && (part.role !== 'knockout' || isStacked(piece, part))
     if (!built || !stacked || part.laminate?.fits) continue
-    const all: Change[] = piece.mould.knockoutBoards
-      ? [{ type: 'mouldChosen', pieceId: piece.id, patch: { knockoutBoards: null } }]
-      : []
+    const nearest = part.laminate?.thickness ?? 0
+    const { cure, slab, changes } = laminateCure(piece, part.thicknessMm - nearest)
     findings.push(
       finding(
         piece,
@@ -24,10 +49,12 @@ export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], sto
         {
           part: part.name,
           wantedMm: part.thicknessMm,
-          nearestMm: part.laminate?.thickness ?? 0,
+          nearestMm: nearest,
           boards: stock.boards.length,
+          cure,
+          slabMm: slab,
         },
-        all.length > 0 ? all : undefined,
+        changes,
       ),
     )
   }

@@ -7,7 +7,7 @@ import { type CastBody, lockOf, undercut } from '../castBody.ts'
 import { finding, wearFindings } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { cells, type Parting, pullOf } from '../shells/flangedShells.ts'
-import type { Bed } from './split.ts'
+import { type Bed, firstParting } from './split.ts'
 
 /** Long-term tension a printed wall bears across its layers, MPa [own]. */
 const WALL_MPA = 4
@@ -87,21 +87,14 @@ export function checkPrinted(
   found.push(...wearFindings(piece, filament.casts))
   if (quick) return found
   const lock = locksOf(input, body, partings)
-  if (lock)
+  if (lock) {
+    const shells = shellsThatOpen(input, body)
     found.push(
-      finding(
-        piece,
-        'undercut-locks',
-        'stop',
-        'shell/1',
-        lock,
-        mould.shells === 1
-          ? [choose(piece.id, { shells: 2 })]
-          : undercut(input.kernel, body) === null
-            ? [choose(piece.id, { shells: 1 })]
-            : undefined,
-      ),
+      finding(piece, 'undercut-locks', 'stop', 'shell/1', { ...lock, instead: shells ? '' : 'layers' }, [
+        choose(piece.id, shells ? { shells } : { method: 'layers' }),
+      ]),
     )
+  }
   const [top, most] = areasOf(input, body)
   if (top < OPEN * most)
     found.push(
@@ -110,6 +103,14 @@ export function checkPrinted(
       ]),
     )
   return found
+}
+
+/** Another number of shells that leave the cast; null where none do. */
+function shellsThatOpen(input: MethodInput<'printed'>, body: CastBody): 1 | 2 | null {
+  const { piece, kernel } = input
+  if (piece.mould.shells !== 1) return undercut(kernel, body) === null ? 1 : null
+  const halves = { ...input, piece: { ...piece, mould: { ...piece.mould, shells: 2 as const } } }
+  return locksOf(halves, body, [firstParting(kernel, body)]) === null ? 2 : null
 }
 
 /** Whether a shell cannot leave the cast: one draws off the whole, others leave outward, four on the diagonal. */

@@ -179,7 +179,7 @@ export const tubeMethod: MouldMethod<'tube'> = {
       life: 1,
       faceM2: pieceStation.figures.surfaceAreaM2,
       depth: height,
-      check: () => checkTube(piece, form, tube, fitting, mix.freshKgPerM3),
+      check: () => checkTube(piece, stock.tubes, form, tube, fitting, mix.freshKgPerM3),
     }
     return { built, findings: [] }
   },
@@ -237,6 +237,7 @@ function fittingTube(diameter: number, tubes: readonly Tube[]): Tube | undefined
 
 function checkTube(
   piece: TurnedPiece,
+  tubes: readonly Tube[],
   form: NonNullable<ReturnType<typeof tubeForm>>,
   tube: Tube,
   fitting: Tube | undefined,
@@ -246,15 +247,16 @@ function checkTube(
   const differs = Math.abs(tube.inside - form.diameter) > FITS
   if (differs) {
     const { turned } = piece
+    const nearest = nearestTube(form.diameter, tubes) ?? tube
     const sized: Change = {
       type: 'shapeChanged',
       pieceId: piece.id,
       patch: {
         turned:
           turned.form === 'tube'
-            ? { ...turned, outside: tube.inside }
+            ? { ...turned, outside: nearest.inside }
             : turned.form === 'cylinder'
-              ? { ...turned, diameter: tube.inside }
+              ? { ...turned, diameter: nearest.inside }
               : turned,
       },
     }
@@ -269,8 +271,9 @@ function checkTube(
           insideMm: tube.inside,
           tube: tube.name,
           fitting: fitting?.name ?? '',
+          nearestMm: nearest.inside,
         },
-        fitting ? [choose(piece, fitting.id)] : [sized],
+        fitting ? [choose(piece, fitting.id)] : [choose(piece, nearest.id), sized],
       ),
     )
   }
