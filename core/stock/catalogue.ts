@@ -1,3 +1,4 @@
+import { boardRow } from './boardRow.ts'
 import {
   FILAMENTS,
   FOAMS,
@@ -26,23 +27,7 @@ const board = (
   material: Board['material'],
   thickness: number,
   rest: Partial<Board> = {},
-): Board => ({
-  id,
-  name,
-  material,
-  thickness,
-  length: 2440,
-  width: 1220,
-  grain: false,
-  densityKgPerM3: 680,
-  elasticity: 2000,
-  elasticityAcross: rest.elasticity ?? 2000,
-  screwHold: 250,
-  offcuts: [],
-  price: null,
-  source: `density and stiffness: ${HANDBOOK}; screw hold: ${OWN}`,
-  ...rest,
-})
+): Board => boardRow(id, name, material, [thickness, 2440, 1220], rest)
 
 const BOARDS: readonly Board[] = [
   board('melamine-18', '18 mm melamine', 'melamine', 18, { price: 46 }),

@@ -1,4 +1,5 @@
 import { KG_PER_POUND, LITRES_PER_CUBIC_FOOT } from '../units/convert.ts'
+import { boardRow } from './boardRow.ts'
 import type { Bar, Board, Foam, Mesh, Mix, Mixer, Skin, Stock, Tube } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 
@@ -13,23 +14,7 @@ const board = (
   material: Board['material'],
   [thickness, length, width]: readonly [number, number, number],
   rest: Partial<Board> = {},
-): Board => ({
-  id,
-  name,
-  material,
-  thickness: thickness * IN,
-  length: length * IN,
-  width: width * IN,
-  grain: false,
-  densityKgPerM3: 680,
-  elasticity: 2000,
-  elasticityAcross: rest.elasticity ?? 2000,
-  screwHold: 250,
-  offcuts: [],
-  price: null,
-  source: `density and stiffness: ${HANDBOOK}; screw hold: ${OWN}`,
-  ...rest,
-})
+): Board => boardRow(id, name, material, [thickness * IN, length * IN, width * IN], rest)
 const MDF = { densityKgPerM3: 750, elasticity: 2500 } as const
 const BIRCH = { elasticity: 9500, elasticityAcross: 7000, screwHold: 400 } as const
 
