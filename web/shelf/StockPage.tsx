@@ -54,7 +54,9 @@ export function StockPage() {
             `It differs from your shelf in ${differences.length === 1 ? 'one place' : `${differences.length} places`}: told below the lists. The job’s own rows are used.`}
         </p>
         <MoneySign />
-        <UnitsOneByOne />
+        <div className="max-w-[340px]">
+          <UnitsOneByOne />
+        </div>
         <StockRows />
         <h2 className="mt-6">From a list</h2>
         <p className="text-soft">

@@ -1,3 +1,4 @@
+import { showNumber } from '../../../core/units/index.ts'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 
@@ -30,6 +31,7 @@ export function LeanFields({
         min={-60}
         max={60}
         step={0.5}
+        show={(n) => showNumber(n, 2)}
         onCommit={(n) => n !== null && onRun(tidy(Math.tan((n * Math.PI) / 180) * over))}
       />
     </>
@@ -57,6 +59,7 @@ export function FallFields({
         min={-50}
         max={50}
         step={0.5}
+        show={(n) => showNumber(n, 2)}
         onCommit={(n) => n !== null && onFall(tidy((n / 100) * over))}
       />
     </>
