@@ -201,13 +201,17 @@ export const insertSchema = z.strictObject({
 })
 
 export const basinSchema = z.strictObject({
-  form: z.enum(['frustum', 'bowl', 'ramp']),
+  form: z.enum(['frustum', 'bowl', 'ramp', 'superellipse']),
   length: size.describe('of the opening at the top, mm'),
   width: size,
   radius: distance.describe('rounds the corners of the opening, mm'),
   depth: size.describe('from the top of the slab, mm'),
   draftDeg: draft,
-  exponent: z.number().min(1.2).max(12).describe('bowl only: 2 is an ellipse, more is fuller'),
+  exponent: z
+    .number()
+    .min(1.2)
+    .max(12)
+    .describe('bowl and superellipse only: 2 is an ellipse, more is fuller'),
   fall: distance.describe('ramp only: how much deeper the far end is, mm'),
   shell: size.describe('thickness round and under it, mm'),
   u: offset.describe('its middle, from the left, mm'),

@@ -3,7 +3,7 @@ import { type BoxPiece, newBox, newTurned, type Piece, plainSide, type TurnedFor
 import { testBasinBelow } from '../testing/testFeatures.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testSlab, testStock, testTop } from '../testing/testPiece.ts'
-import { planPieceStation } from './index.ts'
+import { basinSolids, planPieceStation } from './index.ts'
 
 const kernel = await testKernel()
 const told = { id: 'p', name: 'Piece', start: '2026-05-30T09:00', zone: 'UTC' }
@@ -52,6 +52,23 @@ describe('what a hollow piece holds, level with its rim', () => {
         basin: { ...testBasinBelow, length: 300, width: 300, radius: 0, fall: 0, waste: 0 },
       }),
       frustum(130, 300 ** 2, (300 - 2 * 130 * Math.tan((6 * Math.PI) / 180)) ** 2),
+    ],
+    [
+      'an ellipse with a straight wall, pi a b by its depth',
+      testSlab({
+        thickness: 50,
+        basin: {
+          ...testBasinBelow,
+          form: 'superellipse',
+          exponent: 2,
+          length: 360,
+          width: 280,
+          draftDeg: 0,
+          fall: 0,
+          waste: 0,
+        },
+      }),
+      Math.PI * 180 * 140 * 130,
     ],
     ['a slab with openings', testTop(), null],
   ])('%s', (_, piece, mm3) => {
@@ -120,4 +137,32 @@ it('a textured liner takes its thickness off the cast size of the side it lies o
   expect(lined({})).toBeNull()
   expect(lined({ front: 6 })).toEqual({ lengthMm: 900, widthMm: 494 })
   expect(lined({ front: 6, back: 4, left: 3 })).toEqual({ lengthMm: 897, widthMm: 490 })
+})
+
+it.each([1.4, 2, 2.6, 5])('the shell of an oval basin is as thick all round: fullness %d', (exponent) => {
+  const basin = { ...testBasinBelow, form: 'superellipse' as const, exponent, draftDeg: 5, shell: 30 }
+  const { outside, core } = basinSolids(testSlab({ thickness: 50, basin }), basin)
+  const thickness = kernel.withSolids((s) => {
+    const shell = s.keep(s.solid(outside).body.trimByPlane([0, 0, 1], -20))
+    const hollow = s.keep(s.solid(core).body.trimByPlane([0, 0, 1], -10))
+    // From all round: how far the hollow can be moved before it touches what is outside the shell.
+    const big = s.solid({
+      kind: 'plate',
+      region: [
+        [
+          [-500, -500],
+          [1500, -500],
+          [1500, 1500],
+          [-500, 1500],
+        ],
+      ],
+      low: -15,
+      high: 40,
+      name: 'b',
+    })
+    const around = s.keep(big.body.subtract(shell))
+    return hollow.minGap(around, 200)
+  })
+  expect(thickness).toBeGreaterThan(29.5)
+  expect(thickness).toBeLessThan(30.6)
 })

@@ -14,7 +14,7 @@ export { holdFonts, LETTER_FONTS, letterFont } from './lettering/fonts.ts'
 export { layLetters } from './lettering/layLetters.ts'
 export { loftLoop } from './loftLoop.ts'
 export { describePiece, planPieceStation } from './planPiece.ts'
-export { type BasinSolids, basinSolids, superellipseArea } from './slab/basin.ts'
+export { type BasinSolids, basinSolids, superellipse, superellipseArea } from './slab/basin.ts'
 export { drainerFall, drainerRun } from './slab/drainers.ts'
 export { freePlace, moveToFree, placedFree } from './slab/freePlace.ts'
 export {

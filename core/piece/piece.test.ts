@@ -302,6 +302,7 @@ it.each<[string, Partial<SlabPiece>]>([
   ['a sunken field', { panels: [{ ...testField, u: 40, shape: { kind: 'round', diameter: 220 } }] }],
   ['a frame', { panels: [testFrame] }],
   ['a basin below', { basin: testBasinBelow }],
+  ['an oval basin below', { basin: { ...testBasinBelow, form: 'superellipse', exponent: 2.4 } }],
   [
     'a blind opening that narrows',
     {

@@ -1,6 +1,13 @@
 import { loftPoints, loopChords, type Point, type Region } from '../../core/geometry/index.ts'
 import type { Change, SlabPiece } from '../../core/job/index.ts'
-import { layLetters, letterFont, outlineLoft, outlineSize, shapeLoop } from '../../core/piece/index.ts'
+import {
+  layLetters,
+  letterFont,
+  outlineLoft,
+  outlineSize,
+  shapeLoop,
+  superellipse,
+} from '../../core/piece/index.ts'
 
 /** What stands on the plan besides openings: a drainer, a panel, letters, an insert, the basin. */
 export type Feature = {
@@ -128,21 +135,23 @@ export function planFeatures(piece: SlabPiece): Feature[] {
           name: 'basin',
           at: [piece.basin.u, piece.basin.v],
           rings: [
-            loopChords(
-              shapeLoop(
-                {
-                  kind: 'rectangle',
-                  length: piece.basin.length,
-                  width: piece.basin.width,
-                  radius:
-                    piece.basin.form === 'bowl'
-                      ? Math.min(piece.basin.length, piece.basin.width) / 2.2
-                      : piece.basin.radius,
-                },
-                [piece.basin.u, piece.basin.v],
-                'basin',
-              ),
-            ).points,
+            piece.basin.form === 'bowl' || piece.basin.form === 'superellipse'
+              ? superellipse(piece.basin.length / 2, piece.basin.width / 2, piece.basin.exponent, [
+                  piece.basin.u,
+                  piece.basin.v,
+                ])
+              : loopChords(
+                  shapeLoop(
+                    {
+                      kind: 'rectangle',
+                      length: piece.basin.length,
+                      width: piece.basin.width,
+                      radius: piece.basin.radius,
+                    },
+                    [piece.basin.u, piece.basin.v],
+                    'basin',
+                  ),
+                ).points,
           ],
           fill: false,
           movable: true,

@@ -288,7 +288,7 @@ const coreArea = ({ length, width, depth }: NonNullable<SlabPiece['basin']>): nu
 
 /** The face it stands on, mm2. */
 const footArea = ({ form, length, width, radius, exponent }: NonNullable<SlabPiece['basin']>): number =>
-  form === 'bowl'
+  form === 'bowl' || form === 'superellipse'
     ? superellipseArea(length / 2, width / 2, exponent)
     : length * width - (4 - Math.PI) * Math.min(radius, length / 2, width / 2) ** 2
 

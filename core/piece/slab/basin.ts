@@ -61,7 +61,12 @@ export function basinSolids(piece: SlabPiece, basin: Basin): BasinSolids {
   const top = piece.thickness
   const { depth, fall, shell } = basin
   const deepest = basin.form === 'ramp' ? depth + fall : depth
-  const body = basin.form === 'bowl' ? bowl(basin, top) : frustum(basin, top)
+  const body =
+    basin.form === 'bowl'
+      ? bowl(basin, top)
+      : basin.form === 'superellipse'
+        ? straightOval(basin, top)
+        : frustum(basin, top)
   const low = top - deepest - shell
   const middle = top - depth
   const waste: SolidRecipe[] =
@@ -129,7 +134,8 @@ function wasteBulk(piece: SlabPiece, b: Basin): Bulk | null {
   const r = b.waste / 2
   const lean = Math.tan((b.draftDeg * Math.PI) / 180) * (b.depth + (b.form === 'ramp' ? b.fall : 0))
   const shift = b.form === 'ramp' ? wasteShift(b) : 0
-  const room = (across: number) => across / 2 - lean - Math.max(0, b.radius)
+  const corner = b.form === 'superellipse' ? 0 : Math.max(0, b.radius)
+  const room = (across: number) => across / 2 - lean - corner
   if (r > room(b.width) || Math.abs(shift) + r > room(b.length)) return null
   const slope = b.form === 'ramp' ? b.fall / b.length : 0
   const thick = b.shell * Math.sqrt(1 + slope * slope)
@@ -225,6 +231,58 @@ function frustum(b: Basin, top: number) {
     } as SolidRecipe,
     plan,
   }
+}
+
+/**
+ * A superellipse whose wall leans in by the draft down to a level floor. Its shell is the curve parallel to the wall's
+ * own at each level, so that it is as thick all round.
+ */
+function straightOval(b: Basin, top: number) {
+  const draft = (b.draftDeg * Math.PI) / 180
+  const floor = top - b.depth
+  const [name, out] = ['basin/wall', b.shell / Math.cos(draft)]
+  const level = (z: number) => {
+    const lean = Math.tan(draft) * (top - z)
+    return superellipse(b.length / 2 - lean, b.width / 2 - lean, b.exponent, [b.u, b.v])
+  }
+  const around = (z: number) => {
+    const lean = Math.tan(draft) * (top - z)
+    return parallelTo(level(z), b, lean, out)
+  }
+  const core: SolidRecipe = {
+    kind: 'stack',
+    levels: [
+      { z: floor, points: level(floor) },
+      { z: top, points: level(top) },
+      { z: top + 1, points: level(top) },
+    ],
+    name,
+    lowName: 'basin/floor',
+    highName: 'top',
+  }
+  const outside: SolidRecipe = {
+    kind: 'stack',
+    levels: [
+      { z: floor - b.shell, points: around(floor - b.shell) },
+      { z: top - 0.5, points: around(top - 0.5) },
+    ],
+    name: 'basin/shell',
+    lowName: 'basin/foot',
+    highName: 'top',
+  }
+  return { core, outside, plan: around(0) }
+}
+
+/** Points of a superellipse moved out square to it: the gradient of |x/a|^n + |y/b|^n points that way. */
+function parallelTo(points: readonly Point[], b: Basin, lean: number, out: number): Point[] {
+  const [a, c, n] = [b.length / 2 - lean, b.width / 2 - lean, b.exponent]
+  return points.map(([x, y]): Point => {
+    const [dx, dy] = [x - b.u, y - b.v]
+    const gx = (Math.sign(dx) * Math.abs(dx / a) ** (n - 1)) / a
+    const gy = (Math.sign(dy) * Math.abs(dy / c) ** (n - 1)) / c
+    const size = Math.hypot(gx, gy) || 1
+    return [x + (gx / size) * out, y + (gy / size) * out]
+  })
 }
 
 /** A bowl: superellipses whose size follows a superellipse of depth. Its shell is the same, larger by the thickness. */

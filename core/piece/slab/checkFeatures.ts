@@ -196,7 +196,7 @@ function checkBasin(
     })
     return
   }
-  if (basin.form !== 'bowl' && basin.radius * 2 > short) {
+  if (basin.form !== 'bowl' && basin.form !== 'superellipse' && basin.radius * 2 > short) {
     raise({
       code: 'basin-radius',
       level: 'stop',

@@ -8,6 +8,7 @@ import { useEdit } from '../useEdit.ts'
 /** A basin cast in one with the slab: its core, and the shell that hangs below. */
 export function BasinBench({ basin, onBack }: { basin: Basin; onBack: () => void }) {
   const { shape } = useEdit()
+  const oval = basin.form === 'bowl' || basin.form === 'superellipse'
   const set = (patch: Partial<Basin>, label: string) =>
     shape({ basin: { ...basin, ...patch } }, `basin: ${label}`)
   return (
@@ -19,6 +20,7 @@ export function BasinBench({ basin, onBack }: { basin: Basin; onBack: () => void
         value={basin.form}
         options={[
           { value: 'frustum', name: 'straight', note: 'sides with draft' },
+          { value: 'superellipse', name: 'oval', note: 'straight sides' },
           { value: 'bowl', name: 'bowl', note: 'rounded all through' },
           { value: 'ramp', name: 'ramp', note: 'floor falls along' },
         ]}
@@ -30,12 +32,12 @@ export function BasinBench({ basin, onBack }: { basin: Basin; onBack: () => void
         rows={[
           { key: 'length', label: 'Length', min: 1 },
           { key: 'width', label: 'Width', min: 1 },
-          ...(basin.form === 'bowl' ? [] : [{ key: 'radius' as const, label: 'Corner radius' }]),
+          ...(oval ? [] : [{ key: 'radius' as const, label: 'Corner radius' }]),
           { key: 'depth', label: 'Depth', note: 'from the top', min: 1 },
         ]}
         onChange={set}
       />
-      {basin.form === 'bowl' ? (
+      {oval && (
         <NumberField
           label="Fullness"
           value={basin.exponent}
@@ -44,7 +46,8 @@ export function BasinBench({ basin, onBack }: { basin: Basin; onBack: () => void
           step={0.1}
           onCommit={(exponent) => exponent !== null && set({ exponent }, `fullness ${exponent}`)}
         />
-      ) : (
+      )}
+      {basin.form !== 'bowl' && (
         <NumberField
           label="Draft of the core"
           unit="°"
