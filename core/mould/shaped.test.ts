@@ -598,8 +598,11 @@ describe('the upper form of a basin', () => {
       offset,
       name: 'cut',
     })
-    for (let i = 0; i < 5; i += 1) {
-      const [dx, dy] = [2 * Math.cos((Math.PI * i) / 2.5), 2 * Math.sin((Math.PI * i) / 2.5)]
+    // A bowl has ten times the facets: it is looked at from fewer sides.
+    const ways = slabPiece.basin!.form === 'bowl' ? 2 : 5
+    for (let i = 0; i < ways; i += 1) {
+      const turn = (2 * Math.PI * (i + 0.2)) / ways
+      const [dx, dy] = [2 * Math.cos(turn), 2 * Math.sin(turn)]
       const moved: SolidRecipe = { kind: 'moved', solid: recipe, by: movedBy([dx, dy, 0]) }
       const skin: SolidRecipe = {
         kind: 'difference',

@@ -166,3 +166,26 @@ it.each([1.4, 2, 2.6, 5])('the shell of an oval basin is as thick all round: ful
   expect(thickness).toBeGreaterThan(29.5)
   expect(thickness).toBeLessThan(30.6)
 })
+
+it.each([
+  [360, 280, 2],
+  [900, 600, 2.6],
+  [1600, 900, 4],
+  [700, 700, 1.3],
+])('no chord of a bowl %d x %d of fullness %d strays by more than 0.05 mm', (length, width, exponent) => {
+  const basin = { ...testBasinBelow, form: 'bowl' as const, length, width, exponent }
+  const { core } = basinSolids(testSlab({ thickness: 50, basin }), basin)
+  if (core.kind !== 'stack') throw new Error('a bowl is a stack of levels')
+  const { points } = core.levels.at(-1)!
+  const [a, b] = [length / 2, width / 2]
+  // The middle of each chord against the curve along the same ray: the gap square to the chord is less.
+  const off = points.map(([x, y], i) => {
+    const [nx, ny] = points[(i + 1) % points.length]!
+    const [mx, my] = [(x + nx) / 2 - basin.u, (y + ny) / 2 - basin.v]
+    const k = (Math.abs(mx / a) ** exponent + Math.abs(my / b) ** exponent) ** (-1 / exponent)
+    const [rx, ry] = [mx * (k - 1), my * (k - 1)]
+    const chord = Math.hypot(nx - x, ny - y) || 1
+    return Math.abs(rx * (ny - y) - ry * (nx - x)) / chord
+  })
+  expect(Math.max(...off)).toBeLessThan(0.05)
+})

@@ -2,6 +2,7 @@ import {
   addBulks,
   type Bulk,
   bulkAt,
+  chordCount,
   loftPoints,
   measureWithin,
   type PathCorner,
@@ -12,8 +13,17 @@ import type { Basin, SlabPiece } from '../../job/index.ts'
 import { loftLoop } from '../loftLoop.ts'
 import { openingPath } from './outlineLoop.ts'
 
-/** Points round one level of a bowl, and its levels from foot to rim. */
+/** Points round one level of a bowl, and its levels from foot to rim, at least. */
 const BOWL = { around: 120, levels: 40 } as const
+
+/** So many that no chord of a basin's curve strays by more than 0.05 mm; the same at all its levels. */
+function chordsOf({ length, width, depth, shell }: Basin): { around: number; levels: number } {
+  const largest = Math.max(length, width) / 2 + shell
+  return {
+    around: Math.max(BOWL.around, 4 * Math.ceil(chordCount(largest, 2 * Math.PI) / 4)),
+    levels: Math.max(BOWL.levels, chordCount(Math.max(largest, depth + shell), Math.PI / 2)),
+  }
+}
 
 /** A level of a superellipse of semi-axes a and b: |x/a|^n + |y/b|^n = 1. */
 export function superellipse(
@@ -241,9 +251,10 @@ function straightOval(b: Basin, top: number) {
   const draft = (b.draftDeg * Math.PI) / 180
   const floor = top - b.depth
   const [name, out] = ['basin/wall', b.shell / Math.cos(draft)]
+  const { around: count } = chordsOf(b)
   const level = (z: number) => {
     const lean = Math.tan(draft) * (top - z)
-    return superellipse(b.length / 2 - lean, b.width / 2 - lean, b.exponent, [b.u, b.v])
+    return superellipse(b.length / 2 - lean, b.width / 2 - lean, b.exponent, [b.u, b.v], count)
   }
   const around = (z: number) => {
     const lean = Math.tan(draft) * (top - z)
@@ -287,13 +298,14 @@ function parallelTo(points: readonly Point[], b: Basin, lean: number, out: numbe
 
 /** A bowl: superellipses whose size follows a superellipse of depth. Its shell is the same, larger by the thickness. */
 function bowl(b: Basin, top: number) {
+  const count = chordsOf(b)
   const levels = (a: number, w: number, depth: number) =>
-    Array.from({ length: BOWL.levels + 1 }, (_, i) => {
-      const t = (Math.PI / 2) * (i / BOWL.levels)
+    Array.from({ length: count.levels + 1 }, (_, i) => {
+      const t = (Math.PI / 2) * (i / count.levels)
       const k = Math.max(0.02, Math.sin(t) ** (2 / b.exponent))
       return {
         z: top - depth * Math.cos(t) ** (2 / b.exponent),
-        points: superellipse(a * k, w * k, b.exponent, [b.u, b.v]),
+        points: superellipse(a * k, w * k, b.exponent, [b.u, b.v], count.around),
       }
     })
   const inner = levels(b.length / 2, b.width / 2, b.depth)
@@ -314,6 +326,12 @@ function bowl(b: Basin, top: number) {
     lowName: 'basin/foot',
     highName: 'top',
   }
-  const plan = superellipse(b.length / 2 + b.shell, b.width / 2 + b.shell, b.exponent, [b.u, b.v])
+  const plan = superellipse(
+    b.length / 2 + b.shell,
+    b.width / 2 + b.shell,
+    b.exponent,
+    [b.u, b.v],
+    count.around,
+  )
   return { core, outside, plan }
 }
