@@ -105,14 +105,14 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   [
     'mould',
     'tube-differs',
-    { tube: 'tube 250', insideMm: 250, diameterMm: 300, fitting: 'tube 300' },
+    { tube: 'tube 250', insideMm: 250, diameterMm: 300, fitting: 'tube 300', nearestMm: 300 },
     /casts 250 mm, not 300 mm\. tube 300 fits\. \[Take tube 300\]/,
   ],
   [
     'mould',
     'tube-differs',
-    { tube: 'tube 250', insideMm: 250, diameterMm: 275, fitting: '' },
-    /no tube in stock casts this diameter\. \[Make the piece 250 mm across\]/,
+    { tube: 'tube 250', insideMm: 250, diameterMm: 275, fitting: '', nearestMm: 300 },
+    /no tube in stock casts this diameter\. \[Make the piece 300 mm across, as the nearest tube\]/,
   ],
   [
     'mould',
@@ -174,7 +174,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   [
     'mould',
     'undercut-locks',
-    { awayMm: 30, heightMm: 0, instead: 'brushed' },
+    { awayMm: 30, heightMm: 0, instead: 'rubber' },
     /it locks 30 mm out from its joint.*\[Brush it in rubber instead\]/,
   ],
   [

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { withChoice } from '../../job/index.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { bendFinding } from './bendFinding.ts'
 
@@ -22,11 +23,18 @@ describe('a sheet bent too tight', () => {
     const found = at(id, radius)
     expect([found.level, Number(found.facts.kerfDepthMm) > 0]).toEqual([level, kerfed])
     const [change] = found.remedies[0]?.changes ?? []
-    expect(change?.type === 'mouldChosen' ? change.patch.skin : null).toBe(other)
+    expect(change?.type === 'mouldChosen' ? (change.patch.skin ?? null) : 'none').toBe(other)
   })
-  it('offers nothing where no sheet in stock goes round it', () => {
+  it('offers a block, or layers, where no sheet in stock goes round it', () => {
     const [hardboard] = testStock.skins.filter((s) => s.id === 'skin-hardboard-3')
     const found = at('skin-hardboard-3', 160, { ...testStock, skins: [hardboard!] })
-    expect([found.remedies, found.facts.other]).toEqual([[], ''])
+    const patches = (finding: typeof found) =>
+      finding.remedies.flatMap((r) => r.changes.map((c) => (c.type === 'mouldChosen' ? c.patch : c)))
+    expect([patches(found), found.facts.other]).toEqual([[{ rounds: 'block' }], ''])
+    const ribs = { ...testSlab(), mould: withChoice(testSlab().mould, { method: 'ribs' }) }
+    const skin = testStock.skins.find((s) => s.id === 'skin-vinyl-2')!
+    // Flashing would go round it, and has no stiffness between ribs.
+    const onRibs = bendFinding(ribs, testStock, skin, { partId: 'skin/1', name: 'skin 1', radiusMm: 30 })
+    expect(patches(onRibs)).toEqual([{ method: 'layers' }])
   })
 })

@@ -84,7 +84,7 @@ it.each<[string, number, string, string, string]>([
   const bend = findings.find((f) => f.code === 'bend-too-tight')
   expect(bend?.level ?? '').toBe(level)
   const [change] = bend?.remedies[0]?.changes ?? []
-  expect(change?.type === 'mouldChosen' ? change.patch.skin : '').toBe(remedy)
+  expect(change?.type === 'mouldChosen' ? (change.patch.skin ?? '') : '').toBe(remedy)
   if (bend) expect(explainBy(MOULD_WORDS, bend, METRIC)!.why).not.toMatch(/undefined|NaN/)
 })
 it('names the sheet that is not in stock', () => {
