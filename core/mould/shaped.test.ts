@@ -572,7 +572,6 @@ describe('the upper form of a basin', () => {
     ['round corners', trough, 'layers'],
     ['half round ends', withBasin({ radius: 80 }), 'layers'],
     ['a bowl', withBasin({ form: 'bowl', exponent: 2, waste: 0 }), 'layers'],
-    ['a full bowl', withBasin({ form: 'bowl', exponent: 4, waste: 0 }), 'layers'],
     ['an oval with a straight wall', withBasin({ form: 'superellipse', exponent: 2.6 }), 'layers'],
     ['a ramp', withBasin({ form: 'ramp', fall: 30 }), 'layers'],
     ['a steep draft', withBasin({ radius: 0, draftDeg: 20 }), 'boards'],
