@@ -383,6 +383,13 @@ describe('printed', () => {
       expect(row.hours).toBeCloseTo((volume / flow / 3600) * (1 + idlePercent / 100), 5)
     }
   })
+  it('draws one shell off whole, however many parts the bed makes of it; two leave square to their seam', () => {
+    const off = (shells: 1 | 2) =>
+      plan(chosen(slab(700, 300, 30), { method: 'printed', shells })).station!.off
+    const codes = (shells: 1 | 2) => off(shells).map((u) => u.code)
+    expect([codes(1), codes(2)]).toEqual([['turn-in-print', 'print-off'], ['printed-parts-off']])
+    expect(off(1).at(-1)!.partIds.length).toBeGreaterThan(4)
+  })
   it('turns its seam into the valleys of a fluted shaft', () => {
     const body = castBody(inputOf(fluted))
     const { normal } = firstParting(kernel, body)
@@ -623,6 +630,16 @@ describe('the upper form of a basin', () => {
       expect(gap).toBeLessThan(slabPiece.basin!.shell + 3)
     }
     for (const p of form) expect([p.id, shared(p.recipe, recipe) < 60]).toEqual([p.id, true])
+    const glue = station!.figures.hardware.find((h) => h.code === 'block-glue')
+    expect(glue !== undefined).toBe(of === 'layers')
+    if (glue) {
+      // More than the band beyond the shell's box at every joint, less than the whole of every layer, at 0.18 kg a m2.
+      const { lengthMm: l, widthMm: w } = form[0]!
+      const [least, most] = [l * w - (l - 100) * (w - 100), l * w].map(
+        (a) => (a * (form.length - 1) * 0.18) / 1e6,
+      )
+      expect([glue.amount > least!, glue.amount < most!]).toEqual([true, true])
+    }
     const lift = station!.figures.facts.find((f) => f.code === 'upper-form-lift')!.value
     expect(lift).toBeGreaterThan(0)
   })

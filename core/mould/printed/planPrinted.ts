@@ -231,7 +231,7 @@ export const printedMethod: MouldMethod<'printed'> = {
       prints: rows,
       building: printBuilding(parts, { bolts: boltCount, pins: pinCount }, hours),
       afterRelease: ['close/flanges', 'bed/sand'],
-      off: printOff(parts),
+      off: printOff(parts, choice.shells),
       faces: [
         {
           face: 'inside',
@@ -366,13 +366,14 @@ function printBuilding(
 }
 
 /** Walls outward of their seams, then what they stood on; a print in one is drawn off upward of the cast. */
-function printOff(parts: readonly BarePart[]): Undoing[] {
+function printOff(parts: readonly BarePart[], shells: 1 | 2 | 4): Undoing[] {
   const floor = parts.filter((p) => p.source.of === 'shell' && p.source.is === 'floor')
   const walls = parts.filter((p) => !floor.includes(p))
-  if (walls.length === 1 && floor.length === 0)
+  // One shell is drawn whole, however many parts the bed made of it: none of them leaves by itself.
+  if (shells === 1)
     return oneByOne([
       undo('turn', act('turn-in-print', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
-      undo('off/prints', act('print-off', {}), walls),
+      undo('off/prints', act('print-off', {}), parts),
     ])
   return oneByOne([
     undo('off/prints', act('printed-parts-off', { parts: walls.length }), walls, { from: 'sides' }),

@@ -201,12 +201,12 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
       outlines: [...(plain.built.outlines ?? []), ...(quick ? [] : ringOutlines(kernel, told, ring))],
       fixings: [
         ...(plain.built.fixings ?? []),
-        ...(ring.of === 'layers' && ring.parts.length > 1
+        ...(!quick && ring.of === 'layers' && ring.parts.length > 1
           ? [
               {
                 code: 'block-glue' as const,
                 facts: {},
-                amount: ringGlueM2(ring) * GLUE_KG_PER_M2,
+                amount: ringGlueM2(kernel, told, ring) * GLUE_KG_PER_M2,
                 unit: 'kg' as const,
               },
             ]

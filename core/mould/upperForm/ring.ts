@@ -73,10 +73,13 @@ export function ringOutlines(kernel: Kernel, told: Told, ring: Ring): PartOutlin
 }
 
 /** Glue between its layers, m2: each face less what the shell takes of it. */
-export const ringGlueM2 = (ring: Ring): number =>
-  ring.of === 'boards'
-    ? 0
-    : (Math.max(0, ring.parts.length - 1) * 0.5 * ring.parts[0]!.lengthMm * ring.parts[0]!.widthMm) / 1e6
+export function ringGlueM2(kernel: Kernel, { shell, back, board }: Told, ring: Ring): number {
+  if (ring.of === 'boards') return 0
+  const joints = ring.parts.slice(1).map((_, i) => back + (i + 1) * board.thickness)
+  const taken = kernel.withSolids((scope) => sectionAreas(scope.solid(shell), UP, joints))
+  const { lengthMm, widthMm } = ring.parts[0]!
+  return taken.reduce((sum, area) => sum + Math.max(0, lengthMm * widthMm - area), 0) / 1e6
+}
 
 const blockOf = (min: Vector, max: Vector): [Point, Point] => [
   [min[0] - BAND, min[1] - BAND],
