@@ -128,7 +128,7 @@ const SETTING_OUT = {
   'formers-fill': () => ({ name: 'They fill' }),
   'bowl-core': (f: { shellMm: number }, { mm }) => ({
     name: 'Core',
-    note: `a bowl, followed by the upper form, so that the shell is ${mm(f.shellMm)} all round`,
+    note: `a bowl, followed by the upper form; the shell is ${mm(f.shellMm)} under the floor and at the middle of each side`,
   }),
   'basin-core': (f: { draftDeg: number; shellMm: number }, { mm }) => ({
     name: 'Core',
