@@ -5,7 +5,7 @@ import { type Finding, type Job, type Piece, rankFindings, type StationName } fr
 import { type LeftOut, leaveOut } from './leftOut.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
-import { type MouldStation, measuresSolids, planMouldStation } from './mould/index.ts'
+import { isOpen, layAgain, type MouldStation, measuresSolids, planMouldStation } from './mould/index.ts'
 import { asCast, describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
 import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
@@ -56,6 +56,8 @@ export type PlanOptions = {
   readonly guessMould?: boolean
   readonly memo?: Memo
   readonly shouldStop?: () => boolean
+  /** How often the usual count of work the sheets and bars are looked for with. */
+  readonly effort?: number
   /** Of a long cut list: how many parts are laid out, and how far the search is, 0 to 1. */
   readonly onLayout?: (parts: number, share: number) => void
 }
@@ -255,7 +257,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
           ),
         )
       : null
-  const mould = mouldRun?.value ?? null
+  const mould = mouldRun && laidWith(memo, mouldRun, piece, stock, options.effort ?? 1)
   const release = releaseRun?.value ?? null
   const finish = finishRun?.value ?? null
   const pour = pourRun?.value ?? null
@@ -329,6 +331,26 @@ function withoutStopped(
   return stopped(again) || !again.value.geometry.recipe
     ? asIs
     : { piece: less.piece, pieceRun: again, leftOut: less.leftOut }
+}
+
+/** The mould with its sheets and bars as so much work finds them: nothing after it is reckoned from them. */
+function laidWith(
+  memo: Memo,
+  run: Result<MouldStation>,
+  piece: Piece,
+  stock: Job['stock'],
+  effort: number,
+): MouldStation {
+  if (effort <= run.value.figures.layoutEffort || !isOpen(run.value.figures)) return run.value
+  return runStation(
+    memo,
+    'laid',
+    { mould: run, piece: pieceWith(piece, 'mould', 'mouldCount'), stock, effort },
+    (i) => ({
+      ...i.mould,
+      figures: { ...i.mould.figures, ...layAgain(i.mould.figures, { ...i.piece, stock: i.stock }, i.effort) },
+    }),
+  ).value
 }
 
 /** The run of a station that may have none to give: null where it has none, under the same key where it has. */

@@ -18,6 +18,9 @@ import { sayAct, type Timed } from './work/index.ts'
 /** Raised when a key of the plan's JSON changes its meaning or goes; new keys do not raise it. */
 export const PLAN_VERSION = 3
 
+/** Whether this is a count of work that is asked for: whole, and no more than a machine does in a few minutes. */
+export const isEffort = (n: number): boolean => Number.isInteger(n) && n >= 1 && n <= 64
+
 type Figures<T> = T extends { readonly figures: infer F } ? F | null : never
 type StationsJson = {
   readonly [K in keyof PiecePlan['stations']]: Figures<NonNullable<PiecePlan['stations'][K]>>
@@ -81,10 +84,13 @@ function stationsJson({ stations: s }: PiecePlan): StationsJson {
   }
 }
 
-/** The whole job planned, as the command line and the server give it: figures, findings with words, no meshes. */
-export function planJob(kernel: Kernel, job: Job, memo: Memo = stationMemo()): PlanJson {
+/**
+ * The whole job planned, as the command line and the server give it: figures, findings with words, no meshes. Sheets and
+ * bars are looked for with so many times the usual work.
+ */
+export function planJob(kernel: Kernel, job: Job, memo: Memo = stationMemo(), effort = 1): PlanJson {
   const plans = job.pieces.map((piece) =>
-    proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo }), memo),
+    proveRemedies(kernel, job, planPiece(kernel, job, piece, { memo, effort }), memo),
   )
   const style = wordsStyle(job.settings)
   return {

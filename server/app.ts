@@ -5,7 +5,8 @@ import helmet from 'helmet'
 import type { Kernel } from '../core/geometry/index.ts'
 import { LIMITS, readJob } from '../core/job/index.ts'
 import { holdFonts } from '../core/piece/index.ts'
-import { planJob } from '../core/planJson.ts'
+import { isEffort, planJob } from '../core/planJson.ts'
+import { stationMemo } from '../core/station.ts'
 
 /** The policy under which the whole interface runs: nothing from elsewhere, wasm allowed, Radix's style elements allowed. */
 const POLICY = {
@@ -38,10 +39,16 @@ export function hollowServer(kernel: Kernel, site: string): Express {
     '/api/plan',
     express.text({ type: () => true, limit: LIMITS.fileBytes }),
     async (request, response) => {
+      const effort = request.query.effort === undefined ? 1 : Number(request.query.effort)
+      if (!isEffort(effort)) {
+        const text = 'effort is a whole number from 1 to 64'
+        response.status(422).json({ problems: [{ code: 'range', path: 'effort', text }] })
+        return
+      }
       const read = readJob(typeof request.body === 'string' ? request.body : '')
       if (read.ok) {
         await holdFonts(read.job.pieces.flatMap((p) => p.lettering.map((l) => l.font)))
-        response.json(planJob(kernel, read.job))
+        response.json(planJob(kernel, read.job, stationMemo(), effort))
       } else response.status(422).json({ problems: read.problems })
     },
   )

@@ -249,6 +249,12 @@ describe('the third version, whose choices stood in one record whatever the meth
   })
 })
 
+/** A document as it stands now: which lists to prove is no longer told. */
+const withoutProofs = (raw: { pieces: { mould: Record<string, unknown> }[] }) => ({
+  ...raw,
+  pieces: raw.pieces.map(({ mould: { proveSheets: _, ...mould }, ...piece }) => ({ ...piece, mould })),
+})
+
 it('brings the fourth version up to this one: bars to choose from, money without a sign, all else as it was', () => {
   const old = fs.readFileSync(new URL('./versions/v4.hollow.json', import.meta.url), 'utf8')
   const raw = JSON.parse(old)
@@ -258,7 +264,9 @@ it('brings the fourth version up to this one: bars to choose from, money without
   const { stock, settings, ...rest } = read.job
   expect(settings).toEqual({ ...raw.settings, currency: null, others: METRIC_UNITS })
   expect(stock.bars).toEqual(startingStock().bars)
-  expect({ ...rest, version: 4, stock: { ...stock, bars: undefined }, settings: raw.settings }).toEqual(raw)
+  expect({ ...rest, version: 4, stock: { ...stock, bars: undefined }, settings: raw.settings }).toEqual(
+    withoutProofs(raw),
+  )
   expect(readJob(writeJob(read.job))).toEqual({ ok: true, job: read.job })
 })
 
@@ -269,15 +277,24 @@ it('brings the fifth version up to this one: with inches it reads pounds, gallon
   const read = readJob(old)
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
   expect(read.job.settings).toEqual({ ...raw.settings, others: US_UNITS })
-  expect({ ...read.job, version: 5, settings: raw.settings }).toEqual(raw)
+  expect({ ...read.job, version: 5, settings: raw.settings }).toEqual(withoutProofs(raw))
   const metric = readJob(JSON.stringify({ ...raw, settings: { ...raw.settings, units: 'mm' } }))
   expect(metric.ok && metric.job.settings.others).toEqual(METRIC_UNITS)
+})
+
+it('brings the sixth version up to this one: no list is told to be proven, all else as it was', () => {
+  const old = fs.readFileSync(new URL('./versions/v6.hollow.json', import.meta.url), 'utf8')
+  const raw = JSON.parse(old)
+  expect([raw.version, raw.pieces[0].mould.proveSheets]).toEqual([6, true])
+  const read = readJob(old)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  expect({ ...read.job, version: 6 }).toMatchObject(withoutProofs(raw))
 })
 
 describe('an old file that is broken is refused with its place, never opened by half', () => {
   const text = (name: string) =>
     fs.readFileSync(new URL(`./versions/${name}.hollow.json`, import.meta.url), 'utf8')
-  const names = ['v1', 'v2', 'v3-first', 'v3-last', 'v4', 'v5']
+  const names = ['v1', 'v2', 'v3-first', 'v3-last', 'v4', 'v5', 'v6']
   it.each(names)('%s cut short', (name) => {
     for (const share of [0.1, 0.5, 0.9, 0.999]) {
       const read = readJob(text(name).slice(0, text(name).length * share))

@@ -150,6 +150,16 @@ const unitsOfAll = (raw: Raw): Raw => ({
   }),
 })
 
+/** Version 6 was told which lists to prove; now every list is looked at until it is proven or a count of work is done. */
+const sheetsLookedFor = (raw: Raw): Raw => ({
+  ...raw,
+  pieces: each(raw.pieces, (piece) => {
+    if (!isRecord(piece.mould)) return piece
+    const { proveSheets: _, ...mould } = piece.mould
+    return { ...piece, mould }
+  }),
+})
+
 /** One step a version: `steps[n]` turns a document of version n into n + 1. Version 1 is the first. */
 const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   1: piecesOfManyKinds,
@@ -157,6 +167,7 @@ const steps: Readonly<Record<number, (raw: Raw) => Raw>> = {
   3: choicesByMethod,
   4: barsAndMoney,
   5: unitsOfAll,
+  6: sheetsLookedFor,
 }
 
 /** Brings an older document up to the version this program writes, step by step. */

@@ -23,10 +23,6 @@ const SHARED = {
     .boolean()
     .default(false)
     .describe('what is larger than a sheet is joined from pieces, a splice behind each joint'),
-  proveSheets: z
-    .boolean()
-    .default(false)
-    .describe('the fewest sheets worked out for certain, where the list is short enough'),
   turnParts: z.boolean().describe('whether a part may lie either way on the sheet'),
 }
 
@@ -204,7 +200,6 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   kerf: 3,
   trim: 10,
   joinLong: false,
-  proveSheets: false,
   turnParts: true,
   school: 'wrap',
   insideCorners: 'mitre',

@@ -13,6 +13,8 @@ const LONG = 100
 export type SheetSearch = {
   readonly shouldStop?: (() => boolean) | undefined
   readonly quick?: boolean
+  /** How often the usual count of work: the same effort gives the same sheets everywhere. */
+  readonly effort?: number
   /** Of long lists: how many parts, and how far the search is. */
   readonly onProgress?: ((parts: number, share: number) => void) | undefined
 }
@@ -27,7 +29,7 @@ export function layoutBoards(
 ): BoardLayout[] {
   const boards = sheetStock(stock).filter((b) => rows.some((r) => r.boardId === b.id))
   return boards.map((board) =>
-    layoutOne(
+    layOnBoard(
       rows.filter((r) => r.boardId === board.id),
       board,
       choice,
@@ -37,12 +39,17 @@ export function layoutBoards(
   )
 }
 
-function layoutOne(
-  rows: readonly CutRow[],
+/** What of a cut list is laid out, and what of the choice of a mould is asked for it. */
+export type SheetRow = Pick<CutRow, 'label' | 'count' | 'lengthMm' | 'widthMm'>
+export type SawChoice = Pick<MouldChoice, 'kerf' | 'trim' | 'turnParts'>
+
+/** Lays rows out on one board, `moulds` times over. */
+export function layOnBoard(
+  rows: readonly SheetRow[],
   board: SheetStock,
-  choice: MouldChoice,
+  choice: SawChoice,
   moulds: number,
-  { shouldStop, quick = false, onProgress }: SheetSearch,
+  { shouldStop, quick = false, effort = 1, onProgress }: SheetSearch = {},
 ): BoardLayout {
   const parts = rows.flatMap((row) =>
     Array.from({ length: row.count * moulds }, (_, i) => ({
@@ -62,7 +69,7 @@ function layoutOne(
   const layout = layOut(left, board, {
     ...options,
     trim: choice.trim,
-    prove: choice.proveSheets && !quick,
+    effort,
     ...(onProgress && left.length > LONG && { onProgress: (share) => onProgress(left.length, share) }),
   })
   const sheets = [

@@ -14,13 +14,13 @@ import { vesselFits } from './found/vesselFits.ts'
 import { hardwareRows } from './hardware.ts'
 import { holdRows } from './holdDown.ts'
 import { joinLong } from './joinLong.ts'
-import { cutBars } from './layout/cutBars.ts'
+import { layLengths, sheetMoney } from './laid.ts'
 import { layoutBoards, type SheetSearch } from './layoutBoards.ts'
 import { tableLevel } from './level.ts'
-import type { BuiltMould, MethodInput, MouldMethod, StockLengths } from './method.ts'
+import type { BuiltMould, MethodInput, MouldMethod } from './method.ts'
 import { METHODS, methodOf } from './methods.ts'
 import { partDensity, partVolume } from './partMass.ts'
-import type { BoardLayout, LengthLayout, MethodRow, MouldFigures, MouldStation, PartRole } from './types.ts'
+import type { MethodRow, MouldFigures, MouldStation, PartRole } from './types.ts'
 
 /**
  * The second station: the mould round the piece as poured, by the chosen method, every part a solid in place, and the
@@ -47,35 +47,8 @@ export function planMouldStation(
   return assemble(method, built, findings, input, { ...search, quick })
 }
 
-/** Boards that are bought; pieces from the shelf are paid for. */
-const wholeSheets = (l: BoardLayout): number => l.sheets.filter((s) => !s.offcut).length
-
 /** Parts that are made, neither cut from a sheet nor bought. */
 const MADE: readonly PartRole[] = ['shell', 'jacket', 'liner', 'former']
-
-/** A tube or strip saw, mm [own]. */
-const BAR_KERF = 2
-
-/** What is cut from tubes or strips, for every mould or every cast that is planned. */
-function layLengths({ name, stockLengthMm, each, parts }: StockLengths, piece: Piece): LengthLayout {
-  const times = each === 'mould' ? piece.mouldCount : Math.max(piece.plannedCasts, piece.mouldCount)
-  const wanted = Array.from({ length: times }, (_, n) =>
-    parts.map((p, i) => ({ id: `${n}.${i}`, length: p.lengthMm, name: p.name })),
-  ).flat()
-  const { bars, tooLong, lowerBound, proven } = cutBars(wanted, stockLengthMm, BAR_KERF)
-  const named = (id: string) => wanted.find((w) => w.id === id)!.name
-  return {
-    name,
-    stockLengthMm,
-    bars: bars.map((bar) => ({
-      parts: bar.map((p) => ({ name: named(p.id), lengthMm: p.length })),
-      restMm: Math.max(0, stockLengthMm - bar.reduce((sum, p) => sum + p.length + BAR_KERF, 0)),
-    })),
-    lowerBound,
-    proven,
-    tooLong: [...new Set(tooLong.map(named))],
-  }
-}
 
 /** A top of less than this share of the piece's plan is no face to strike off [own]. */
 const LEAST_FACE = 0.02
@@ -111,11 +84,6 @@ function assemble(
   const sealant = 'sealant' in choice ? stock.sealants.find((s) => s.id === choice.sealant) : undefined
   const millilitres = built.sealant.reduce((sum, r) => sum + r.millilitres, 0)
   const usable = sealant ? sealant.millilitres * (1 - sealant.wastePercent / 100) : Infinity
-  const sheets = sheetStock(stock)
-  const boardCost = layouts.reduce<number | null>((sum, l) => {
-    const price = sheets.find((b) => b.id === l.boardId)!.price
-    return sum === null || price === null ? null : sum + price * wholeSheets(l)
-  }, 0)
   const materialCost = built.materials.reduce<number | null>(
     (sum, m) => (sum === null || m.cost === null ? null : sum + m.cost * piece.mouldCount),
     0,
@@ -147,7 +115,7 @@ function assemble(
       rows.reduce((sum, r) => sum + r.count, 0) +
       built.materials.filter((m) => m.isPart).length +
       bare.filter((p) => MADE.includes(p.role) && p.layers.length === 0).length,
-    sheetCount: layouts.reduce((sum, l) => sum + wholeSheets(l), 0),
+    ...sheetMoney(layouts, stock, materialCost, casts),
     parts: parts.map(({ recipe: _, pull: __, leaves: ___, foot: ____, atOutline: _____, ...p }) => ({
       ...p,
       weightKg: weights.get(p.id)!,
@@ -189,7 +157,7 @@ function assemble(
       cartridges,
       glueAreaM2,
     }),
-    lengths: (built.lengths ?? []).map((l) => layLengths(l, piece)),
+    lengths: (built.lengths ?? []).map((l) => layLengths(l, piece, search.effort)),
     facts: built.facts ?? [],
     router: built.router ?? [],
     prints: built.prints ?? [],
@@ -200,8 +168,9 @@ function assemble(
     vents: built.vents ?? 0,
     openFaceM2: openFace(input, built),
     footPressureKPa: pressureAt(built.depth, mix.freshKgPerM3),
-    boardCost,
-    costPerCast: boardCost === null || materialCost === null ? null : (boardCost + materialCost) / casts,
+    materialCost,
+    plannedCasts: casts,
+    layoutEffort: search.effort ?? 1,
     usedCostPerCast: usedCost(methods, piece.mouldCount, casts),
     buildHours: built.hours,
     readyMinutes: spanMinutes(operations),

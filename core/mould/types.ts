@@ -449,6 +449,12 @@ export type MouldFigures = {
   readonly openFaceM2: number | null
   readonly footPressureKPa: number
   readonly boardCost: number | null
+  /** All else that is bought, for every mould. */
+  readonly materialCost: number | null
+  /** Casts that these moulds are good for, of those planned: what the cost is shared by. */
+  readonly plannedCasts: number
+  /** How often the usual count of work the sheets and bars were looked for with. */
+  readonly layoutEffort: number
   /** Whole sheets as they are bought, and all else that is. */
   readonly costPerCast: number | null
   /** Boards by what is used of them with their waste, and all else that is bought. */

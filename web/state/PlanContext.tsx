@@ -22,6 +22,7 @@ import { nextRun, quickWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
 import { onceReleased } from './pressed.ts'
 import { useAppSelector } from './store.ts'
+import { useBetterSheets, withSheets } from './useBetterSheets.ts'
 
 export type PlanView = {
   readonly job: Job
@@ -43,6 +44,8 @@ export type PlanView = {
   readonly failed: string | null
   /** A long cut list that is being laid out. */
   readonly layingOut: { readonly parts: number; readonly share: number } | null
+  /** Whether fewer sheets or bars are still looked for. */
+  readonly looking: boolean
   readonly preview: (changes: readonly Change[] | null) => void
   readonly previewing: boolean
 }
@@ -185,7 +188,13 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     [job, pieceId, edit],
   )
   const piece = shown.pieces.find((p) => p.id === pieceId)
-  const current = plan?.plan.id === pieceId ? plan : null
+  const planned = plan?.plan.id === pieceId ? plan : null
+  const settled = planned?.runId === asked && planned.stage === 'solid' && !dragged ? planned.plan : null
+  const { better, looking } = useBetterSheets(settled, shown, piece)
+  const current = useMemo(
+    () => planned && { ...planned, plan: better && settled ? withSheets(settled, better) : planned.plan },
+    [planned, settled, better],
+  )
   const view = useMemo((): PlanView | null => {
     if (!piece) return null
     const fresh = current?.runId === asked
@@ -203,9 +212,10 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       tried,
       failed,
       layingOut,
+      looking,
       preview,
       previewing: dragged !== null,
     }
-  }, [piece, shown, current, asked, scene, proven, failed, layingOut, preview, dragged])
+  }, [piece, shown, current, asked, scene, proven, failed, layingOut, looking, preview, dragged])
   return view && <Context.Provider value={view}>{children}</Context.Provider>
 }

@@ -4,6 +4,7 @@ import { type Kernel, openKernel } from '../../core/geometry/index.ts'
 import type { Piece } from '../../core/job/index.ts'
 import { prepareMesh } from '../../core/readers/index.ts'
 import { importWork } from '../worker/importWork.ts'
+import { type LayoutAsk, lookLonger } from '../worker/layoutWork.ts'
 import { planWork } from '../worker/planWork.ts'
 
 const opening = openKernel({ coarser: 12 })
@@ -24,9 +25,19 @@ export class InProcess {
     const reply = (data: unknown) => {
       if (!this.ended) act(() => this.onmessage?.({ data } as MessageEvent))
     }
-    this.postMessage = String(script).includes('import.worker')
+    const name = String(script)
+    this.postMessage = name.includes('import.worker')
       ? (request) => void importWork(request, reply)
-      : planWork({ opening, reply, holdPieceMesh })
+      : name.includes('layout.worker')
+        ? (request) => void this.look(request, reply)
+        : planWork({ opening, reply, holdPieceMesh })
+  }
+  private async look(ask: LayoutAsk, reply: (data: unknown) => void): Promise<void> {
+    for (const answer of lookLonger(ask)) {
+      reply(answer)
+      await new Promise((go) => setTimeout(go))
+      if (this.ended) return
+    }
   }
   terminate(): void {
     this.ended = true

@@ -45,6 +45,7 @@ export const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView
   tried: true,
   failed: null,
   layingOut: null,
+  looking: false,
   preview: () => {},
   previewing: false,
 })

@@ -1,3 +1,6 @@
+import { type BarKind, boundBars, completeBars, type Pattern } from './completeBars.ts'
+import { relaxBars } from './relaxBars.ts'
+
 /** A length to be cut, mm. */
 export type BarPart = { readonly id: string; readonly length: number }
 
@@ -10,103 +13,143 @@ export type BarLayout = {
   readonly proven: boolean
 }
 
-/** Steps of the exact search before the best so far is kept. */
-const MOST_STEPS = 150_000
+/** Steps of the exact search before the best so far is kept: a count, so that every host gives the same cutting. */
+const MOST_STEPS = 300_000
+/** Bars that are left when what remains is completed exactly, and the steps for it. */
+const SHORT = 5
+const REST_STEPS = 20_000
+/** How often a way may leave the pattern that is cut most, and the steps of relaxing. */
+const LEAVES = 4
+const RELAX_STEPS = 3_000_000
+/** Steps of a first try, which most lists need no more than. */
+const SOON_STEPS = 60_000
 const SLACK = 1e-6
 
 /**
- * Lengths cut from bars of one length, a kerf between neighbours: first-fit decreasing, then branch and bound over
- * where each part goes, in the order of length, until the bound of Martello and Toth (1990), "Lower bounds and
- * reduction procedures for the bin packing problem", is met or the steps are used up. Parts longer than a bar are told.
+ * Lengths cut from bars of one length, a kerf between neighbours: as few bars as two bounds say (dual feasible functions;
+ * the cutting that may cut a pattern half a time), found by rounding that cutting down bar by bar, else by completing
+ * bars one after another; one bar more where that is shown not to go, until the steps are used up (of which `effort`
+ * gives more). Parts longer than a bar are told.
  */
-export function cutBars(parts: readonly BarPart[], bar: number, kerf: number): BarLayout {
+export function cutBars(parts: readonly BarPart[], bar: number, kerf: number, effort = 1): BarLayout {
   const room = bar + kerf
   const fits = parts.filter((p) => p.length + kerf <= room + SLACK)
   const tooLong = parts.filter((p) => !fits.includes(p)).map((p) => p.id)
   const sorted = [...fits].sort((a, b) => b.length - a.length)
-  const sizes = sorted.map((p) => p.length + kerf)
-  const lowerBound = boundBars(sizes, room)
-  const first = firstFit(sizes, room)
-  const best =
-    fewest(first) === lowerBound ? { places: first, whole: true } : branch(sizes, room, first, lowerBound)
-  const bars: BarPart[][] = Array.from({ length: fewest(best.places) }, () => [])
-  sorted.forEach((part, i) => {
-    bars[best.places[i]!]!.push(part)
+  const kinds = kindsOf(sorted, kerf)
+  const counted = kinds.map(({ size, parts: own }) => ({ size, count: own.length }))
+  const first = firstFit(sorted, room, kerf)
+  const done = (bars: BarPart[][], lowerBound: number): BarLayout => ({
+    bars,
+    tooLong,
+    lowerBound,
+    proven: bars.length === lowerBound,
   })
-  const proven = bars.length === lowerBound || best.whole
-  return { bars, tooLong, lowerBound: proven ? bars.length : lowerBound, proven }
-}
-
-const fewest = (places: readonly number[]): number => (places.length === 0 ? 0 : Math.max(...places) + 1)
-
-function firstFit(sizes: readonly number[], room: number): number[] {
-  const left: number[] = []
-  return sizes.map((size) => {
-    const at = left.findIndex((r) => size <= r + SLACK)
-    if (at >= 0) left[at] = left[at]! - size
-    else left.push(room - size)
-    return at >= 0 ? at : left.length - 1
-  })
-}
-
-/** L2: for each size k, parts over room - k stand alone, those over half a bar too; the rest fills what these leave. */
-function boundBars(sizes: readonly number[], room: number): number {
-  let bound = Math.ceil(sizes.reduce((sum, s) => sum + s, 0) / room - SLACK)
-  for (const k of new Set(sizes.filter((s) => s <= room / 2))) {
-    const large = sizes.filter((s) => s > room - k + SLACK)
-    const middle = sizes.filter((s) => s <= room - k + SLACK && s > room / 2 + SLACK)
-    const small = sizes.filter((s) => s <= room / 2 + SLACK && s >= k - SLACK)
-    const over = sum(small) - (middle.length * room - sum(middle))
-    bound = Math.max(bound, large.length + middle.length + Math.max(0, Math.ceil(over / room - SLACK)))
+  let bound = boundBars(
+    counted.map((k) => k.size),
+    counted.map((k) => k.count),
+    room,
+  )
+  if (first.length <= bound) return done(first, first.length)
+  const soon = completeBars(counted, room, bound, SOON_STEPS)
+  if (soon.patterns) return done(handOut(soon.patterns, kinds), bound)
+  bound = Math.max(bound, relaxBars(counted, room, effort * RELAX_STEPS).bound)
+  if (first.length <= bound) return done(first, first.length)
+  const rounded = roundDown(counted, room, bound, effort)
+  if (rounded) return done(handOut(rounded, kinds), bound)
+  for (let [bars, steps] = [bound, effort * MOST_STEPS]; bars < first.length && steps > 0; bars += 1) {
+    const found = completeBars(counted, room, bars, steps)
+    if (found.patterns) return done(handOut(found.patterns, kinds), bound)
+    steps -= found.steps
+    // What was not looked through to the end may go yet: the bound stays, one more bar is tried.
+    if (found.whole && bars === bound) bound += 1
   }
-  return Math.max(bound, sizes.filter((s) => s > room / 2 + SLACK).length, sizes.length > 0 ? 1 : 0)
+  return done(first, bound)
 }
-const sum = (list: readonly number[]): number => list.reduce((total, s) => total + s, 0)
 
-function branch(
-  sizes: readonly number[],
-  room: number,
-  first: readonly number[],
-  bound: number,
-): { places: readonly number[]; whole: boolean } {
-  let best: readonly number[] = first
-  let most = fewest(first)
-  let steps = 0
-  const left: number[] = []
-  const places: number[] = []
-  const after = sizes.map((_, i) => sum(sizes.slice(i)))
-  const place = (i: number): void => {
-    if (most === bound || steps > MOST_STEPS) return
-    steps += 1
-    if (i === sizes.length) {
-      best = [...places]
-      most = left.length
-      return
+/**
+ * A cutting of so many bars by rounding: the relaxed cutting's patterns are cut as often as they go whole, else the one
+ * that is cut most; what is left is relaxed again, and completed exactly once it is short. Ways that leave that choice
+ * once are tried before those that leave it twice. Null where none is found.
+ */
+function roundDown(kinds: readonly BarKind[], room: number, bars: number, effort: number): Pattern[] | null {
+  let relaxing = effort * RELAX_STEPS
+  const search = (left: readonly number[], most: number, leaves: number): Pattern[] | null => {
+    const open = kinds.map((_, k) => k).filter((k) => left[k]! > 0)
+    if (open.length === 0) return []
+    if (most === 0 || relaxing <= 0) return null
+    const rest = open.map((k) => ({ size: kinds[k]!.size, count: left[k]! }))
+    const spread = (pattern: Pattern) =>
+      kinds.map((_, k) => (open.includes(k) ? pattern[open.indexOf(k)]! : 0))
+    if (most <= SHORT) return completeBars(rest, room, most, REST_STEPS).patterns?.map(spread) ?? null
+    const { bound, patterns, steps } = relaxBars(rest, room, relaxing)
+    relaxing -= steps
+    if (bound > most) return null
+    const sorted = [...patterns].sort((p, q) => q.times - p.times)
+    const whole = sorted.filter((p) => p.times >= 1 - SLACK)
+    const ways = [
+      whole.length > 0 ? whole : sorted.slice(0, 1),
+      ...sorted.slice(1, 1 + leaves).map((p) => [p]),
+    ]
+    for (const [i, way] of ways.entries()) {
+      const after = [...left]
+      const cut: Pattern[] = []
+      for (const { pattern, times } of way)
+        for (let n = 0; n < Math.max(1, Math.floor(times + SLACK)); n += 1) {
+          const own = spread(pattern)
+          if (own.some((count, k) => count > after[k]!)) break
+          cut.push(own)
+          own.forEach((count, k) => {
+            after[k] = after[k]! - count
+          })
+        }
+      const found = search(after, most - cut.length, leaves - i)
+      if (found) return [...cut, ...found]
     }
-    const size = sizes[i]!
-    const spare = left.reduce((total, r) => total + r, 0)
-    if (left.length + Math.max(0, Math.ceil((after[i]! - spare) / room - SLACK)) >= most) return
-    const tried = new Set<string>()
-    // Equal parts go to bars in order: which of them is which does not matter.
-    const from = i > 0 && Math.abs(sizes[i - 1]! - size) < SLACK ? places[i - 1]! : 0
-    for (let b = from; b < left.length; b += 1) {
-      const key = left[b]!.toFixed(4)
-      if (size > left[b]! + SLACK || tried.has(key)) continue
-      tried.add(key)
-      left[b] = left[b]! - size
-      places.push(b)
-      place(i + 1)
-      places.pop()
-      left[b] = left[b]! + size
-    }
-    if (left.length + 1 < most) {
-      left.push(room - size)
-      places.push(left.length - 1)
-      place(i + 1)
-      places.pop()
-      left.pop()
-    }
+    return null
   }
-  place(0)
-  return { places: best, whole: steps <= MOST_STEPS }
+  const counts = kinds.map((k) => k.count)
+  for (let leaves = 0; leaves <= LEAVES && relaxing > 0; leaves += 1) {
+    const found = search(counts, bars, leaves)
+    if (found) return found
+  }
+  return null
+}
+
+type Kind = { readonly size: number; readonly parts: BarPart[] }
+
+/** Equal lengths as one kind, longest first; each takes a kerf with it. */
+function kindsOf(sorted: readonly BarPart[], kerf: number): Kind[] {
+  const kinds: Kind[] = []
+  for (const part of sorted) {
+    const last = kinds.at(-1)
+    if (last && last.parts[0]!.length - part.length < SLACK) last.parts.push(part)
+    else kinds.push({ size: part.length + kerf, parts: [part] })
+  }
+  return kinds
+}
+
+/** Gives each place of the patterns its own part again. */
+function handOut(patterns: readonly Pattern[], kinds: readonly Kind[]): BarPart[][] {
+  const next = kinds.map(() => 0)
+  return patterns.map((pattern) =>
+    pattern.flatMap((count, k) => {
+      const from = next[k]!
+      next[k] = from + count
+      return kinds[k]!.parts.slice(from, from + count)
+    }),
+  )
+}
+
+function firstFit(sorted: readonly BarPart[], room: number, kerf: number): BarPart[][] {
+  const bars: { left: number; parts: BarPart[] }[] = []
+  for (const part of sorted) {
+    const size = part.length + kerf
+    const bar = bars.find((b) => size <= b.left + SLACK)
+    if (bar) {
+      bar.left -= size
+      bar.parts.push(part)
+    } else bars.push({ left: room - size, parts: [part] })
+  }
+  return bars.map((b) => b.parts)
 }

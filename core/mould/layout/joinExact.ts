@@ -3,7 +3,7 @@ import type { Block } from './types.ts'
 
 /** Sides that differ by less, mm, match. */
 const MATCH = 1e-3
-/** States looked at: a fixed count, so that the same list gives the same sheets everywhere. */
+/** States looked at for each effort: a fixed count, so that the same list gives the same sheets everywhere. */
 const BUDGET = 12_000
 /** How often a way may leave the join that looks surest. */
 const LEAVES = 5
@@ -25,9 +25,11 @@ export function joinExact(
   w: number,
   h: number,
   turn: boolean,
+  effort = 1,
   shouldStop?: () => boolean,
 ): Block[] | null {
   let looked = 0
+  const budget = BUDGET * effort
   const isSheet = (p: Piece) => (same(p.w, w) && same(p.h, h)) || (turn && same(p.w, h) && same(p.h, w))
   const fits = (pw: number, ph: number) =>
     (pw <= w + MATCH && ph <= h + MATCH) || (turn && pw <= h + MATCH && ph <= w + MATCH)
@@ -53,7 +55,7 @@ export function joinExact(
   function search(state: State, done: readonly Piece[], leaves: number): readonly Piece[] | null {
     if (state.pieces.length === 0) return done
     looked += 1
-    if (looked > BUDGET || (looked % 64 === 0 && shouldStop?.())) return null
+    if (looked > budget || (looked % 64 === 0 && shouldStop?.())) return null
     const best = surest(state, w, h)
     if (!best) return null
     const then = (join: Join, left: number) =>
@@ -74,7 +76,7 @@ export function joinExact(
   const whole = all.filter(isSheet)
   const pieces = all.filter((p) => !isSheet(p))
   const start = { pieces, joins: pieces.flatMap((p, i) => pieces.slice(i + 1).flatMap((q) => joinsOf(p, q))) }
-  for (let leaves = 0; leaves <= LEAVES && looked <= BUDGET; leaves += 1) {
+  for (let leaves = 0; leaves <= LEAVES && looked <= budget; leaves += 1) {
     const found = search(start, whole, leaves)
     if (found) return found.map((p) => (same(p.w, w) && same(p.h, h) ? p : turned(p)).block)
   }

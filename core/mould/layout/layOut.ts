@@ -1,3 +1,4 @@
+import { boundSheets } from './boundSheets.ts'
 import { type FillItem, type FillRule, fillSheets, freeNode, type Node } from './fillSheets.ts'
 import { joinExact } from './joinExact.ts'
 import { mergeBlocks } from './mergeBlocks.ts'
@@ -16,6 +17,9 @@ import type {
 /** Lists up to this long are also built from below, which finds the tight ones. */
 const MERGE_LIMIT = 16
 const TRIES = 900
+/** From this effort on the fewest sheets of short lists are worked out for certain: pairs of part lists joined by then. */
+const PROVES = 4
+const PAIRS = 1_500_000
 /** Lists up to this long that fill their sheets are put together from their sides. */
 const JOIN_LIMIT = 60
 /** Share of a sheet by which a list that is cut without waste may miss it, by rounding. */
@@ -31,11 +35,11 @@ const RULES: readonly FillRule[] = (['short', 'area', 'long'] as const).flatMap(
 
 /**
  * Lays parts out on as few sheets as the search finds, all by cuts right across (guillotine), within a fixed number of
- * tries: sorted orders first, then seeded shuffles of the best one; short lists also by joining blocks. Of equal sheet
- * counts it prefers the one whose last sheet keeps the largest off-cut.
+ * tries that grows with the effort: sorted orders first, then seeded shuffles of the best one; short lists also by
+ * joining blocks. Of equal sheet counts it prefers the one whose last sheet keeps the largest off-cut.
  */
 export function layOut(parts: readonly LayoutPart[], sheet: SheetStock, options: LayoutOptions): Layout {
-  const { kerf, trim, turnParts } = options
+  const { kerf, trim, turnParts, effort = 1 } = options
   const w = sheet.length - 2 * trim + kerf
   const h = sheet.width - 2 * trim + kerf
   const items = parts.map((p, index): FillItem => ({ w: p.length + kerf, h: p.width + kerf, index }))
@@ -59,31 +63,18 @@ export function layOut(parts: readonly LayoutPart[], sheet: SheetStock, options:
     placeable.length <= JOIN_LIMIT &&
     Math.abs(area / (w * h) - lowerBound) < WITHOUT_WASTE
   ) {
-    const blocks = joinExact(placeable, w, h, turnParts, options.shouldStop)
+    const blocks = joinExact(placeable, w, h, turnParts, effort, options.shouldStop)
     if (blocks) best = blocks.map((block) => blockSheet(block, w, h, items))
   }
   if (placeable.length <= MERGE_LIMIT && best.length > lowerBound) {
     const merged = mergeSheets(placeable, w, h, options, best.length)
     if (merged && merged.length < best.length) best = merged
   }
-  if (best.length === lowerBound || !options.prove) return done(best.length === lowerBound)
-  const proof = proveSheets(placeable, w, h, turnParts)
+  if (best.length === lowerBound || effort < PROVES) return done(best.length === lowerBound)
+  const proof = proveSheets(placeable, w, h, turnParts, (effort / PROVES) * PAIRS)
   if (proof.kind === 'too-long') return done(false)
   if (proof.blocks.length < best.length) best = proof.blocks.map((block) => blockSheet(block, w, h, items))
   return done(true)
-}
-
-/** The larger of the area bound and the number of parts of which no two fit one sheet. */
-function boundSheets(items: readonly FillItem[], w: number, h: number, turn: boolean): number {
-  const byArea = Math.ceil(items.reduce((sum, i) => sum + i.w * i.h, 0) / (w * h) - 1e-9)
-  const big = (i: FillItem) => i.w > w / 2 + SLACK && i.h > h / 2 + SLACK
-  const bigTurned = (i: FillItem) => i.h > w / 2 + SLACK && i.w > h / 2 + SLACK
-  const fitsTurned = (i: FillItem) => i.h <= w + SLACK && i.w <= h + SLACK
-  const fitsStraight = (i: FillItem) => i.w <= w + SLACK && i.h <= h + SLACK
-  const alone = items.filter(
-    (i) => (!fitsStraight(i) || big(i)) && (!turn || !fitsTurned(i) || bigTurned(i)),
-  ).length
-  return Math.max(byArea, alone, items.length > 0 ? 1 : 0)
 }
 
 function searchOrders(
@@ -118,7 +109,7 @@ function searchOrders(
   const sorted = RULES.flatMap((rule) => sorts.map((sort) => [sort, rule] as const)).slice(0, most)
   for (const [sort, rule] of sorted) consider([...items].sort(sort), rule)
   const random = seeded(items.length)
-  const tries = items.length > 2 * LONG ? 0 : (options.tries ?? TRIES)
+  const tries = items.length > 2 * LONG ? 0 : (options.tries ?? TRIES * (options.effort ?? 1))
   for (let t = 0; t < tries; t += 1) {
     if (options.shouldStop?.()) break
     if (t % PROGRESS === 0) options.onProgress?.(t / tries)

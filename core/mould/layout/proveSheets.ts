@@ -1,8 +1,6 @@
 import { groupKinds, type Item, resolveKinds } from './kinds.ts'
 import type { Block } from './types.ts'
 
-/** Pairs of part lists that are joined at most: beyond it a list is too long to prove. About half a second. */
-const MOST_PAIRS = 1_500_000
 const SLACK = 1e-6
 
 export type Proof =
@@ -22,13 +20,20 @@ type Smallest = {
  * The fewest sheets that a list can be cut from by cuts right across, proven by working out every way: for each list
  * of parts all smallest boxes that hold it (any guillotine pattern is two smaller ones side by side or one behind the
  * other, and only boxes that no other is within matter), then the fewest lists that fit a sheet and make up the whole.
- * Equal parts count as one kind. Sizes are grown by a kerf, as is the sheet.
+ * Equal parts count as one kind. A list that wants more than `mostPairs` pairs of lists joined is too long (1.5 million
+ * take about half a second). Sizes are grown by a kerf, as is the sheet.
  */
-export function proveSheets(items: readonly Item[], w: number, h: number, turn: boolean): Proof {
+export function proveSheets(
+  items: readonly Item[],
+  w: number,
+  h: number,
+  turn: boolean,
+  mostPairs: number,
+): Proof {
   const kinds = groupKinds(items, turn)
   const counts = kinds.map((k) => k.indices.length)
   const pairs = counts.reduce((product, c) => (product * (c + 1) * (c + 2)) / 2, 1)
-  if (pairs > MOST_PAIRS) return { kind: 'too-long' }
+  if (pairs > mostPairs) return { kind: 'too-long' }
   // A list is a number: how many of each kind, in mixed radix.
   const radix = counts.map((_, k) => counts.slice(0, k).reduce((product, c) => product * (c + 1), 1))
   const lists = counts.reduce((product, c) => product * (c + 1), 1)

@@ -12,8 +12,8 @@ export type LayoutOptions = {
   readonly turnParts: boolean
   /** How many orders the search tries; the same number gives the same layout. */
   readonly tries?: number
-  /** Works out the fewest sheets for certain where the list is short enough. */
-  readonly prove?: boolean
+  /** How often the usual count of work; 1 when not said. */
+  readonly effort?: number
   /** How far the search is, 0 to 1. */
   readonly onProgress?: (share: number) => void
   readonly shouldStop?: () => boolean

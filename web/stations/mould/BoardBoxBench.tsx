@@ -185,13 +185,6 @@ export function BoardBoxBench() {
           on={mould.joinLong}
           onSwitch={(joinLong) => choose(joinLong ? 'long parts joined' : 'no part joined', { joinLong })}
         />
-        <Switch
-          label="Prove the fewest sheets, where the list is short"
-          on={mould.proveSheets}
-          onSwitch={(proveSheets) =>
-            choose(proveSheets ? 'fewest sheets proven' : 'sheets searched', { proveSheets })
-          }
-        />
         <Pick
           label="Sealant"
           value={mould.sealant}

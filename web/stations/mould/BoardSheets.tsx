@@ -15,17 +15,18 @@ type Shown = {
   readonly n: number
 }
 
-/** What is known of the fewest sheets: proven, or no fewer than a bound. */
-function boundWords(layouts: readonly BoardLayout[]): string {
+/** What is known of the fewest sheets: proven, or no fewer than a bound; whether they are still looked for. */
+export function boundWords(layouts: readonly BoardLayout[], looking: boolean): string {
+  if (layouts.every((l) => l.proven)) return ', no layout needs fewer'
   const bound = layouts.reduce((sum, l) => sum + l.lowerBoundSheets, 0)
-  return layouts.every((l) => l.proven)
-    ? ', no layout needs fewer'
+  return looking
+    ? `, no layout needs fewer than ${bound}: still looking`
     : `, no layout needs fewer than ${bound}; whether ${bound} do is not proven`
 }
 
 /** The cut list laid out on its boards: labels, cuts in order, off-cuts worth keeping. */
 export function BoardSheets() {
-  const { plan, looks, layingOut } = usePlan()
+  const { plan, looks, layingOut, looking } = usePlan()
   const [page, setPage] = useState(0)
   const { attach, size } = useSize<HTMLDivElement>()
   const [large, setLarge] = useState<Shown | null>(null)
@@ -51,7 +52,7 @@ export function BoardSheets() {
         Boards: {whole === 1 ? '1 sheet' : `${whole} sheets`}
         {whole < all.length &&
           ` and ${all.length - whole} ${all.length - whole === 1 ? 'off-cut' : 'off-cuts'}`}
-        {figures && figures.layouts.length > 0 && boundWords(figures.layouts)}
+        {figures && figures.layouts.length > 0 && boundWords(figures.layouts, looking)}
         {layingOut && `; laying out ${layingOut.parts} parts, ${Math.round(layingOut.share * 100)}% searched`}
       </span>
       {last > 0 && (
