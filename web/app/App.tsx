@@ -15,6 +15,7 @@ const Jobs = lazy(() => import('../shelf/Jobs.tsx').then((m) => ({ default: m.Jo
 const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default: m.StockPage })))
 const RunPage = lazy(() => import('../run/RunPage.tsx').then((m) => ({ default: m.RunPage })))
 const Pieces = lazy(() => import('../shelf/PiecesPage.tsx').then((m) => ({ default: m.PiecesPage })))
+const Cutting = lazy(() => import('../shelf/CuttingPage.tsx').then((m) => ({ default: m.CuttingPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
 
 export function App() {
@@ -29,6 +30,7 @@ export function App() {
         <Route path="/jobs" element={<Jobs />} />
         <Route path="/job/:jobId" element={<OpenJob />} />
         <Route path="/job/:jobId/stock" element={<WithJob page={<Stock />} />} />
+        <Route path="/job/:jobId/cutting" element={<WithJob page={<Cutting />} />} />
         <Route path="/job/:jobId/pieces" element={<WithJob page={<Pieces />} />} />
         <Route path="/job/:jobId/run/:runId" element={<WithJob page={<RunPage />} />} />
         <Route path="/job/:jobId/new" element={<WithJob page={<NewPiece />} />} />

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
 import { compareStock, type Stock } from '../../core/stock/index.ts'
 import { useAppSelector, useChange } from '../state/store.ts'
 import { database } from '../state/useAutosave.ts'
@@ -53,6 +54,9 @@ export function StockPage() {
           {differences.length > 0 &&
             `It differs from your shelf in ${differences.length === 1 ? 'one place' : `${differences.length} places`}: told below the lists. The job’s own rows are used.`}
         </p>
+        <Link className="word p-0!" to={`/job/${job.id}/cutting`}>
+          lay out a list of your own on these boards or bars
+        </Link>
         <MoneySign />
         <div className="max-w-[340px]">
           <UnitsOneByOne />

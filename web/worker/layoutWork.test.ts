@@ -11,8 +11,8 @@ const [board] = sheetStock({ ...testStock, boards: [{ ...testStock.boards[0]!, o
 /** Four round a middle: by area one sheet, by cuts right across two, which only working out every way shows. */
 const { length, width } = board!
 const round = [
-  { label: 'A', count: 2, lengthMm: 0.66 * length, widthMm: 0.33 * width },
-  { label: 'B', count: 2, lengthMm: 0.33 * length, widthMm: 0.66 * width },
+  { label: 'A', name: '', count: 2, lengthMm: 0.66 * length, widthMm: 0.33 * width },
+  { label: 'B', name: '', count: 2, lengthMm: 0.33 * length, widthMm: 0.66 * width },
 ]
 const pinwheel = round.map((r) => ({
   ...r,

@@ -17,7 +17,7 @@ import type { SheetStock, Stock } from '../../core/stock/index.ts'
 export type OwnList =
   | {
       readonly of: 'sheets'
-      readonly rows: readonly SheetRow[]
+      readonly rows: readonly (SheetRow & { readonly name: string })[]
       readonly board: SheetStock
       readonly saw: SawChoice
     }

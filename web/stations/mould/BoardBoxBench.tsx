@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import { curvesOf, hasInsideCorner } from '../../../core/mould/index.ts'
 import { formatCut, showAmount } from '../../../core/units/index.ts'
 import { Choice, More, Pick, Row } from '../../ui/Choice.tsx'
@@ -191,6 +192,9 @@ export function BoardBoxBench() {
           options={job.stock.sealants}
           onChoose={(sealant) => choose('sealant', { sealant })}
         />
+        <Link className="word p-0!" to={`/job/${job.id}/cutting`}>
+          lay out a list of your own
+        </Link>
       </More>
       <More title="Screw places along each side">
         {figures?.screws.map((s) => (

@@ -1,7 +1,7 @@
-import { amountWords, type LengthLayout, sayItem } from '../../../core/mould/index.ts'
-import { formatCut, wordsStyle } from '../../../core/units/index.ts'
-import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { amountWords, sayItem } from '../../../core/mould/index.ts'
+import { wordsStyle } from '../../../core/units/index.ts'
 import { More } from '../../ui/Choice.tsx'
+import { Lengths } from './Lengths.tsx'
 import { useMould } from './useMould.ts'
 
 /** What is bought by the piece: screws by length, sealant, tape, glue, bolts. */
@@ -36,59 +36,5 @@ export function Hardware() {
         <Lengths key={l.name} layout={l} />
       ))}
     </More>
-  )
-}
-
-/** What is cut from tubes or strips of one length: drawn bar by bar, equal bars once. */
-function Lengths({ layout }: { layout: LengthLayout }) {
-  const style = useMeasureStyle()
-  const bars = new Map<string, { bar: LengthLayout['bars'][number]; count: number }>()
-  for (const bar of layout.bars) {
-    const key = bar.parts.map((p) => p.lengthMm.toFixed(1)).join()
-    bars.set(key, { bar, count: (bars.get(key)?.count ?? 0) + 1 })
-  }
-  return (
-    <section aria-label={`Lengths of ${layout.name}`} className="mt-2">
-      <h3 className="text-[15px] font-bold">
-        {layout.name}: {layout.bars.length} of {formatCut(layout.stockLengthMm, style)}
-        {layout.proven && <span className="font-normal text-soft">, no fewer do</span>}
-      </h3>
-      {layout.tooLong.length > 0 && (
-        <p className="text-[13px]">Longer than one: {layout.tooLong.join(', ')}.</p>
-      )}
-      {[...bars.values()].map(({ bar, count }) => (
-        <div key={bar.parts.map((p) => p.lengthMm).join()} className="flex items-center gap-2">
-          <svg
-            viewBox="0 0 1000 40"
-            className="h-5 flex-1"
-            preserveAspectRatio="none"
-            role="img"
-            aria-label={`${bar.parts.map((p) => `${p.name} ${formatCut(p.lengthMm, style)}`).join(', ')}, rest ${formatCut(bar.restMm, style)}`}
-          >
-            <rect x="0" y="4" width="1000" height="32" fill="var(--paper)" stroke="var(--hair)" />
-            {bar.parts.map((p, i) => {
-              const before = bar.parts.slice(0, i).reduce((sum, q) => sum + q.lengthMm, 0)
-              const per = 1000 / layout.stockLengthMm
-              return (
-                <rect
-                  key={`${p.name}${before}`}
-                  x={before * per}
-                  y="4"
-                  width={p.lengthMm * per}
-                  height="32"
-                  fill="var(--board)"
-                  stroke="var(--ink)"
-                  vectorEffect="non-scaling-stroke"
-                />
-              )
-            })}
-          </svg>
-          <span className="n text-[13px]">
-            {count > 1 && `${count} × `}
-            {bar.parts.map((p) => formatCut(p.lengthMm, style)).join(' + ')}
-          </span>
-        </div>
-      ))}
-    </section>
   )
 }

@@ -18,15 +18,40 @@ type Props = {
   readonly sizes?: boolean
 }
 
-/** One sheet with its parts, the off-cuts worth keeping and its cuts in order. Pointing at a part lights it everywhere. */
-export function SheetDrawing({ layout, sheet, at: [left, top], scale, sizes = false }: Props) {
+/** One sheet of a mould. Pointing at a part lights it everywhere. */
+export function SheetDrawing(props: Props) {
   const { plan, job } = usePlan()
   const lit = useAppSelector((s) => s.view.lit)
   const dispatch = useAppDispatch()
-  const style = useMeasureStyle()
-  const foam = job.stock.foams.some((f) => f.id === layout.boardId)
   const ids = (label: string) =>
     plan?.stations.mould?.figures.cutList.find((r) => r.label === label)?.partIds ?? []
+  return (
+    <SheetOf
+      {...props}
+      foam={job.stock.foams.some((f) => f.id === props.layout.boardId)}
+      isLit={(label) => lit !== null && ids(label).includes(lit)}
+      onPoint={(label) => dispatch(pointedAt(label === null ? null : (ids(label)[0] ?? null)))}
+    />
+  )
+}
+
+type Drawn = Props & {
+  readonly foam?: boolean
+  readonly isLit?: (label: string) => boolean
+  readonly onPoint?: (label: string | null) => void
+}
+
+/** A sheet with its parts, the off-cuts worth keeping and its cuts in order. */
+export function SheetOf({
+  sheet,
+  at: [left, top],
+  scale,
+  sizes = false,
+  foam = false,
+  isLit = () => false,
+  onPoint = () => {},
+}: Drawn) {
+  const style = useMeasureStyle()
   const high = sheet.widthMm * scale
   const marks = cutMarks(sheet.cuts, left, top + high, scale)
   const rect = (r: { xMm: number; yMm: number; lengthMm: number; widthMm: number }) => ({
@@ -65,18 +90,18 @@ export function SheetDrawing({ layout, sheet, at: [left, top], scale, sizes = fa
             { x: r.x + r.width / 2, y: r.y + r.height * k },
           ])
           .find((at) => marks.every((m) => Math.abs(m.x - at.x) > 14 || Math.abs(m.y - at.y) > 13))
-        const isLit = lit !== null && ids(p.label).includes(lit)
+        const lit = isLit(p.label)
         return (
           <g
             key={`${p.label}|${p.xMm}|${p.yMm}`}
-            onPointerEnter={() => dispatch(pointedAt(ids(p.label)[0] ?? null))}
-            onPointerLeave={() => dispatch(pointedAt(null))}
+            onPointerEnter={() => onPoint(p.label)}
+            onPointerLeave={() => onPoint(null)}
           >
             <rect
               {...r}
               fill={foam ? 'var(--foam)' : 'var(--board)'}
-              stroke={isLit ? 'var(--oxide)' : 'var(--ink)'}
-              strokeWidth={isLit ? 2.4 : 0.9}
+              stroke={lit ? 'var(--oxide)' : 'var(--ink)'}
+              strokeWidth={lit ? 2.4 : 0.9}
             />
             {named && r.width > 9 && r.height > 9 && (
               <text
