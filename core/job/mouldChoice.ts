@@ -79,6 +79,14 @@ const BOX = {
     .max(LIMITS.coordinate)
     .nullable()
     .describe('tops of the sides held by braces no further apart, mm; null leaves them free'),
+  braceRows: z
+    .union([z.literal(1), z.literal(2)])
+    .default(1)
+    .describe('where each brace holds its side: at its top, or at its top and by a rail at mid height'),
+  fixing: z
+    .enum(['screws', 'angled-screws', 'brads', 'instant-glue', 'hot-glue', 'tape'])
+    .default('screws')
+    .describe('what holds the sides to the base and to each other'),
   formersPrinted: z
     .boolean()
     .default(false)
@@ -215,6 +223,8 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   sealant: 'silicone-300',
   bead: 'bead-first',
   braceSpacing: null,
+  braceRows: 1,
+  fixing: 'screws',
   formersPrinted: false,
   printer: 'printer-220',
   filament: 'filament-pla',

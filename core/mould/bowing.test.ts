@@ -15,6 +15,7 @@ const side = (over: Partial<PushedSide> = {}): PushedSide => ({
   freshKgPerM3: 2350,
   clampedFoot: true,
   braces: [],
+  rows: 1,
   ...over,
 })
 
@@ -61,7 +62,12 @@ it('counts braces by their spacing, and finds the fewest that serve', () => {
   const bow = (count: number) => sideBow({ ...tall, braces: bracePlaces(tall.length, count) }).most
   expect([bow(needed) <= 1, bow(needed - 1) <= 1]).toEqual([true, false])
   // Between base and top it bows too far, whatever holds the top.
-  expect(bracesNeeded(side({ length: 1000, depth: 600 }))).toBe(null)
+  const deep = side({ length: 1000, depth: 600 })
+  expect(bracesNeeded(deep)).toBe(null)
+  // Held at mid height too it does not: the same braces, a rail along the side.
+  const held = bracesNeeded({ ...deep, rows: 2 })!
+  const bowed = (count: number) => sideBow({ ...deep, rows: 2, braces: bracePlaces(1000, count) }).most
+  expect([held > 0, bowed(held) <= 1, bowed(held - 1) <= 1]).toEqual([true, true, false])
 })
 it('offers braces that cure the finding, and names a board that bows all the same', async () => {
   const kernel = await testKernel()
@@ -70,7 +76,7 @@ it('offers braces that cure the finding, and names a board that bows all the sam
     return planMouldStation(
       piece,
       planPieceStation(kernel, piece, 2300, true),
-      testStock,
+      job.stock,
       testStock.mixes[0]!,
       { kernel },
     ).findings
@@ -79,6 +85,34 @@ it('offers braces that cure the finding, and names a board that bows all the sam
   const bows = findings(job).find((f) => f.code === 'side-bows')!
   const cured = bows.remedies[0]!.changes.reduce(applyChange, job)
   expect(findings(cured).map((f) => f.code)).toEqual([])
-  const deep = findings(testJob(testSlab({ thickness: 700 }))).find((f) => f.code === 'side-bows')!
-  expect([deep.remedies, deep.facts.braceSpacingMm]).toEqual([[], 0])
+  const curedOf = (own: Job) => {
+    const found = findings(own).find((f) => f.code === 'side-bows')!
+    const after = found.remedies[0]?.changes.reduce(applyChange, own)
+    return [found.facts.rows, found.facts.board, after && findings(after).map((f) => f.code)]
+  }
+  expect(curedOf(testJob(testSlab({ thickness: 600 })))).toEqual([2, '', []])
+  // Thin sides want a stiffer board as well.
+  const thin = { ...testStock.boards[0]!, id: 'thin', name: 'thin', thickness: 4 }
+  const weak = testJob(testSlab({ thickness: 400 }))
+  const stock = { ...testStock, boards: [...testStock.boards, thin] }
+  const onThin = applyChange(
+    { ...weak, stock },
+    { type: 'mouldChosen', pieceId: weak.pieces[0]!.id, patch: { sideBoard: 'thin' } },
+  )
+  const [rows, board, after] = curedOf(onThin)
+  expect([rows, testStock.boards.some((b) => b.name === board), after]).toEqual([
+    expect.any(Number),
+    true,
+    [],
+  ])
+  // Where nothing in stock does, it says so and offers nothing.
+  const only = {
+    ...onThin,
+    stock: {
+      ...stock,
+      boards: [testStock.boards[0]!, thin].map((b) => ({ ...b, elasticity: 20, elasticityAcross: 20 })),
+    },
+  }
+  const none = findings(only).find((f) => f.code === 'side-bows')!
+  expect([none.remedies, none.facts.rows]).toEqual([[], 0])
 })

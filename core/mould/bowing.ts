@@ -11,8 +11,10 @@ export type PushedSide = {
   readonly freshKgPerM3: number
   /** Whether the base edge is held against turning: its screws pass the prying check. */
   readonly clampedFoot: boolean
-  /** Places along the top that are held, mm from the side's start. */
+  /** Places along the side that are held, mm from its start. */
   readonly braces: readonly number[]
+  /** At its top alone, or at its top and at mid height. */
+  readonly rows: 1 | 2
 }
 
 export type Bow = {
@@ -51,13 +53,13 @@ const cantileverBow = ({
   thickness,
   elasticity,
   freshKgPerM3,
-}: Omit<PushedSide, 'braces'>): number => {
+}: Omit<PushedSide, 'braces' | 'rows'>): number => {
   const stiffness = (elasticity[1] * thickness ** 3) / (12 * (1 - POISSON ** 2))
   return (massToForce(freshKgPerM3 * depth * 1e-9) * depth ** 4) / (30 * stiffness)
 }
 
 /**
- * How far a side bows: a plate held along its base and at its two ends, its top free but for braces. A clamped side too
+ * How far a side bows: a plate held along its base and at its two ends, free but for what braces hold. A clamped side too
  * shallow to bow is given that bound instead.
  */
 export function sideBow(side: PushedSide): Bow {
@@ -67,12 +69,13 @@ export function sideBow(side: PushedSide): Bow {
   const gaps = braces.length + 1
   const wanted = Math.max(12, Math.min(48, Math.round((length / depth) * 8)))
   const columns = gaps * Math.ceil(wanted / gaps)
-  const rows = Math.max(8, Math.min(24, Math.round((depth / length) * columns)))
+  const rows = 2 * Math.max(4, Math.min(12, Math.round((depth / length) * columns * 0.5)))
   const mesh = rectangleMesh(length, depth, columns, rows)
   const isBrace = (column: number) => braces.some((b) => Math.abs((b * columns) / length - column) < 0.5)
+  const isHeld = (row: number) => row === rows || (side.rows === 2 && row === rows / 2)
   const supports = mesh.nodes.flatMap((_, node): PlateSupport[] => {
     const [column, row] = [Math.floor(node / (rows + 1)), node % (rows + 1)]
-    const [foot, end, held] = [row === 0, column === 0 || column === columns, row === rows && isBrace(column)]
+    const [foot, end, held] = [row === 0, column === 0 || column === columns, isHeld(row) && isBrace(column)]
     if (!foot && !end && !held) return []
     return [{ node, deflection: true, slopeX: foot, slopeY: end || (foot && side.clampedFoot) }]
   })

@@ -247,6 +247,23 @@ const HARDWARE = {
     name: `dowels ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `${formatInches(f.diameterMm, 8)} × ${quarterUp(f.lengthMm)}`)}`,
     note: `${f.each} a joint`,
   }),
+  brads: (f: { lengthMm: number }, { sold }) => ({
+    name: `brads ${sold(size(f.lengthMm), quarterUp(f.lengthMm))}`,
+    note: 'into the glue while it is wet',
+  }),
+  'joint-adhesive': () => ({
+    name: 'wood glue or construction adhesive, joints',
+    note: 'on edges wiped clean of dust',
+  }),
+  'instant-glue': () => ({
+    name: 'instant glue and activator, joints',
+    note: 'glue on one edge, activator on the other',
+  }),
+  'hot-glue-sticks': () => ({ name: 'hot glue sticks', note: 'a fillet along the outside, never inside' }),
+  'side-tape': (f: { rounds: number }, { sold }) => ({
+    name: `packing tape, ${sold('50 mm', '2"')}, round the sides`,
+    note: `${f.rounds} rounds, pulled tight, and across each corner`,
+  }),
   'foam-adhesive': () => ({ name: 'foam adhesive', note: 'free of solvent' }),
   'block-glue': () => ({ name: 'wood glue' }),
   'filler-bought': () => ({ name: 'filler' }),

@@ -232,6 +232,14 @@ export type ScrewRow = {
   readonly from: 'outside' | 'below'
 }
 
+/** Braces, and a stiffer board where they do not do on the one it has. */
+export type BowCure = {
+  readonly spacingMm: number
+  readonly rows: 1 | 2
+  /** Another board; null is the one it has. */
+  readonly boardId: string | null
+}
+
 /** How far a side strip bows outward under the fill, worked out as a plate. */
 export type BowRow = {
   readonly partId: string
@@ -245,8 +253,8 @@ export type BowRow = {
   readonly bracesMm: readonly number[]
   /** The bow along its top, evenly spaced from end to end. */
   readonly topMm: readonly number[]
-  /** Braces this far apart would keep it within the limit; null when it is, or when none do. */
-  readonly braceSpacingMm: number | null
+  /** What would keep it within the limit; null when it is, or when nothing here does. */
+  readonly cure: BowCure | null
 }
 
 /** Something bought for the mould beside boards. */

@@ -231,12 +231,14 @@ const BOX_WORDS = {
       alongMm: number
       aboveBaseMm: number
       braceSpacingMm: number
+      rows: number
+      board: string
     },
     { mm, fine },
   ) => ({
     what: `The ${f.side} side bows ${fine(f.bowMm)} under the fill${f.sides > 1 ? `, and ${f.sides - 1} more bow too much` : ''}`,
-    why: `At most ${fine(f.limitMm)} is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${f.braceSpacingMm > 0 ? 'Hold the tops with braces or ties across.' : 'Braces along the top do not cure it: use a thicker or stiffer board, or a rail along its middle.'}`,
-    remedy: `Brace the tops every ${mm(f.braceSpacingMm)}`,
+    why: `At most ${fine(f.limitMm)} is wanted; it is largest ${mm(f.alongMm)} along it and ${mm(f.aboveBaseMm)} above the base. ${f.rows === 0 ? 'No board in stock and no row of braces cures it: pour it in lifts that stiffen first, or have the form designed by someone qualified.' : f.board ? `Braces alone do not cure it: it wants a stiffer board, ${f.board}, ${f.rows === 2 ? 'held at the top and at mid height' : 'its top held'}.` : f.rows === 2 ? 'Braces along the top alone do not cure it: each holds a rail along the side at mid height too.' : 'Hold the tops with braces or ties across.'}`,
+    remedy: `${f.board ? `Sides of ${f.board}, braced` : 'Brace'} ${f.rows === 2 ? 'at top and mid height' : f.board ? 'at the top' : 'the tops'} every ${mm(f.braceSpacingMm)}`,
   }),
   'strips-meet': (f: { strip: string; other: string; thicknessMm: number }, { mm }) => ({
     what: `The ${f.strip} and ${f.other} side boards stand in each other’s place`,
@@ -254,10 +256,26 @@ const BOX_WORDS = {
     what: `${mm(f.depthMm)} deep: ${kpa(f.pressureKPa)} at the foot`,
     why: 'Wet concrete pushes as a full liquid. Have the form and its ties designed by someone qualified.',
   }),
-  'hold-the-top': (f: { depthMm: number; pressureKPa: number }, { mm }) => ({
-    what: `${mm(f.depthMm)} deep: the screws along the base cannot hold the sides alone`,
-    why: 'The push at the foot pries them out of the board’s edge. Hold the top with a brace, tie or strap, or use plywood.',
+  'hold-the-top': (f: { depthMm: number; pressureKPa: number; by: 'screws' | 'glue' }, { mm }) => ({
+    what: `${mm(f.depthMm)} deep: the ${f.by} along the base cannot hold the sides alone`,
+    why:
+      f.by === 'screws'
+        ? 'The push at the foot pries them out of the board’s edge. Hold the top with a brace, tie or strap, or use plywood.'
+        : 'The push at the foot opens the joint and tears the board’s edge. Hold the top with a brace, tie or strap.',
     remedy: 'Brace the tops',
+  }),
+  'fixing-holds-little': (
+    f: { fixing: string; depthMm: number; deepestMm: number; instead: 'screws' | 'angled' },
+    { mm },
+  ) => ({
+    what: `${f.fixing === 'tape' ? 'Tape' : 'Hot glue'} alone on sides ${mm(f.depthMm)} deep`,
+    why: `It counts for nothing against the push of wet concrete; on forms up to ${mm(f.deepestMm)} deep it keeps the boards together.`,
+    remedy: f.instead === 'screws' ? 'Screw the sides' : 'Screw the sides at an angle',
+  }),
+  'edge-splits': (f: { board: string; thicknessMm: number; leastMm: number }, { mm }) => ({
+    what: `Screws into the edge of ${f.board} split it`,
+    why: `An edge of ${mm(f.thicknessMm)} takes no screw along its middle; from ${mm(f.leastMm)} on it does. Angled screws, or brads with adhesive, hold it.`,
+    remedy: 'Screw at an angle',
   }),
   'tooled-arris': (f: { face: string; sides: string }) => ({
     what: `The ${f.face} lies open in the pour: its edges at ${f.sides} are tooled by hand`,

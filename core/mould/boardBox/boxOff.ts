@@ -5,6 +5,7 @@ import { namesOf, OFF, undo } from '../buildingOrder.ts'
 import type { ScrewRow, Undoing } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { howFixed } from './boxOrder.ts'
+import { isScrewed } from './fixingSchools.ts'
 
 /** Minutes to take a screw out [own]. */
 const UNSCREW = 0.5
@@ -47,11 +48,18 @@ export function boxOff(piece: BoxedSlab, parts: readonly BarePart[], screws: rea
   const sideScrews = screws.reduce((sum, s) => sum + s.count, 0)
   if (strips.length > 0)
     acts.push(
-      undo('out/side-screws', act('side-screws-out', { screws: sideScrews }), [], {
-        at: strips.map((p) => p.id),
-        from: 'sides',
-        minutes: Math.max(OFF.part, sideScrews * UNSCREW),
-      }),
+      undo(
+        'out/side-screws',
+        sideScrews > 0
+          ? act('side-screws-out', { screws: sideScrews })
+          : act('sides-let-go', { by: isScrewed(piece.mould.fixing) ? 'none' : piece.mould.fixing }),
+        [],
+        {
+          at: strips.map((p) => p.id),
+          from: 'sides',
+          minutes: Math.max(OFF.part, sideScrews * UNSCREW),
+        },
+      ),
     )
   const sides = byWindow(strips, piece).map((p) => sideOff(p, piece))
   acts.push(...sides)

@@ -4,6 +4,7 @@ import type { BarePart } from '../bareParts.ts'
 import { build, eachCast, namesOf, WAIT, WORK } from '../buildingOrder.ts'
 import { type BowRow, planOf, type ScrewRow, type SealantRow } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
+import { isScrewed, SCHOOLS } from './fixingSchools.ts'
 import { sealantReady } from './fixings.ts'
 
 type Told = {
@@ -98,6 +99,9 @@ export function boxBuilding({ piece, parts, screws, sealing, bowing, sealant }: 
   if (below) add('lay/bearers', act('lay-on-bearers', {}), base, { work: 5 }, ['mark/plan'])
   const ready = below ? 'lay/bearers' : 'mark/plan'
 
+  const { fixing } = piece.mould
+  const angled = fixing === 'angled-screws'
+  const fixedBy = isScrewed(fixing) ? 'none' : fixing
   for (const strip of strips) {
     const row = screws.find((s) => s.partId === strip.id && s.where !== 'corners')
     // What laps over it is put on after it.
@@ -107,10 +111,10 @@ export function boxBuilding({ piece, parts, screws, sealing, bowing, sealant }: 
       act('fix-side', {
         name: strip.name,
         screws: row?.count ?? 0,
-        from: !row ? 'none' : row.from === 'below' ? 'below' : 'side',
+        from: row ? (row.from === 'below' ? 'below' : angled ? 'angled' : 'side') : fixedBy,
       }),
       [strip],
-      { work: WORK.place + (row?.count ?? 0) * WORK.screw },
+      { work: WORK.place + (row?.count ?? 0) * WORK.screw, wait: SCHOOLS[fixing].wait },
       [ready, ...lapped.map(fixId), ...(leaning.includes(strip) ? ['saw/leaning'] : [])],
     )
   }
@@ -197,7 +201,13 @@ export function boxBuilding({ piece, parts, screws, sealing, bowing, sealant }: 
     )
   const braces = bowing.reduce((sum, b) => sum + b.bracesMm.length, 0)
   if (piece.mould.braceSpacing !== null && braces > 0)
-    add('brace/tops', act('brace-tops', { braces }), strips, { work: braces * WORK.place }, fixed)
+    add(
+      'brace/tops',
+      act('brace-tops', { braces, rows: piece.mould.braceRows }),
+      strips,
+      { work: braces * WORK.place },
+      fixed,
+    )
   add(
     'check/plan',
     act('check-plan', { mirrored, screwed: screws.length > 0 || below }),

@@ -3,10 +3,11 @@ import { outlinePath, sidesOf, sideWords } from '../../piece/index.ts'
 import type { Board, Sealant, Stock } from '../../stock/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { boardMissing, finding, TALL, tooLargeFindings } from '../checkMould.ts'
-import type { BoardLayout, BowRow } from '../types.ts'
+import type { BoardLayout, BowCure, BowRow } from '../types.ts'
 import { bendFinding } from './bendFinding.ts'
 import { type BoxedSlab, notFormed } from './boxedSlab.ts'
 import { checkKnockouts } from './checkKnockouts.ts'
+import { type FixingId, isScrewed, SCHOOLS } from './fixingSchools.ts'
 import { SAW_TILT } from './strips.ts'
 
 type StockFound = {
@@ -67,15 +68,66 @@ function checkBends(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock):
 
 /** Braces this far apart hold a top that no bow asks to be held, mm [own]. */
 const USUAL_BRACES = 600
-/** The spacing that keeps every bowed side within its limit, in whole 10 mm; null when one of them no brace helps. */
-function bracesFor(rows: readonly BowRow[]): number | null {
-  const bowed = rows.filter((r) => r.bowMm > r.limitMm)
-  if (bowed.length === 0 || bowed.some((r) => r.braceSpacingMm === null)) return null
-  return Math.floor(Math.min(...bowed.map((r) => r.braceSpacingMm!)) / 10) * 10 || null
+/** What keeps every bowed side within its limit, spaced in whole 10 mm; null when one of them nothing here helps. */
+function cureOf(rows: readonly BowRow[]): BowCure | null {
+  const cures = rows.filter((r) => r.bowMm > r.limitMm).map((r) => r.cure)
+  if (cures.length === 0 || cures.some((c) => c === null)) return null
+  const all = cures as BowCure[]
+  const spacingMm = Math.floor(Math.min(...all.map((c) => c.spacingMm)) / 10) * 10
+  if (spacingMm === 0) return null
+  return {
+    spacingMm,
+    rows: Math.max(...all.map((c) => c.rows)) as 1 | 2,
+    boardId: all.find((c) => c.boardId !== null)?.boardId ?? null,
+  }
 }
-const braced = (piece: BoxedSlab, braceSpacing: number): Change[] => [
-  { type: 'mouldChosen', pieceId: piece.id, patch: { braceSpacing } },
+const braced = (piece: BoxedSlab, { spacingMm, rows, boardId }: BowCure): Change[] => [
+  {
+    type: 'mouldChosen',
+    pieceId: piece.id,
+    patch: {
+      braceSpacing: spacingMm,
+      braceRows: rows,
+      ...(boardId !== null && { sideBoard: boardId, sideBoards: {} }),
+    },
+  },
 ]
+
+/** Whether the sides can be fixed as chosen: what counts for nothing on a deep form, screws that split a thin edge. */
+function checkFixing(piece: BoxedSlab, { base, side }: { base: Board; side: Board }): Finding[] {
+  const { fixing, school } = piece.mould
+  const { deepest, name } = SCHOOLS[fixing]
+  const by = (other: FixingId): Change[] => [
+    { type: 'mouldChosen', pieceId: piece.id, patch: { fixing: other } },
+  ]
+  const edge = school === 'wrap' ? base : side
+  const thin = edge.thickness < THIN_EDGE
+  if (deepest !== null && piece.poured.full > deepest)
+    return [
+      finding(
+        piece,
+        'fixing-holds-little',
+        'warn',
+        'choice',
+        { fixing: name, depthMm: piece.poured.full, deepestMm: deepest, instead: thin ? 'angled' : 'screws' },
+        by(thin ? 'angled-screws' : 'screws'),
+      ),
+    ]
+  if (fixing === 'screws' && thin)
+    return [
+      finding(
+        piece,
+        'edge-splits',
+        'warn',
+        'choice',
+        { board: edge.name, thicknessMm: edge.thickness, leastMm: THIN_EDGE },
+        by('angled-screws'),
+      ),
+    ]
+  return []
+}
+/** A board thinner than this splits at a screw along the middle of its edge, mm [own]. */
+const THIN_EDGE = 12
 
 /** Strips that no saw cuts, that stand in each other's place, or whose raw end faces the concrete. */
 function checkStrips(piece: BoxedSlab, parts: readonly BarePart[]): Finding[] {
@@ -149,9 +201,9 @@ export function checkBox(
   parts: readonly BarePart[],
   layouts: readonly BoardLayout[],
   loads: Loads,
-  stock: Stock,
+  { base, side, stock }: { readonly base: Board; readonly side: Board; readonly stock: Stock },
 ): Finding[] {
-  const findings: Finding[] = []
+  const findings: Finding[] = [...checkFixing(piece, { base, side })]
   findings.push(...checkKnockouts(piece, parts, stock))
   findings.push(...checkStrips(piece, parts), ...checkBends(piece, parts, stock))
   findings.push(...tooLargeFindings(piece, layouts))
@@ -162,21 +214,26 @@ export function checkBox(
         pressureKPa: loads.pressure,
       }),
     )
-  else if (!loads.holds && piece.mould.braceSpacing === null)
+  else if (!loads.holds && piece.mould.braceSpacing === null && SCHOOLS[piece.mould.fixing].deepest === null)
     findings.push(
       finding(
         piece,
         'hold-the-top',
         'warn',
         'choice',
-        { depthMm: piece.poured.full, pressureKPa: loads.pressure },
-        braced(piece, bracesFor(loads.bowing) ?? USUAL_BRACES),
+        {
+          depthMm: piece.poured.full,
+          pressureKPa: loads.pressure,
+          by: isScrewed(piece.mould.fixing) ? 'screws' : 'glue',
+        },
+        braced(piece, cureOf(loads.bowing) ?? { spacingMm: USUAL_BRACES, rows: 1, boardId: null }),
       ),
     )
   const bowed = loads.bowing.filter((b) => b.bowMm > b.limitMm)
   if (bowed.length > 0) {
     const worst = bowed.reduce((a, b) => (a.bowMm > b.bowMm ? a : b))
-    const spacing = bracesFor(bowed)
+    const cure = cureOf(bowed)
+    const board = stock.boards.find((b) => b.id === cure?.boardId)
     findings.push(
       finding(
         piece,
@@ -190,9 +247,11 @@ export function checkBox(
           alongMm: worst.alongMm,
           aboveBaseMm: worst.aboveBaseMm,
           sides: bowed.length,
-          braceSpacingMm: spacing ?? 0,
+          braceSpacingMm: cure?.spacingMm ?? 0,
+          rows: cure?.rows ?? 0,
+          board: board?.name ?? '',
         },
-        spacing === null ? undefined : braced(piece, spacing),
+        cure === null ? undefined : braced(piece, cure),
       ),
     )
   }

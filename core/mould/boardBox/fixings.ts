@@ -8,6 +8,7 @@ import type { ScrewRow, SealantRow } from '../types.ts'
 import { isRing } from './bentSides.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { boxedOpenings, perimeterOf, sideLength } from './boxFigures.ts'
+import { ANGLED, bondHolds, isScrewed } from './fixingSchools.ts'
 
 /** Screws stay this far from a strip's ends, mm. */
 const END = 40
@@ -18,13 +19,14 @@ const CORNER_SCREW_DEPTH = 100
 
 export type SidePull = { readonly partId: string; readonly spacing: number; readonly holds: boolean }
 
-/** How far apart the screws of a strip may be: 10 base thicknesses, or what prying allows. */
+/** How far apart the screws of a strip may be: 10 base thicknesses, or what prying allows; whether what is chosen holds. */
 export function screwSpacing(
   piece: BoxedSlab,
   base: Board,
   side: Board,
   mix: FreshMix,
 ): { spacing: number; holds: boolean } {
+  if (!isScrewed(piece.mould.fixing)) return { spacing: 0, holds: bondHolds(piece, base, side, mix) }
   const joint = {
     school: piece.mould.school === 'wrap' ? ('wrap' as const) : ('stand' as const),
     height: piece.poured.full,
@@ -34,7 +36,8 @@ export function screwSpacing(
     freshKgPerM3: mix.freshKgPerM3,
   }
   const edgeOf = piece.mould.school === 'wrap' ? base : side
-  const byPrying = edgeOf.screwHold / screwPull(joint)
+  const hold = edgeOf.screwHold * (piece.mould.fixing === 'angled-screws' ? ANGLED : 1)
+  const byPrying = hold / screwPull(joint)
   const most = 10 * base.thickness
   // Held at the top a strip no longer pries its screws: they carry two thirds of the push in shear.
   if (piece.mould.braceSpacing !== null) return { spacing: most, holds: byPrying >= END }
@@ -49,6 +52,7 @@ export function screwRows(
   side: Board,
   spacing: number,
 ): ScrewRow[] {
+  if (!isScrewed(piece.mould.fixing)) return []
   const depth = piece.poured.full
   const length = 2 * (piece.mould.school === 'wrap' ? side.thickness : base.thickness)
   const strips = parts.filter((p) => p.role === 'strip')
@@ -72,7 +76,7 @@ export function screwRows(
         count,
         spacingMm: step,
         positionsMm: positions,
-        from: piece.mould.school === 'wrap' ? 'outside' : 'below',
+        from: piece.mould.school === 'wrap' || piece.mould.fixing === 'angled-screws' ? 'outside' : 'below',
       }
     })
     .concat(depth > CORNER_SCREW_DEPTH && strips.length > 0 ? cornerScrews(depth, strips, side) : [])

@@ -24,6 +24,7 @@ import { boxOff } from './boxOff.ts'
 import { afterWax, boxBuilding } from './boxOrder.ts'
 import { boxParts } from './boxParts.ts'
 import { checkBox, checkBoxStock } from './checkBox.ts'
+import { fixingHardware, SCHOOLS } from './fixingSchools.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
 import { formers } from './formers.ts'
 import { knockoutKind, plugFor, tubeFor } from './knockoutChoice.ts'
@@ -78,13 +79,14 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
   const formed = printed?.parts ?? bare
   const parts = [...box, ...formed]
   const { spacing, holds } = screwSpacing(piece, base, side, mix)
-  const bowing = input.costsOnly ? [] : bowedSides(piece, parts, sideBoard, mix, holds)
+  const bowing = input.costsOnly ? [] : bowedSides(piece, parts, stock, sideBoard, mix, holds)
   const raw = parts.filter((p) => (p.role === 'knockout' && p.layers.length > 0) || p.role === 'corner')
   const count = (role: BarePart['role']) => parts.filter((p) => p.role === role).length
   const life = Math.min(
     LIFE[base.material],
     LIFE[side.material],
     count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
+    SCHOOLS[piece.mould.fixing].casts ?? Infinity,
   )
   const screws = screwRows(piece, parts, base, side, spacing)
   const sealing = sealantRows(piece, geometry)
@@ -101,6 +103,7 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
     lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
     alternatives: [],
     screws,
+    fixings: fixingHardware(piece, base, side, count('strip')),
     sealant: sealing,
     facts: formed.length > 0 ? formerFacts(formed) : [],
     holdDown: parts
@@ -137,7 +140,7 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
         parts,
         layouts,
         { holds, pressure: pressureAt(piece.poured.full, mix.freshKgPerM3), casts: life, bowing },
-        stock,
+        { base, side, stock },
       ),
       ...(printed?.findings ?? []),
     ],

@@ -1,6 +1,19 @@
 import { count, listed, type Named, type None, told } from './act.ts'
 
 /** What is done once for each mould, from bare stock to what can be waxed and filled. */
+/** How a side is held to its base. */
+const FIXED = {
+  side: ' through it into the base’s edge, placed as listed',
+  below: ' up through the base, placed as listed',
+  angled:
+    ' set at 45 degrees through its foot, in from the outside so that no point comes through, placed as listed',
+  none: '',
+  brads: ': glue on the edge, pressed home and held by brads; no glue inside',
+  'instant-glue': ': glue on one edge, activator on the other, set right at once: it cannot be moved',
+  'hot-glue': ': a fillet of hot glue all along the outside, on clean dry faces',
+  tape: ' with tape under its foot and across each corner, then round the whole box, pulled tight',
+} as const
+
 export const BUILD_ACTS = {
   // Boards
   'cut-list': told(
@@ -34,8 +47,8 @@ export const BUILD_ACTS = {
   ),
   'fix-side': told(
     'fix a side',
-    (f: { name: string; screws: number; from: 'side' | 'below' | 'none' }) =>
-      `Fix ${f.name} to the base${f.screws === 0 ? '' : `: ${count(f.screws, 'screw')} in pilot holes ${f.from === 'below' ? 'up through the base' : 'through it into the base’s edge'}, placed as listed`}; faced side in.`,
+    (f: { name: string; screws: number; from: keyof typeof FIXED }) =>
+      `Fix ${f.name} to the base${f.screws === 0 ? '' : `: ${count(f.screws, 'screw')} in pilot holes`}${FIXED[f.from]}; faced side in.`,
   ),
   'screw-corners': told(
     'screw the corners',
@@ -108,9 +121,10 @@ export const BUILD_ACTS = {
     (f: { lengthM: number; waxFirst: boolean }, s) =>
       `Run and tool the sealant in every joint that is left, ${s.metres(f.lengthM)} in all. ${f.waxFirst ? 'What is wiped away peels off the wax. Leave it to cure in full.' : 'Leave it to cure in full before any wax: solvents soften it.'}`,
   ),
-  'brace-tops': told(
-    'brace the tops',
-    (f: { braces: number }) => `Brace the tops: ${f.braces} in all, before it is filled.`,
+  'brace-tops': told('brace the tops', (f: { braces: number; rows: number }) =>
+    f.rows === 1
+      ? `Brace the tops: ${f.braces} in all, before it is filled.`
+      : `Brace the sides: ${f.braces} in all, each holding its side at the top and a rail along it at mid height, before it is filled.`,
   ),
   'check-plan': told(
     'look it over',

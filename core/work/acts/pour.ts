@@ -10,7 +10,7 @@ export const POUR_ACTS = {
   'check-held': told(
     'all fast?',
     (f: { parts: readonly string[]; joints: boolean }) =>
-      `${f.parts.length > 0 ? `Held fast: ${listed(f.parts)}. ` : ''}${f.joints ? 'Every joint tight, every clamp and screw home.' : 'Nothing in it can move.'}`,
+      `${f.parts.length > 0 ? `Held fast: ${listed(f.parts)}. ` : ''}${f.joints ? 'Every joint tight, everything that holds it home.' : 'Nothing in it can move.'}`,
   ),
   'check-released': told('released?', (f: { agents: readonly string[]; film: boolean }) =>
     f.agents.length > 0

@@ -23,6 +23,18 @@ const FACE_WORDS = {
   'tube-inside': 'the inside of the tube',
 } as const
 export type FaceWord = keyof typeof FACE_WORDS
+/** How sides that no screw holds come free of their base. */
+const LET_GO = {
+  none: 'Cut the glue and take out whatever holds the sides.',
+  brads:
+    'Drive a wedge between side and base from the outside, a little at each place in turn, until glue and brads let go; the edges tear.',
+  'instant-glue':
+    'A sharp knock on a block along each joint, from the inside of its lap outward, breaks the glue; the edges tear.',
+  'hot-glue':
+    'Run spirit (isopropyl alcohol) along the hot glue, wait a minute, lift it with a scraper. No flames near it.',
+  tape: 'Slit the tape at each corner and along the foot.',
+} as const
+
 export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
 
 const held = (f: { massKg: number }, { kg }: WordsStyle): string =>
@@ -60,11 +72,11 @@ export const RELEASE_ACTS = {
     (f: Named & { screwed: boolean }) =>
       `${f.screwed ? `From final set, take the screws out of ${listed(f.names)} from below` : `From final set, free ${listed(f.names)}`}; turn and ease ${f.names.length === 1 ? 'it until it moves; do not pull it' : 'each until it moves; do not pull one'} yet.`,
   ),
-  'side-screws-out': told('side screws out', (f: { screws: number }) =>
-    f.screws > 0
-      ? `Take out the screws of the sides, all ${f.screws}. Count them.`
-      : 'Cut the glue and take out whatever holds the sides.',
+  'side-screws-out': told(
+    'side screws out',
+    (f: { screws: number }) => `Take out the screws of the sides, all ${f.screws}. Count them.`,
   ),
+  'sides-let-go': told('let the sides go', (f: { by: keyof typeof LET_GO }) => LET_GO[f.by]),
   'side-off': told(
     'side off',
     (f: { name: string; runPast: boolean }) => `Side off: ${f.name}; ${lever(f.runPast)}.`,

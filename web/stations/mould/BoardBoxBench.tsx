@@ -14,6 +14,16 @@ import { KnockoutKinds, SideBoards } from './SideBoards.tsx'
 import { UnderTheFill } from './UnderTheFill.tsx'
 import { BOX, useMould } from './useMould.ts'
 
+/** What holds the sides, by what each is called; what follows from it is told with it. */
+const FIXINGS = [
+  { id: 'screws', name: 'screws' },
+  { id: 'angled-screws', name: 'angled screws' },
+  { id: 'brads', name: 'brads and adhesive' },
+  { id: 'instant-glue', name: 'instant glue' },
+  { id: 'hot-glue', name: 'hot glue' },
+  { id: 'tape', name: 'tape' },
+] as const
+
 /** What a board box decides: its school, corners, boards; and what holds it together. */
 export function BoardBoxBench() {
   const { piece, mould, figures, look, job, choose, mm, style } = useMould(...BOX)
@@ -140,10 +150,29 @@ export function BoardBoxBench() {
       {mould.method === 'board-box' && <Facts />}
       {mould.method === 'board-box' && <FormerPrints />}
       <CutTable />
+      <h2>Fixing</h2>
+      <Pick
+        label="Sides held by"
+        value={mould.fixing}
+        options={FIXINGS}
+        onChoose={(id) => {
+          const fixing = FIXINGS.find((f) => f.id === id)!
+          choose(`sides held by ${fixing.name}`, { fixing: fixing.id })
+        }}
+      />
       {figures && (
         <div className={look}>
-          <h2>Fixing</h2>
-          <Row label={`Screws, ${words.mm(figures.screws[0]?.lengthMm ?? 0)} long`}>{figures.screwCount}</Row>
+          {figures.screwCount > 0 && (
+            <Row
+              label={
+                figures.screws[0]
+                  ? `Screws, ${words.mm(figures.screws[0].lengthMm)} long`
+                  : 'Screws from below'
+              }
+            >
+              {figures.screwCount}
+            </Row>
+          )}
           {figures.screws[0] && <Row label="One every">{mm(figures.screws[0].spacingMm)}</Row>}
           <Row
             label={`Sealant, ${words.metres(figures.sealant.totalLengthMm / 1000)}`}

@@ -15,7 +15,7 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
   const change = useChange()
   const style = useMeasureStyle()
   const words = useWordsStyle()
-  const { braceSpacing } = boxChoiceOf(piece.mould)
+  const { braceSpacing, braceRows } = boxChoiceOf(piece.mould)
   const choose = (spacing: number | null) =>
     change(spacing === null ? 'tops left free' : `braces every ${formatLength(spacing, style)}`, {
       type: 'mouldChosen',
@@ -33,7 +33,11 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
       <div className={looks.mould}>
         <QuantityRow label="Pressure at the foot" of="pressure" value={figures.footPressureKPa} digits={1} />
         {worst && <Row label={`Most bow, ${worst.name}`}>{words.fine(worst.bowMm)}</Row>}
-        {braces > 0 && <Row label="Braces across the tops">{braces}</Row>}
+        {braces > 0 && (
+          <Row label={braceRows === 2 ? 'Braces, top and mid height' : 'Braces across the tops'}>
+            {braces}
+          </Row>
+        )}
       </div>
       <Switch
         label="Tops held by braces"
@@ -46,6 +50,19 @@ export function UnderTheFill({ figures }: { figures: MouldFigures }) {
           value={braceSpacing}
           min={20}
           onCommit={(spacing) => choose(spacing)}
+        />
+      )}
+      {braceSpacing !== null && (
+        <Switch
+          label="A rail at mid height too"
+          on={braceRows === 2}
+          onSwitch={(on) =>
+            change(on ? 'a rail at mid height' : 'tops held alone', {
+              type: 'mouldChosen',
+              pieceId: piece.id,
+              patch: { braceRows: on ? 2 : 1 },
+            })
+          }
         />
       )}
     </>
