@@ -53,7 +53,9 @@ const sayings = (style: WordsStyle): [string, string[]][] => [
   ...Object.entries(ACTS).map(([code, telling]): [string, string[]] => [
     code,
     [3, 240].flatMap((n) =>
-      orNothing(() => [(telling.say as (f: unknown, s: WordsStyle) => string)(anyFacts(n), style)]),
+      orNothing(() => [
+        (telling.say as (f: unknown, s: WordsStyle) => string | undefined)(anyFacts(n), style) ?? '',
+      ]),
     ),
   ]),
   ...Object.keys(ITEM_WORDS).map((code): [string, string[]] => {
