@@ -232,6 +232,19 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   ],
   [
     'mould',
+    'rubber-undercut',
+    { undercutMm: 20, takesMm: 4, shore: 70, softest: 'soft one' },
+    /stands 20 mm out.*Shore A 70.*gives 4 mm.*softer rubber or a thicker wall.*\[Use soft one\]/,
+  ],
+  [
+    'mould',
+    'rubber-undercut',
+    { undercutMm: 20, takesMm: 4, shore: 10, softest: '' },
+    /another attitude, or brushed rubber/,
+  ],
+  ['mould', 'coats-thick', { coatMm: 6, mostMm: 4, coats: 6 }, /Coats of 6 mm each.*\[Brush 6 coats\]/],
+  [
+    'mould',
     'fixing-holds-little',
     { fixing: 'hot glue', depthMm: 100, deepestMm: 60, instead: 'screws' },
     /^Hot glue alone on sides 100 mm deep.*up to 60 mm.*\[Screw the sides\]/,

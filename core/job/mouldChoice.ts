@@ -126,11 +126,26 @@ const FIELDS = {
   block: {
     rubber,
     rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
+    rubberOver: distance
+      .nullable()
+      .default(null)
+      .describe('over the pattern, and under it in two halves, mm; null is as round it'),
+    rubberWaste: z.number().min(0).max(100).default(7).describe('poured beside the gap, percent'),
     rubberParts: z.number().int().min(1).max(2).describe('a block poured in one, or in two halves'),
   },
   brushed: {
     rubber,
     skinCoat: distance.describe('thickness of a brushed rubber skin, mm'),
+    coats: z
+      .number()
+      .int()
+      .min(1)
+      .max(40)
+      .nullable()
+      .default(null)
+      .describe('brushed one over the other; null takes them from the skin’s thickness'),
+    rim: distance.default(25).describe('rubber out from the open face all round, mm'),
+    brushWaste: z.number().min(0).max(100).default(25).describe('left in the pot and the brush, percent'),
     jacket,
     shellWall,
     shells,
@@ -242,7 +257,12 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   boltSpacing: 120,
   rubber: 'polyurethane-40',
   rubberWall: null,
+  rubberOver: null,
+  rubberWaste: 7,
   rubberParts: 1,
+  coats: null,
+  rim: 25,
+  brushWaste: 25,
   skinCoat: 8,
   jacket: 'jacket-plaster',
   vessel: 'vessel-bucket-12',

@@ -145,7 +145,7 @@ describe('a rubber block', () => {
         fc.double({ min: 0.05, max: 40, noNaN: true }),
         fc.constantFrom(...testStock.rubbers),
         (litres, row) => {
-          const need = rubberAmounts(row, litres * 1e6)
+          const need = rubberAmounts(row, litres * 1e6, 7)
           expect(need.litres).toBeCloseTo(litres * 1.07, 9)
           expect(need.kg).toBeCloseTo((litres * 1.07 * row.densityKgPerM3) / 1000, 9)
           expect(need.a.kg + need.b.kg).toBeCloseTo(need.kg, 9)

@@ -695,6 +695,7 @@ describe('findings', () => {
     ['larger-than-sheet', slab(2600, 900, 40), { method: 'board-box' }, testStock],
     ['mould-wears-out', { ...cone, plannedCasts: 900 }, { method: 'printed' }, testStock],
     ['rubber-wall-thin', cone, { method: 'brushed', skinCoat: 1 }, testStock],
+    ['coats-thick', cone, { method: 'brushed', skinCoat: 12, coats: 2 }, testStock],
   ])('%s is found, said in words, and cured where a cure is offered', (code, piece, patch, stock) => {
     const troubled = chosen(piece, patch)
     const found = plan(troubled, stock).findings.find((f) => f.code === code)!

@@ -13,6 +13,19 @@ export const SHAPED_WORDS = {
   'printer-missing': (_f: { row: string }) => missing('printer'),
   'filament-missing': (_f: { row: string }) => missing('filament'),
   'jacket-missing': (_f: { row: string }) => missing('shell material'),
+  'rubber-undercut': (
+    f: { undercutMm: number; takesMm: number; shore: number; softest: string },
+    { fine },
+  ) => ({
+    what: `The cast stands ${fine(f.undercutMm)} out over the rubber that must pass it as the halves part`,
+    why: `Rubber of Shore A ${f.shore} with this wall gives ${fine(f.takesMm)} before it tears. ${f.softest === '' ? 'A thicker wall, another attitude, or brushed rubber in a jacket of more pieces takes more.' : 'A softer rubber or a thicker wall takes more.'}`,
+    remedy: `Use ${f.softest}`,
+  }),
+  'coats-thick': (f: { coatMm: number; mostMm: number; coats: number }, { fine }) => ({
+    what: `Coats of ${fine(f.coatMm)} each run down steep faces`,
+    why: `Up to ${fine(f.mostMm)} stays where it is brushed, thickened.`,
+    remedy: `Brush ${f.coats} coats`,
+  }),
   'undercut-locks': (f: { awayMm: number; heightMm: number; instead?: string }, { mm, fine }) => ({
     what: `A rigid part of this mould cannot leave the cast: it locks ${f.awayMm > 0 ? `${fine(f.awayMm)} out from its joint` : `${mm(f.heightMm)} up`}`,
     why: 'Further out the cast is wider than nearer the joint. More shells, another attitude, or rubber lets it go.',

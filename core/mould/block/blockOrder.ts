@@ -17,14 +17,17 @@ export const sealPattern = (): Operation =>
 export const releasePattern = (): Operation =>
   build('release/pattern', act('release-pattern', {}), [], { work: 15, wait: WAIT.patternRelease })
 
+/** A rubber, and what of it is poured beside the gap. */
+export type Poured = { readonly rubber: Rubber; readonly wastePercent: number }
+
 /** A pot of rubber weighed and poured, left until it may be opened. */
 export function pourRubber(
   half: 'whole' | 'upper' | 'lower',
-  rubber: Rubber,
+  { rubber, wastePercent }: Poured,
   volume: number,
   parts: readonly BarePart[],
 ): Operation {
-  const { kg, a, b, potMinutes } = rubberAmounts(rubber, volume)
+  const { kg, a, b, potMinutes } = rubberAmounts(rubber, volume, wastePercent)
   return build(
     `pour/${half}`,
     act('pour-rubber', { half, rubber: rubber.name, kg, aKg: a.kg, bKg: b.kg, potMinutes }),
@@ -37,7 +40,7 @@ export function pourRubber(
 export function blockBuilding(
   box: readonly BarePart[],
   whole: readonly BarePart[],
-  rubber: Rubber,
+  rubber: Poured,
   volume: number,
   hold: BuiltMould['holdDown'][number],
   by: MouldChoice['holdBy'],

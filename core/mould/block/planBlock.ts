@@ -1,6 +1,7 @@
 import type { Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Finding, Piece } from '../../job/index.ts'
 import { pouredPlacement, pouredSize } from '../../piece/index.ts'
+import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, prism } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
@@ -9,7 +10,7 @@ import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMou
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { blockBuilding, blockOff } from './blockOrder.ts'
-import { potsOf, rubberAmounts, rubberWall } from './rubber.ts'
+import { potsOf, rubberAmounts, rubberWall, undercutShare } from './rubber.ts'
 import { twoPart } from './twoPart.ts'
 
 /** Hours to make a pattern fast, box it, pour and trim [own]. */
@@ -52,6 +53,7 @@ export const blockMethod: MouldMethod<'block'> = {
     const size = Math.max(length, width, height)
     const wanted = rubberWall(rubber, size)
     const wall = piece.mould.rubberWall ?? wanted
+    const cover = piece.mould.rubberOver ?? wall
     const pattern = figures.volumeLitres * 1e6
     const box = boxPath([-wall, -wall], [length + wall, width + wall])
     const plan = box.map(
@@ -62,9 +64,10 @@ export const blockMethod: MouldMethod<'block'> = {
         arc: null,
       }),
     )
-    const halves = piece.mould.rubberParts === 2 ? twoPart(input, wall, rubber, plan) : null
-    const over = halves ? wall : 0
-    const block = (length + 2 * wall) * (width + 2 * wall) * (height + wall)
+    const pour = { rubber, wastePercent: piece.mould.rubberWaste }
+    const halves = piece.mould.rubberParts === 2 ? twoPart(input, { wall, cover }, pour, plan) : null
+    const over = halves ? cover : 0
+    const block = (length + 2 * wall) * (width + 2 * wall) * (height + cover)
     const volume = halves ? halves.lower + halves.upper : Math.max(0, block - pattern)
     const cast: SolidRecipe = {
       kind: 'moved',
@@ -79,7 +82,7 @@ export const blockMethod: MouldMethod<'block'> = {
       boardId: null,
       lengthMm: length + 2 * wall,
       widthMm: width + 2 * wall,
-      thicknessMm: height + wall,
+      thicknessMm: height + cover,
       layers: [],
       laminate: null,
       pull: DOWN,
@@ -89,17 +92,18 @@ export const blockMethod: MouldMethod<'block'> = {
       mass: { volume, kgPerM3: rubber.densityKgPerM3 },
       recipe: {
         kind: 'difference',
-        from: prism(plan, -wall, height, 'rubber'),
+        from: prism(plan, -cover, height, 'rubber'),
         minus: [cast],
       },
     })
-    const boards = boxRound(box, -wall, height + over, board, piece.mould)
+    const boards = boxRound(box, -cover, height + over, board, piece.mould)
     const rubbers = halves ? halves.parts : [whole()]
     const parts: BarePart[] = [...rubbers, ...boards]
     const rows = stock.rubbers.map((r): MaterialRow => {
       const own = piece.mould.rubberWall ?? rubberWall(r, size)
-      const gap = (length + 2 * own) * (width + 2 * own) * (height + own * (halves ? 2 : 1)) - pattern
-      const need = rubberAmounts(r, Math.max(0, gap))
+      const above = piece.mould.rubberOver ?? own
+      const gap = (length + 2 * own) * (width + 2 * own) * (height + above * (halves ? 2 : 1)) - pattern
+      const need = rubberAmounts(r, Math.max(0, gap), piece.mould.rubberWaste)
       return {
         code: 'rubber-poured',
         facts: { ...potsOf(r, need), outHours: r.demouldHours },
@@ -128,7 +132,7 @@ export const blockMethod: MouldMethod<'block'> = {
       ...(halves && { facts: halves.facts }),
       building: halves
         ? halves.building(boards)
-        : blockBuilding(boards, rubbers, rubber, volume, hold, piece.mould.holdBy),
+        : blockBuilding(boards, rubbers, pour, volume, hold, piece.mould.holdBy),
       off: halves ? halves.off(boards) : blockOff(boards, rubbers),
       faces: [
         {
@@ -147,30 +151,62 @@ export const blockMethod: MouldMethod<'block'> = {
       check: (layouts) => {
         const found = tooLargeFindings(piece, layouts)
         const stretch = halves || input.quick ? null : stretchOf(input)
-        if (stretch !== null && stretch > STRETCH)
+        const most = 1 + undercutShare(rubber.hardnessShoreA)
+        if (stretch !== null && stretch > most)
           found.push(
             finding(
               piece,
               'rubber-must-stretch',
               'warn',
               'rubber',
-              { percent: Math.round((stretch - 1) * 100), mostPercent: Math.round((STRETCH - 1) * 100) },
+              { percent: Math.round((stretch - 1) * 100), mostPercent: Math.round((most - 1) * 100) },
               [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberParts: 2 } }],
             ),
           )
-        if (wall < wanted - 1e-6)
+        const takes = undercutShare(rubber.hardnessShoreA) * Math.min(wall, cover)
+        const locked = halves && !input.quick ? halves.undercutMm() : 0
+        if (locked > takes)
+          found.push(
+            finding(
+              piece,
+              'rubber-undercut',
+              'warn',
+              'rubber',
+              {
+                undercutMm: locked,
+                takesMm: takes,
+                shore: rubber.hardnessShoreA,
+                softest: softer(stock.rubbers, rubber)?.name ?? '',
+              },
+              softer(stock.rubbers, rubber)
+                ? [
+                    {
+                      type: 'mouldChosen' as const,
+                      pieceId: piece.id,
+                      patch: { rubber: softer(stock.rubbers, rubber)!.id },
+                    },
+                  ]
+                : undefined,
+            ),
+          )
+        if (Math.min(wall, cover) < wanted - 1e-6)
           found.push(
             finding(
               piece,
               'rubber-wall-thin',
               'warn',
               'rubber',
-              { wallMm: wall, wantedMm: wanted, rubber: rubber.name, shore: rubber.hardnessShoreA },
-              [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberWall: null } }],
+              {
+                wallMm: Math.min(wall, cover),
+                wantedMm: wanted,
+                rubber: rubber.name,
+                shore: rubber.hardnessShoreA,
+              },
+              [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberWall: null, rubberOver: null } }],
             ),
           )
         const onePour = halves ? Math.max(halves.lower, halves.upper) : volume
-        const { kg, potMinutes } = rubberAmounts(rubber, onePour)
+        const { kg, potMinutes } = rubberAmounts(rubber, onePour, piece.mould.rubberWaste)
         const pourMinutes = POUR.start + POUR.perKg * kg
         if (pourMinutes > potMinutes)
           found.push(
@@ -195,8 +231,11 @@ export const blockMethod: MouldMethod<'block'> = {
   },
 }
 
-/** Rubber whose mouth must open by more than this to let the cast go tears at its corners [own]. */
-const STRETCH = 1.5
+/** The softest rubber in stock that is softer than this one; of two alike the first. */
+const softer = (rubbers: readonly Rubber[], than: Rubber): Rubber | undefined =>
+  rubbers
+    .filter((r) => r.hardnessShoreA < than.hardnessShoreA)
+    .reduce<Rubber | undefined>((a, b) => (a && a.hardnessShoreA <= b.hardnessShoreA ? a : b), undefined)
 
 /** How much longer round the cast's greatest section is than the mouth of a one-part block. */
 function stretchOf(input: MethodInput<'block'>): number | null {

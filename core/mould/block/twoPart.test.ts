@@ -6,17 +6,19 @@ import { planPieceStation, pouredPlacement, pouredSize } from '../../piece/index
 import { says } from '../../testing/says.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
+import { undercutShare } from './rubber.ts'
+import { undercutOf } from './undercut.ts'
 
 const kernel = await openKernel({ coarser: 4 })
 const volume = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)
 const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
 const turned = (over: Parameters<typeof newTurned>[2]): Piece => newTurned(told, testStock, over)
-const plan = (piece: Piece, patch: MouldPatch = {}, quick = false) => {
+const plan = (piece: Piece, patch: MouldPatch = {}, quick = false, stock = testStock) => {
   const chosen = { ...piece, mould: withChoice(piece.mould, { method: 'block' as const, ...patch }) }
   const pieceStation = planPieceStation(kernel, chosen, 2300, false)
   return {
     pieceStation,
-    ...planMouldStation(chosen, pieceStation, testStock, testStock.mixes[0]!, { kernel, quick }),
+    ...planMouldStation(chosen, pieceStation, stock, testStock.mixes[0]!, { kernel, quick }),
   }
 }
 const ball = turned({ turned: { form: 'sphere', diameter: 120, foot: 30 } })
@@ -80,6 +82,120 @@ describe('a block in two halves', () => {
       outline: { kind: 'rectangle', length: 90, width: 60, radii: [0, 0, 0, 0] },
     })
     expect(plan(flat).findings.map((f) => f.code)).not.toContain('rubber-must-stretch')
+  })
+  it.each<[number, number]>([
+    [60, 0.2],
+    [80, 0.2],
+    [35, 0.6],
+    [10, 1],
+    [0, 1],
+  ])('rubber of Shore A %d takes an undercut of %d of its wall', (shore, share) => {
+    expect(undercutShare(shore)).toBeCloseTo(share, 9)
+  })
+  // A cone on its foot, r 40 at z 0 to 30 at z 60, draws from a joint at its foot; a waist of 20 under a rim of 40 locks 20.
+  it.each<[string, [number, number][], number, number]>([
+    [
+      'what draws both ways',
+      [
+        [0, 0],
+        [40, 0],
+        [50, 30],
+        [40, 60],
+        [0, 60],
+      ],
+      30,
+      0,
+    ],
+    [
+      'a waist below the joint',
+      [
+        [0, 0],
+        [40, 0],
+        [20, 20],
+        [50, 40],
+        [40, 60],
+        [0, 60],
+      ],
+      40,
+      20,
+    ],
+    [
+      'a rim above it',
+      [
+        [0, 0],
+        [50, 0],
+        [20, 30],
+        [45, 60],
+        [0, 60],
+      ],
+      0.1,
+      25,
+    ],
+  ])('of %s the sections tell how far it locks', (_, profile, parting, mm) => {
+    const steps = 48
+    const recipe: SolidRecipe = {
+      kind: 'stack',
+      levels: profile.slice(1, -1).map(([r, z]) => ({
+        z,
+        points: Array.from({ length: steps }, (_, i) => [
+          60 + r * Math.cos((2 * Math.PI * i) / steps),
+          60 + r * Math.sin((2 * Math.PI * i) / steps),
+        ]),
+      })),
+      name: 'x',
+      lowName: 'x',
+      highName: 'x',
+    }
+    const body = { recipe, length: 120, width: 120, height: 60, relief: false, volume: 1, area: 1 }
+    // Sixteen levels a half miss a little of the narrowest and the widest.
+    const found = undercutOf(kernel, body, parting)
+    expect(found).toBeLessThanOrEqual(mm + 1e-6)
+    expect(found).toBeGreaterThanOrEqual(mm * 0.84)
+  })
+  it('halves with more undercut than hard rubber takes want a softer one; a thick cover, and its waste, are weighed out', () => {
+    const corners = (
+      [
+        [0, 0],
+        [40, 0],
+        [22, 20],
+        [50, 40],
+        [40, 60],
+        [0, 60],
+      ] as const
+    ).map(([x, y], i) => ({
+      x,
+      y,
+      radius: 0,
+      side: `s${i}`,
+      run: { kind: 'line' as const },
+    }))
+    const waisted = turned({ turned: { form: 'profile', corners } })
+    const hard = { ...testStock.rubbers[0]!, hardnessShoreA: 70, leastWall: 10 }
+    const soft = { ...hard, id: 'soft', name: 'soft', hardnessShoreA: 5 }
+    const job = (rubber: string) =>
+      plan(waisted, { rubberParts: 2, rubber, rubberWall: 20 }, false, {
+        ...testStock,
+        rubbers: [hard, soft],
+      })
+    const found = job(hard.id).findings.find((f) => f.code === 'rubber-undercut')!
+    expect(found.facts).toMatchObject({ takesMm: 4, shore: 70, softest: 'soft' })
+    expect(Number(found.facts.undercutMm)).toBeGreaterThan(15)
+    expect(job('soft').findings.map((f) => f.code)).not.toContain('rubber-undercut')
+  })
+  it('a cover of its own makes the block taller, and what is left in the pot more of it', () => {
+    const tile = testSlab({
+      thickness: 20,
+      outline: { kind: 'rectangle', length: 90, width: 60, radii: [0, 0, 0, 0] },
+    })
+    const kg = (patch: MouldPatch) =>
+      plan(tile, { rubberWall: 15, ...patch }).station!.figures.materials[0]!.amount
+    const block = (wall: number, cover: number) =>
+      (90 + 2 * wall) * (60 + 2 * wall) * (20 + cover) - 90 * 60 * 20
+    expect(kg({ rubberOver: 25 }) / kg({})).toBeCloseTo(block(15, 25) / block(15, 15), 4)
+    expect(kg({ rubberWaste: 20 }) / kg({})).toBeCloseTo(1.2 / 1.07, 6)
+    const { station } = plan(tile, { rubberParts: 2, rubberWall: 15, rubberOver: 25 })
+    const halves = station!.figures.parts.filter((p) => p.role === 'rubber')
+    expect(halves.reduce((sum, p) => sum + p.thicknessMm, 0)).toBeCloseTo(20 + 50, 6)
   })
   it.each([
     ['a tile', 20, false],

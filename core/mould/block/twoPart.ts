@@ -1,5 +1,4 @@
 import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
-import type { Rubber } from '../../stock/index.ts'
 import { act, inTurn, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
 import { sidesOff } from '../boxRound.ts'
@@ -9,7 +8,8 @@ import { localTops } from '../closed/localTops.ts'
 import type { MethodInput } from '../method.ts'
 import { cylinderAlong } from '../shells/flangedShells.ts'
 import type { MouldFact, Undoing } from '../types.ts'
-import { pourRubber, releasePattern, sealPattern } from './blockOrder.ts'
+import { type Poured, pourRubber, releasePattern, sealPattern } from './blockOrder.ts'
+import { undercutOf } from './undercut.ts'
 
 /** Filling hole: a share of the smaller way across, within limits; an air hole, mm [own]. */
 const HOLE = { share: 0.3, least: 15, most: 60, vent: 3 }
@@ -31,13 +31,21 @@ export type TwoPart = {
   readonly facts: readonly MouldFact[]
   readonly building: (box: readonly BarePart[]) => Operation[]
   readonly off: (box: readonly BarePart[]) => Undoing[]
+  /** How far the cast stands out over rubber that must pass it as the halves part, the worst of both, mm. */
+  readonly undercutMm: () => number
 }
 
 /**
  * A block in two halves round the whole pattern, parted level at its greatest section, keyed by half balls in the wall,
  * filled through a hole at the highest point, with an air hole at every other top.
  */
-export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubber, block: Loop): TwoPart {
+export function twoPart(
+  input: MethodInput<'block'>,
+  { wall, cover }: { readonly wall: number; readonly cover: number },
+  pour: Poured,
+  block: Loop,
+): TwoPart {
+  const { rubber } = pour
   const { kernel, quick } = input
   const body = castBody(input)
   const { height } = body
@@ -52,7 +60,7 @@ export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubbe
       UP,
       i === 0 ? hole / 2 : HOLE.vent,
       Math.min(5, height / 4),
-      height + 2 * wall,
+      height + 2 * cover,
       i === 0 ? 'filling hole' : 'air hole',
     ),
   )
@@ -62,19 +70,19 @@ export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubbe
   const solid = (low: number, high: number): SolidRecipe => prism(block, low, high, 'rubber')
   const lower: SolidRecipe = {
     kind: 'difference',
-    from: join([solid(-wall, parting), keys]),
+    from: join([solid(-cover, parting), keys]),
     minus: [body.recipe],
   }
   const upper: SolidRecipe = {
     kind: 'difference',
-    from: solid(parting, height + wall),
+    from: solid(parting, height + cover),
     minus: [body.recipe, keys, ...bores],
   }
   const plan = (body.length + 2 * wall) * (body.width + 2 * wall)
   const share = height > 0 ? parting / height : 0.5
   const guess = {
-    lower: Math.max(0, plan * (wall + parting) - body.volume * share),
-    upper: Math.max(0, plan * (wall + height - parting) - body.volume * (1 - share)),
+    lower: Math.max(0, plan * (cover + parting) - body.volume * share),
+    upper: Math.max(0, plan * (cover + height - parting) - body.volume * (1 - share)),
   }
   // Both in one scope, so that cast and keys are built once.
   const volumes = quick
@@ -98,8 +106,8 @@ export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubbe
       recipe,
     })
   const parts = [
-    half('lower', lower, wall + parting, DOWN),
-    half('upper', upper, wall + height - parting, UP),
+    half('lower', lower, cover + parting, DOWN),
+    half('upper', upper, cover + height - parting, UP),
   ]
   return {
     ...volumes,
@@ -118,8 +126,9 @@ export function twoPart(input: MethodInput<'block'>, wall: number, rubber: Rubbe
       },
     ],
     building: (box) =>
-      buildingOf(parts, box, { keys: places.length, vents: tops.length - 1, parting }, rubber, volumes),
+      buildingOf(parts, box, { keys: places.length, vents: tops.length - 1, parting }, pour, volumes),
     off: (box) => halvesOff(parts, box),
+    undercutMm: () => undercutOf(kernel, body, parting),
   }
 }
 
@@ -176,7 +185,7 @@ function buildingOf(
   [down, up]: readonly BarePart[],
   box: readonly BarePart[],
   { keys, vents, parting }: Setting,
-  rubber: Rubber,
+  rubber: Poured,
   { lower, upper }: { readonly lower: number; readonly upper: number },
 ): Operation[] {
   return inTurn([

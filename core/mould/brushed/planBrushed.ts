@@ -20,10 +20,13 @@ import {
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 
-/** A coat brushed on, mm; the rim of rubber round the open face, mm; thickener by weight [own]. */
+/** A coat brushed on, mm; thickener by weight [own]. */
 const COAT_MM = 2
-const RIM = 25
 const THICKENER = 0.03
+/** A coat thicker than this runs down a steep face, mm [own]. */
+const THICKEST_COAT = 4
+/** Poured beside a block's gap, percent. */
+const BLOCK_WASTE = 7
 const HOURS = { start: 3, coat: 0.75 }
 
 /** A thin skin of rubber brushed onto the pattern, held in shape by a stiff jacket in pieces. */
@@ -38,7 +41,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
     const { rubber, jacket } = rowsOf(input)
     if (!rubber || !jacket) return null
     const body = castBody(input)
-    const need = rubberAmounts(rubber, body.area * input.piece.mould.skinCoat)
+    const need = rubberAmounts(rubber, body.area * input.piece.mould.skinCoat, input.piece.mould.brushWaste)
     const kg = body.area * wallOf(input) * jacket.densityKgPerM3 * 1e-9 * 1.1
     return {
       hours: hoursOf(input, body.area),
@@ -72,7 +75,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
     const rim: SolidRecipe = {
       kind: 'outset',
       solid: body.recipe,
-      by: skin + RIM,
+      by: skin + mould.rim,
       low: body.height - skin,
       high: body.height,
       name: 'rim',
@@ -139,8 +142,8 @@ export const brushedMethod: MouldMethod<'brushed'> = {
         role: 'rubber',
         source: { of: 'cast' },
         name: 'rubber skin',
-        lengthMm: body.length + 2 * (skin + RIM),
-        widthMm: body.width + 2 * (skin + RIM),
+        lengthMm: body.length + 2 * (skin + mould.rim),
+        widthMm: body.width + 2 * (skin + mould.rim),
         thicknessMm: skin,
         pull: DOWN,
         leaves: jackets.length,
@@ -151,7 +154,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
     ]
     const kg = jackets.reduce((sum, p) => sum + (p.mass!.volume * jacket.densityKgPerM3) / 1e9, 0) * 1.1
     const row = (r: typeof rubber): MaterialRow => {
-      const need = rubberAmounts(r, rubberVolume)
+      const need = rubberAmounts(r, rubberVolume, mould.brushWaste)
       return {
         code: 'rubber-brushed',
         facts: potsOf(r, need),
@@ -161,8 +164,8 @@ export const brushedMethod: MouldMethod<'brushed'> = {
         isPart: r.id === rubber.id,
       }
     }
-    const coats = Math.max(2, Math.ceil(skin / COAT_MM))
-    const need = rubberAmounts(rubber, rubberVolume)
+    const coats = coatsOf(input)
+    const need = rubberAmounts(rubber, rubberVolume, mould.brushWaste)
     const blockWall = rubberWall(rubber, Math.max(body.length, body.width, body.height))
     const block = rubberAmounts(
       rubber,
@@ -171,6 +174,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
         (body.length + 2 * blockWall) * (body.width + 2 * blockWall) * (body.height + blockWall) -
           body.volume,
       ),
+      BLOCK_WASTE,
     )
     const facts: MouldFact[] = [
       { code: 'coats', facts: {}, value: coats, unit: '' },
@@ -264,6 +268,17 @@ export const brushedMethod: MouldMethod<'brushed'> = {
               [{ type: 'mouldChosen', pieceId: piece.id, patch: { skinCoat: rubber.leastWall / 2 } }],
             ),
           )
+        if (skin / coats > THICKEST_COAT)
+          found.push(
+            finding(
+              piece,
+              'coats-thick',
+              'warn',
+              'rubber',
+              { coatMm: skin / coats, mostMm: THICKEST_COAT, coats: Math.ceil(skin / COAT_MM) },
+              [{ type: 'mouldChosen', pieceId: piece.id, patch: { coats: null } }],
+            ),
+          )
         found.push(...wearFindings(piece, rubber.casts))
         return found
       },
@@ -280,7 +295,9 @@ const rowsOf = (input: MethodInput<'brushed'>) => ({
 const wallOf = ({ piece, stock }: MethodInput<'brushed'>): number =>
   Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)
 
+/** As many as were chosen, else by the skin's thickness and at least two. */
+const coatsOf = ({ piece: { mould } }: MethodInput<'brushed'>): number =>
+  mould.coats ?? Math.max(2, Math.ceil(mould.skinCoat / COAT_MM))
+
 const hoursOf = (input: MethodInput<'brushed'>, area: number): number =>
-  HOURS.start +
-  HOURS.coat * Math.max(2, Math.ceil(input.piece.mould.skinCoat / COAT_MM)) +
-  layUpHours(area, jacketOf(input)!)
+  HOURS.start + HOURS.coat * coatsOf(input) + layUpHours(area, jacketOf(input)!)

@@ -1,5 +1,6 @@
 import { Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
@@ -10,7 +11,8 @@ import { useMould } from './useMould.ts'
 /** A rubber block: the rubber, its wall round the pattern, what to weigh out, and the box it is poured in. */
 export function BlockBench() {
   const { mould, figures, job, choose, mm } = useMould('block')
-  const block = figures?.parts.find((p) => p.role === 'rubber')
+  const halves = figures?.parts.filter((p) => p.role === 'rubber') ?? []
+  const [block] = halves
   return (
     <>
       <Pick
@@ -42,12 +44,36 @@ export function BlockBench() {
           onCommit={(rubberWall) => choose(`wall ${mm(rubberWall)}`, { rubberWall })}
         />
       )}
+      <Switch
+        label={mould.rubberParts === 2 ? 'As much over and under it' : 'As much over it'}
+        on={mould.rubberOver === null}
+        onSwitch={(on) => choose(on ? 'cover as the wall' : 'own cover', { rubberOver: on ? null : 20 })}
+      />
+      {mould.rubberOver !== null && (
+        <MeasureField
+          label={mould.rubberParts === 2 ? 'Rubber over and under it' : 'Rubber over it'}
+          value={mould.rubberOver}
+          min={1}
+          max={1000}
+          onCommit={(rubberOver) => choose(`cover ${mm(rubberOver)}`, { rubberOver })}
+        />
+      )}
+      <NumberField
+        label="Left in the pot"
+        unit="%"
+        value={mould.rubberWaste}
+        min={0}
+        max={100}
+        onCommit={(rubberWaste) =>
+          rubberWaste !== null && choose(`${rubberWaste} percent for the pot`, { rubberWaste })
+        }
+      />
       {block && (
         <Row label="Block">
-          {mm(block.lengthMm)} × {mm(block.widthMm)} × {mm(block.thicknessMm)}
+          {mm(block.lengthMm)} × {mm(block.widthMm)} × {mm(halves.reduce((sum, p) => sum + p.thicknessMm, 0))}
         </Row>
       )}
-      {figures && <Materials title="To weigh out, 7 percent for the pot" rows={figures.materials} />}
+      {figures && <Materials title="To weigh out" rows={figures.materials} />}
       <HoldDown />
       {figures && <Materials title="In other rubbers" rows={figures.alternatives} />}
       <Facts />

@@ -2,6 +2,7 @@ import type { MouldDefaults } from '../../../core/job/index.ts'
 import { sheetStock } from '../../../core/stock/index.ts'
 import { Choice, Pick } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityField, useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
@@ -14,7 +15,7 @@ import { Prints } from './Prints.tsx'
 import { RouterTable } from './RouterTable.tsx'
 import { useMould } from './useMould.ts'
 
-type LengthChoice = 'blockMargin' | 'routerPass' | 'shellWall' | 'flange' | 'boltSpacing' | 'skinCoat'
+type LengthChoice = 'rim' | 'blockMargin' | 'routerPass' | 'shellWall' | 'flange' | 'boltSpacing' | 'skinCoat'
 
 /** A length that the method asks for. */
 function LengthField({
@@ -116,6 +117,27 @@ export function BrushedBench() {
         onChoose={(rubber) => choose('rubber', { rubber })}
       />
       <LengthField label="Skin of rubber" field="skinCoat" min={2} max={40} />
+      <LengthField label="Rim round the open face" field="rim" min={0} max={300} />
+      <NumberField
+        label="Coats"
+        value={mould.coats}
+        optional
+        whole
+        placeholder="by the skin"
+        min={1}
+        max={40}
+        onCommit={(coats) => choose(coats === null ? 'coats by the skin' : `${coats} coats`, { coats })}
+      />
+      <NumberField
+        label="Left in pot and brush"
+        unit="%"
+        value={mould.brushWaste}
+        min={0}
+        max={100}
+        onCommit={(brushWaste) =>
+          brushWaste !== null && choose(`${brushWaste} percent for pot and brush`, { brushWaste })
+        }
+      />
       <JacketPick label="Jacket of" />
       <Shells label="Jacket in" />
       <LengthField label="Jacket’s wall at least" field="shellWall" min={1} max={100} />
