@@ -1,4 +1,5 @@
 export { bodiesOf } from './bodies.ts'
+export { type Box, boundRecipe } from './boundRecipe.ts'
 export { addBulks, type Bulk, bulkAt } from './bulk.ts'
 export { chordCount, loopChords } from './chords.ts'
 export { creaseLines } from './creaseLines.ts'

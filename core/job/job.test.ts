@@ -13,6 +13,7 @@ import {
   type Job,
   jobFileName,
   METHOD_IDS,
+  MOULD_DEFAULTS,
   type MouldChoice,
   mouldChoiceSchema,
   readJob,

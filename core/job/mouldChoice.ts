@@ -60,10 +60,10 @@ const BOX = {
     .nullable()
     .describe('boards to laminate from; null is every board in stock'),
   knockoutKinds: z
-    .record(id, z.enum(['laminate', 'foam', 'tube', 'split', 'bought']))
+    .record(id, z.enum(['laminate', 'edge', 'foam', 'tube', 'split', 'bought']))
     .default({})
     .describe(
-      'by opening: boards glued up (where none is named), foam, card tube, two halves and a wedge, or a bought plug',
+      'by opening: boards glued up lying (where none is named), boards on edge, foam, card tube, two halves and a wedge, or a bought plug',
     ),
   knockoutBelow: z.number().min(0).max(5).describe('top of a knockout below strike-off level, mm'),
   wrap: z.number().min(0).max(20).describe('thickness of tape or foam round each knockout, mm'),

@@ -35,8 +35,8 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       part.role,
       part.bend?.radiusMm.toFixed(2) ?? '',
       board.id,
-      part.lengthMm.toFixed(3),
-      part.widthMm.toFixed(3),
+      cutSize(part).lengthMm.toFixed(3),
+      cutSize(part).widthMm.toFixed(3),
       part.recipe.kind === 'prism' && shapeOf(part).shape === 'outline' ? part.id : shapeOf(part).shape,
       endKey(part),
     ].join('|')
@@ -53,8 +53,8 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       role: part.role,
       boardId: board.id,
       boardName: board.name,
-      lengthMm: part.lengthMm,
-      widthMm: part.widthMm,
+      lengthMm: cutSize(part).lengthMm,
+      widthMm: cutSize(part).widthMm,
       thicknessMm: thickness,
       count: group.reduce((sum, g) => sum + g.count, 0),
       ...shapeOf(part),
@@ -95,7 +95,11 @@ function endKey(part: BarePart): string {
   return `${words.map((w) => (typeof w === 'number' ? w.toFixed(2) : w)).join()}${handed}`
 }
 
+/** What each of its boards is cut to. */
+const cutSize = ({ onEdge, lengthMm, widthMm }: BarePart) => onEdge ?? { lengthMm, widthMm }
+
 function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
+  if (part.onEdge) return { shape: 'rectangle', radiusMm: 0 }
   if (part.bend) return { shape: part.role === 'rib' ? 'rib' : 'bent', radiusMm: part.bend.radiusMm }
   if (part.role === 'rib' || part.role === 'layer') return { shape: 'outline', radiusMm: 0 }
   if (part.role === 'corner')
@@ -137,9 +141,15 @@ function notesFor(part: BarePart): CutNote[] {
   if (part.bevels && [part.bevels.startKind, part.bevels.endKind].includes('through')) notes.push('raw-end')
   if (part.role === 'knockout' || part.role === 'corner') {
     if (part.layers.length > 1) notes.push('laminate')
+    if (part.onEdge) notes.push('on-edge')
     notes.push('raw-edges')
     if (part.recipe.kind === 'moved') notes.push('tapered')
+    if (part.recipe.kind === 'trimmed') notes.push('wedge')
     if (shapeOf(part).shape === 'disc') notes.push('disc')
+  }
+  if (part.role === 'former' && part.layers.length > 0) {
+    if (part.layers.length > 1) notes.push('laminate')
+    notes.push('drawn', 'sealed')
   }
   return notes
 }

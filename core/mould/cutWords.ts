@@ -44,6 +44,10 @@ const NOTES: Readonly<Record<CutNote, string>> = {
   bent: 'bent, tacked to its ribs',
   tapered: 'tapered: the larger end is given',
   joined: 'joined, a splice behind',
+  wedge: 'its faces to the wedge slope as its outline is drawn: the larger end is given',
+  drawn: 'cut and shaped to its outline, whose box is given',
+  sealed: 'sealed all over',
+  'on-edge': 'stood on edge, glued face to face',
 }
 
 /** What to know of a cut part beside its sizes, as it stands in the list. */

@@ -1,5 +1,6 @@
 export { RIB_DEPTH, skinFor } from './boardBox/bentSides.ts'
 export { curvesOf, hasInsideCorner } from './boardBox/boxedSlab.ts'
+export { goesOnEdge, knockoutKind } from './boardBox/knockoutChoice.ts'
 export { stripFace } from './boardBox/strips.ts'
 export { costOverCasts } from './compareMethods.ts'
 export { cutNoteWords, sawnWords, shapeWords } from './cutWords.ts'

@@ -16,12 +16,13 @@ export function partOutlines(parts: readonly MouldPart[]): { name: string; loops
     const outline = planOf(part)
     if (!outline) return []
     // Ribs of one sort are cut to one line.
-    const key = part.role === 'rib' ? (part.together ?? part.name) : part.id
+    const name = part.role === 'rib' ? (part.together ?? part.name) : part.name
+    const key = part.role === 'rib' ? name : part.id
     if (seen.has(key)) return []
     seen.add(key)
     return [
       {
-        name: `${part.label} ${key}`.trim(),
+        name: `${part.label} ${name}`.trim(),
         loops: [outline, ...(part.recipe.kind === 'prism' ? part.recipe.holes : [])],
       },
     ]

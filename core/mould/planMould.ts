@@ -10,6 +10,7 @@ import { castBody, levelSections } from './castBody.ts'
 import { checkMould } from './checkMould.ts'
 import { compareMethods } from './compareMethods.ts'
 import { cutList } from './cutList.ts'
+import { cutOutlines } from './cutOutlines.ts'
 import { vesselFits } from './found/vesselFits.ts'
 import { hardwareRows } from './hardware.ts'
 import { holdRows } from './holdDown.ts'
@@ -99,8 +100,11 @@ function assemble(
   const { operations } = orderOperations(built.building)
   const glued = bare.filter((p) => p.role === 'knockout' || p.role === 'corner')
   const glueAreaM2 =
-    glued.reduce((sum, p) => sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / p.thicknessMm), 0) *
-    1e-6
+    glued.reduce(
+      (sum, p) =>
+        sum + Math.max(0, p.layers.length - 1) * (partVolume(p) / (p.onEdge?.acrossMm ?? p.thicknessMm)),
+      0,
+    ) * 1e-6
   const holdDown = holdRows(built.holdDown, piece.mould.holdBy)
   const cartridges = Math.ceil(millilitres / usable - 1e-9)
   const methods = compareMethods(input, method.id, built)
@@ -188,7 +192,7 @@ function assemble(
       figures,
       findings,
       parts,
-      outlines: built.outlines ?? [],
+      outlines: [...(built.outlines ?? []), ...(input.quick ? [] : cutOutlines(input.kernel, parts))],
       operations,
       afterRelease: built.afterRelease ?? [],
       off: built.off,

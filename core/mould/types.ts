@@ -92,6 +92,8 @@ export type MouldPart = {
   /** What a skin is bent to, or a rib cut to; null for what is flat. */
   readonly bend: { readonly radiusMm: number; readonly angleDeg: number } | null
   readonly recipe: SolidRecipe
+  /** Of what is glued up from boards on edge: each board's size, and the width they come to. */
+  readonly onEdge?: { readonly lengthMm: number; readonly widthMm: number; readonly acrossMm: number }
   /** Its plan where it stands lowest, of a part that leans or is cut from several bodies; null where none is drawn. */
   readonly foot?: Loop | null
   /** Of a part that leans: its plan at the level at which the piece's outline is drawn. */
@@ -179,6 +181,10 @@ export type CutNote =
   | 'bent'
   | 'tapered'
   | 'joined'
+  | 'wedge'
+  | 'drawn'
+  | 'on-edge'
+  | 'sealed'
 
 export type BoardLayout = {
   readonly boardId: string

@@ -61,13 +61,18 @@ const BOX_WORDS = {
     { mm, fine },
   ) => ({
     what: `${f.part}: the boards to hand make ${fine(f.nearestMm)}, not ${fine(f.wantedMm)}`,
-    why: 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
+    why:
+      f.cure === 'lying'
+        ? 'Boards on edge must come to the opening’s width. Add a board of the missing thickness to the stock, or lay them.'
+        : 'A knockout lower than the slab fills with concrete; a higher one stops the screed. Add a board of the missing thickness to the stock.',
     remedy:
-      f.cure === 'boards'
-        ? 'Laminate from every board in stock'
-        : f.cure === 'below'
-          ? `Let knockouts end ${fine(f.wantedMm - f.nearestMm)} under the fill`
-          : `Make the slab ${mm(f.slabMm)} thick`,
+      f.cure === 'lying'
+        ? 'Glue it up from boards lying'
+        : f.cure === 'boards'
+          ? 'Laminate from every board in stock'
+          : f.cure === 'below'
+            ? `Let knockouts end ${fine(f.wantedMm - f.nearestMm)} under the fill`
+            : `Make the slab ${mm(f.slabMm)} thick`,
   }),
   'pot-life-short': (f: { pourMinutes: number; rubber: string; potMinutes: number; pots: number }) => ({
     what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${showNumber(f.potMinutes, 0)}`,
@@ -194,10 +199,10 @@ const BOX_WORDS = {
       other: string
       instead: string
     },
-    { mm },
+    { mm, fine },
   ) => ({
     what: `${f.part}: ${f.skin} bends to ${mm(f.leastMm)}, not ${mm(f.radiusMm)}`,
-    why: `It cracks or kinks below that. ${f.wettedMm > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${f.kerfDepthMm > 0 ? `Or kerf its back ${mm(f.kerfDepthMm)} deep every ${mm(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
+    why: `It cracks or kinks below that. ${f.wettedMm > 0 ? `After a night in water it goes to ${mm(f.wettedMm)}. ` : ''}${f.kerfDepthMm > 0 ? `Or kerf its back ${fine(f.kerfDepthMm)} deep every ${fine(f.kerfSpacingMm)}, or laminate thinner plies. ` : ''}${f.other ? `${f.other} goes round it.` : 'No sheet in stock goes round it.'}`,
     remedy: f.other
       ? `Bend ${f.other}`
       : f.instead === 'block'

@@ -13,9 +13,10 @@ const at = (id: string, radiusMm: number, stock = testStock) =>
 describe('a sheet bent too tight', () => {
   it.each([
     // id, radius, level, kerfed, the sheet that goes round it
-    ['skin-hardboard-3', 250, 'warn', true, 'skin-birch-3'],
-    ['skin-hardboard-3', 160, 'stop', true, 'skin-flexible-5'],
-    ['skin-flexible-5', 60, 'stop', true, 'skin-vinyl-2'],
+    ['skin-hardboard-3', 250, 'warn', false, 'skin-birch-3'],
+    ['skin-hardboard-3', 160, 'stop', false, 'skin-flexible-5'],
+    ['skin-flexible-5', 60, 'stop', false, 'skin-vinyl-2'],
+    ['skin-flexible-5', 120, 'stop', true, 'skin-petg-1'],
     ['skin-vinyl-2', 30, 'stop', false, 'skin-flashing'],
     ['skin-flashing', 20, 'stop', false, null],
     ['skin-petg-1', 90, 'stop', false, 'skin-vinyl-2'],

@@ -19,7 +19,7 @@ export function bendFinding(
   const { radiusMm } = bent
   const boxed = 'rounds' in piece.mould
   const wetted = skin.wettedRadius !== null && radiusMm >= skin.wettedRadius
-  const cut = SAWN.includes(skin.material) ? kerfs(radiusMm, skin.thickness, piece.mould.kerf) : null
+  const cut = SAWN.includes(skin.material) ? kerfs(radiusMm, skin, piece.mould.kerf) : null
   const other = stock.skins
     .filter((s) => s.leastRadius <= radiusMm && (boxed || s.thickness >= STIFF))
     .sort((a, b) => b.leastRadius - a.leastRadius)[0]

@@ -38,13 +38,25 @@ describe('bent strips', () => {
       })
     }
   })
-  it('kerfs close the difference between back and face', () => {
-    const cut = kerfs(100, 12, 3)!
-    // A quarter turn: so many kerfs of 3 mm, 10.5 deep, as the back is longer than the face by angle x depth.
-    const count = ((Math.PI / 2) * 112) / cut.spacing
-    expect(count * 3).toBeCloseTo((Math.PI / 2) * cut.depth, 9)
-    expect(kerfs(100, 1, 3)).toBe(null)
-  })
+  // A web of 1.5 of a sheet of 12 that bends to 400 bends to 50: a kerf of 3 turns 0.06. At 300 that is 18, and flats of
+  // sqrt(8 x 300 x 0.2) = 21.9 beside the kerf would stray no more; at 900 the flats are the closer.
+  it.each<[number, number, number, number, number | null]>([
+    [300, 12, 400, 3, 18],
+    [900, 12, 400, 3, Math.sqrt(8 * 900 * 0.2) + 3],
+    [101, 12, 400, 3, 6.06],
+    [99, 12, 400, 3, null],
+    [200, 3, 300, 3, null],
+    [200, 2.5, 40, 3, null],
+    [300, 12, 400, 0, null],
+  ])(
+    'kerfs for %d in %d that bends to %d by a saw of %d: every %s',
+    (radius, thickness, leastRadius, kerf, spacing) => {
+      const cut = kerfs(radius, { thickness, leastRadius }, kerf)
+      expect(cut === null ? null : [cut.depth, cut.spacing]).toEqual(
+        spacing === null ? null : [thickness - 1.5, expect.closeTo(spacing, 6)],
+      )
+    },
+  )
 })
 
 const disc = (d: number, skin: string, s: MouldPatch = {}) => {

@@ -194,15 +194,22 @@ export function ribHeights(low: number, high: number, t: number, spacing: number
   return Array.from({ length: gaps + 1 }, (_, i) => low + (room * i) / gaps)
 }
 
+/** What a kerf leaves of a sheet, mm; how far the face may stray from its curve between two, mm [own]. */
+const WEB = 1.5
+const FLAT = 0.2
+
 /**
- * Saw kerfs across the back that let a stiff sheet bend: their depth leaves 1.5 mm, their number closes the difference
- * between back and face, angle x depth.
+ * Saw kerfs across the back that let a stiff sheet bend tighter: the web left in each bends no tighter than a sheet so
+ * thin may (least radius by thickness), which is its share of the turn; and the flats between them stray little from the
+ * curve, chord^2/(8 r). Null where they would come closer than two kerfs: no saw cuts that.
  */
 export function kerfs(
   radius: number,
-  thickness: number,
+  { thickness, leastRadius }: { readonly thickness: number; readonly leastRadius: number },
   kerf: number,
 ): { depth: number; spacing: number } | null {
-  const depth = thickness - 1.5
-  return depth <= 0 || kerf <= 0 ? null : { depth, spacing: (kerf * (radius + thickness)) / depth }
+  if (kerf <= 0 || thickness < 2 * WEB) return null
+  const turn = kerf / (leastRadius * (WEB / thickness))
+  const spacing = Math.min(turn * radius, Math.sqrt(8 * radius * FLAT) + kerf)
+  return spacing < 2 * kerf ? null : { depth: thickness - WEB, spacing }
 }

@@ -17,3 +17,30 @@ export function sideLength(piece: BoxedSlab, side: SideId): number {
 }
 
 export const perimeterOf = ({ loop }: PlacedOpening): number => measureLoop(loop).perimeter
+
+/** A corner of a plan that is rounded between two straight sides: what it takes of each, and its arc, mm; else null. */
+export function roundedCorner(
+  path: ReturnType<typeof outlinePath>,
+  i: number,
+): { readonly tangent: number; readonly arc: number } | null {
+  const [before, corner, after] = [
+    path[(i + path.length - 1) % path.length]!,
+    path[i]!,
+    path[(i + 1) % path.length]!,
+  ]
+  if (corner.radius === 0 || before.run.kind !== 'line' || corner.run.kind !== 'line') return null
+  const [a, b] = [
+    [corner.x - before.x, corner.y - before.y],
+    [after.x - corner.x, after.y - corner.y],
+  ] as const
+  const turn = Math.abs(Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]))
+  return { tangent: corner.radius * Math.tan(turn / 2), arc: corner.radius * turn }
+}
+
+/** A side's length between its rounded corners, mm: what is straight of it, or its curve. */
+export function straightLength(piece: BoxedSlab, side: SideId): number {
+  const path = outlinePath(piece.outline)
+  const i = path.findIndex((c) => c.side === side)
+  const taken = [i, (i + 1) % path.length].reduce((sum, k) => sum + (roundedCorner(path, k)?.tangent ?? 0), 0)
+  return Math.max(0, sideLength(piece, side) - taken)
+}

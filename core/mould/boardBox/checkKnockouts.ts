@@ -31,6 +31,16 @@ function laminateCure(
   return { cure: 'thickness', slab, changes: [{ type: 'thicknessChanged', pieceId: id, thickness: slab }] }
 }
 
+/** Boards on edge that do not come to a slot's width lie instead. */
+function lying(piece: BoxedSlab, openingId: string): ReturnType<typeof laminateCure> {
+  const { [openingId]: _, ...others } = piece.mould.knockoutKinds
+  return {
+    cure: 'lying',
+    slab: 0,
+    changes: [{ type: 'mouldChosen', pieceId: piece.id, patch: { knockoutKinds: others } }],
+  }
+}
+
 /** What is wrong with what makes the openings, and with the blocks that are glued up. */
 export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], stock: Stock): Finding[] {
   const findings: Finding[] = []
@@ -39,7 +49,10 @@ export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], sto
     const stacked = part.boardId === null && (part.role !== 'knockout' || isStacked(piece, part))
     if (!built || !stacked || part.laminate?.fits) continue
     const nearest = part.laminate?.thickness ?? 0
-    const { cure, slab, changes } = laminateCure(piece, part.thicknessMm - nearest)
+    const wanted = part.onEdge?.acrossMm ?? part.thicknessMm
+    const { cure, slab, changes } = part.onEdge
+      ? lying(piece, openingIdOf(part))
+      : laminateCure(piece, wanted - nearest)
     findings.push(
       finding(
         piece,
@@ -48,7 +61,7 @@ export function checkKnockouts(piece: BoxedSlab, parts: readonly BarePart[], sto
         part.id,
         {
           part: part.name,
-          wantedMm: part.thicknessMm,
+          wantedMm: wanted,
           nearestMm: nearest,
           boards: stock.boards.length,
           cure,
@@ -84,14 +97,15 @@ const openingIdOf = ({ source }: BarePart): string => (source.of === 'opening' ?
 
 /** Whether a knockout is glued up from boards: foam is not, and a tube only where none fits. */
 const isStacked = (piece: BoxedSlab, part: BarePart): boolean => {
-  const kind = knockoutKind(piece.mould, openingIdOf(part))
+  const opening = piece.openings.find((o) => o.id === openingIdOf(part))
+  const kind = opening ? knockoutKind(piece.mould, opening) : 'laminate'
   const isPlug = kind === 'bought' && part.laminate === null && part.layers.length === 0
   return part.displaces === undefined && kind !== 'foam' && !isPlug
 }
 
 /** A tube wanted for an opening that none of the stock forms: boards stand in for it. */
 function checkTube(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { tubes }: Stock): Finding[] {
-  if (knockoutKind(piece.mould, opening.id) !== 'tube') return []
+  if (knockoutKind(piece.mould, opening) !== 'tube') return []
   const { shape } = opening
   const diameter = shape.kind === 'round' && opening.draftDeg === 0 ? shape.diameter : 0
   if (diameter > 0 && tubeFor(diameter, piece.mould.wrap, tubes)) return []
@@ -152,7 +166,7 @@ const PLUG_SAVES_HOURS = 0.75
 function checkPlug(piece: BoxedSlab, opening: BoxedSlab['openings'][number], { plugs }: Stock): Finding[] {
   const deep = piece.thickness - piece.mould.knockoutBelow
   const { fits, nearest } = plugFor(opening, plugs, deep)
-  const kind = knockoutKind(piece.mould, opening.id)
+  const kind = knockoutKind(piece.mould, opening)
   const about = `knockout/${opening.id}`
   if (kind === 'laminate' && fits)
     return [

@@ -7,7 +7,7 @@ import type { BarePart } from '../bareParts.ts'
 import type { ScrewRow, SealantRow } from '../types.ts'
 import { isRing } from './bentSides.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { boxedOpenings, perimeterOf, sideLength } from './boxFigures.ts'
+import { boxedOpenings, perimeterOf, roundedCorner, sideLength, straightLength } from './boxFigures.ts'
 import { ANGLED, bondHolds, isScrewed } from './fixingSchools.ts'
 
 /** Screws stay this far from a strip's ends, mm. */
@@ -116,9 +116,10 @@ export function sealantRows(piece: BoxedSlab, geometry: PieceGeometry): SealantR
   const rows: Omit<SealantRow, 'millilitres'>[] = [
     ...sidesOf(piece).map((side) => ({
       where: `${side} base joint`,
-      lengthMm: sideLength(piece, side),
+      lengthMm: straightLength(piece, side),
       radiusMm: radiusOf(piece.sides[side]![down]),
     })),
+    ...roundedJoints(piece, radiusOf),
     {
       where: 'vertical corners',
       lengthMm: (sharpCorners + 2 * roundCorners) * piece.poured.full,
@@ -131,6 +132,26 @@ export function sealantRows(piece: BoxedSlab, geometry: PieceGeometry): SealantR
     })),
   ]
   return rows.map((row) => ({ ...row, millilitres: sealantVolume(row.lengthMm, row.radiusMm) }))
+}
+
+/** Base joint round the rounded corners: each takes the larger bead of its two sides. */
+function roundedJoints(
+  piece: BoxedSlab,
+  radiusOf: (edge: Edge) => number,
+): Omit<SealantRow, 'millilitres'>[] {
+  const { down } = piece.attitude
+  const path = outlinePath(piece.outline)
+  const arcs = path.flatMap((corner, i) => {
+    const round = roundedCorner(path, i)
+    const before = path[(i + path.length - 1) % path.length]!
+    const bead = Math.max(...[corner, before].map((c) => radiusOf(piece.sides[c.side]![down])))
+    return round ? [{ bead, length: round.arc }] : []
+  })
+  return [...new Set(arcs.map((a) => a.bead))].map((bead) => ({
+    where: 'rounded corners base joint',
+    lengthMm: arcs.filter((a) => a.bead === bead).reduce((sum, a) => sum + a.length, 0),
+    radiusMm: bead,
+  }))
 }
 
 /** mL for a length: 2 (1 - pi/4) r^2 a mm, half of it wiped away. r 6: 15.45 mL/m. */

@@ -1,10 +1,13 @@
-import { boundLoop, type Loop, type SolidRecipe } from '../../geometry/index.ts'
+import { boundLoop, boundRecipe, type Loop, type SolidRecipe } from '../../geometry/index.ts'
 import { type PieceGeometry, pouredLoop, pouredPlacement } from '../../piece/index.ts'
+import type { Board } from '../../stock/index.ts'
 import { type BarePart, barePart, DOWN, UP } from '../bareParts.ts'
 import { volumeOf } from '../castBody.ts'
+import { chooseLaminate } from '../laminate.ts'
 import type { MethodInput } from '../method.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
 import { boxInside } from './boxInside.ts'
+import { laminated } from './splitKnockout.ts'
 
 /** A former of sealed board, foam or print, kg/m3 [own]. */
 const KG_PER_M3 = 500
@@ -18,6 +21,7 @@ export function formers(
   piece: BoxedSlab,
   geometry: PieceGeometry,
   knockouts: readonly BarePart[],
+  boards: readonly Board[],
 ): BarePart[] {
   const { down } = piece.attitude
   const by = pouredPlacement(piece.attitude, geometry)
@@ -80,7 +84,28 @@ export function formers(
       }),
     )
   }
-  return parts.filter((p) => p.mass!.volume > LEAST)
+  return parts.filter((p) => p.mass!.volume > LEAST).map((p) => fromBoards(p, boards))
+}
+
+/** A former cut from boards glued to its height where boards come to it; else it is made as the maker can. */
+function fromBoards(part: BarePart, boards: readonly Board[]): BarePart {
+  const box = boundRecipe(part.recipe)
+  if (!box) return part
+  const [lengthMm, widthMm, thicknessMm] = [0, 1, 2].map((k) => box.max[k]! - box.min[k]!) as [
+    number,
+    number,
+    number,
+  ]
+  const sized = { ...part, lengthMm, widthMm, thicknessMm }
+  const laminate =
+    part.source.of === 'feature' || part.source.of === 'ground' ? chooseLaminate(thicknessMm, boards) : null
+  if (!laminate?.fits) return sized
+  const cut = laminated(
+    sized,
+    { recipe: part.recipe, volume: part.mass?.volume ?? 0, straight: false },
+    boards,
+  )
+  return { ...cut, foot: null }
 }
 
 /** Slivers between chords are no former, mm3. */

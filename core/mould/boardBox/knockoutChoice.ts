@@ -7,9 +7,18 @@ export type KnockoutKind = BoxChoice['knockoutKinds'][string]
 /** Wrap that makes up the difference between a tube and its opening is at most this thick, mm [own]. */
 export const MOST_WRAP = 12
 
-/** What an opening is made by where the maker named nothing. */
-export const knockoutKind = (mould: BoxChoice, openingId: string): KnockoutKind =>
-  mould.knockoutKinds[openingId] ?? 'laminate'
+/** Whether boards stood on edge fill it: a rectangle with square corners and upright walls. */
+export const goesOnEdge = ({ shape, draftDeg }: Pick<Opening, 'shape' | 'draftDeg'>): boolean =>
+  shape.kind === 'rectangle' && shape.radius === 0 && draftDeg === 0
+
+/** What an opening is made by: boards lying where the maker named nothing, or boards on edge that would not fill it. */
+export function knockoutKind(
+  mould: BoxChoice,
+  opening: Pick<Opening, 'id' | 'shape' | 'draftDeg'>,
+): KnockoutKind {
+  const chosen = mould.knockoutKinds[opening.id] ?? 'laminate'
+  return chosen === 'edge' && !goesOnEdge(opening) ? 'laminate' : chosen
+}
 
 /** The widest tube that goes into a round opening with its wrap; null where none comes within a wrap of it. */
 export function tubeFor(diameter: number, wrap: number, tubes: readonly Tube[]): Tube | null {

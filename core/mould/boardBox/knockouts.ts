@@ -47,7 +47,7 @@ function knockoutOf(
   const { poured, mould, attitude } = piece
   const high = poured.high - mould.knockoutBelow
   const low = poured.low > poured.rise ? poured.low : 0
-  const kind = knockoutKind(mould, opening.id)
+  const kind = knockoutKind(mould, opening)
   const tube =
     kind === 'tube' && opening.shape.kind === 'round' && opening.draftDeg === 0
       ? tubeFor(opening.shape.diameter, mould.wrap, stock.tubes)
@@ -112,7 +112,9 @@ function knockoutOf(
             ]
           : kind === 'split'
             ? splitKnockout(solid, inner, placed, { piece, geometry, low, high, boards: stock.laminate })
-            : [laminated(solid, inner, stock.laminate)]
+            : kind === 'edge'
+              ? [onEdge(solid, inner, stock.laminate)]
+              : [laminated(solid, inner, stock.laminate)]
   if (wrap <= 0) return parts
   const outer = body(0, `wrap/${key}`)
   const [ol, ow] = halfSize(wide.shape).map((half) => 2 * half) as [number, number]
@@ -138,6 +140,17 @@ function knockoutOf(
       recipe: ring,
     }),
   ]
+}
+
+/** Boards glued face to face and stood on edge, across the narrower way: a slot needs few of them. */
+function onEdge(solid: BarePart, inner: Body, boards: BoxStock['laminate']): BarePart {
+  const [acrossMm, lengthMm] = [solid.lengthMm, solid.widthMm].sort((a, b) => a - b) as [number, number]
+  const glued = laminated({ ...solid, thicknessMm: acrossMm }, inner, boards)
+  return {
+    ...glued,
+    thicknessMm: solid.thicknessMm,
+    onEdge: { lengthMm, widthMm: solid.thicknessMm, acrossMm },
+  }
 }
 
 type Span = {

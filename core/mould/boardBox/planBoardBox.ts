@@ -53,9 +53,12 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
     stock.boards.find((b) => b.id === piece.mould.sideBoards[id]) ?? side!
   const sealant = stock.sealants.find((s) => s.id === piece.mould.sealant)
   const { knockoutBoards } = piece.mould
-  const laminate = stock.boards.filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
   const findings = checkBoxStock(piece, { base, side, sealant })
   if (!base || !side || !sealant) return { built: null, findings }
+  const cutFrom = new Set([base, side, ...Object.keys(piece.mould.sideBoards).map(sideBoard)])
+  const laminate = stock.boards
+    .filter((b) => knockoutBoards === null || knockoutBoards.includes(b.id))
+    .map((b) => ({ ...b, opened: cutFrom.has(b) || b.offcuts.length > 0 }))
   const { geometry, figures } = pieceStation
   const skin = stock.skins.find((s) => s.id === piece.mould.skin)
   const stood = boxParts(piece, geometry, {
@@ -74,6 +77,7 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
     piece,
     geometry,
     box.filter((p) => p.role === 'knockout' || p.role === 'wrap'),
+    piece.mould.formersPrinted ? [] : laminate,
   )
   const printed = piece.mould.formersPrinted && bare.length > 0 ? printedFormers(input, bare) : null
   const formed = printed?.parts ?? bare
@@ -169,7 +173,7 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
   return parts.flatMap((part): MaterialRow[] => {
     const opening = openingOf(piece, part)
     if (part.role !== 'knockout' || !isFirst(part) || !opening) return []
-    const kind = knockoutKind(piece.mould, opening.id)
+    const kind = knockoutKind(piece.mould, opening)
     const shape = opening.shape
     const tube =
       kind === 'tube' && shape.kind === 'round'

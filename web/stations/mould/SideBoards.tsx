@@ -1,4 +1,5 @@
 import type { BoxChoice } from '../../../core/job/index.ts'
+import { goesOnEdge, knockoutKind } from '../../../core/mould/index.ts'
 import { nameOfSide, sidesOf } from '../../../core/piece/index.ts'
 import { More, Pick } from '../../ui/Choice.tsx'
 import { BOX, useMould } from './useMould.ts'
@@ -32,6 +33,7 @@ export function SideBoards() {
 type Kind = BoxChoice['knockoutKinds'][string]
 const KINDS: readonly { readonly id: Kind; readonly name: string }[] = [
   { id: 'laminate', name: 'boards, glued up' },
+  { id: 'edge', name: 'boards on edge' },
   { id: 'split', name: 'two halves and a wedge' },
   { id: 'foam', name: 'foam, dug out' },
   { id: 'tube', name: 'card tube, slit' },
@@ -47,8 +49,8 @@ export function KnockoutKinds() {
     <Pick
       key={o.id}
       label={`${o.name} knockout`}
-      value={mould.knockoutKinds[o.id] ?? 'laminate'}
-      options={KINDS}
+      value={knockoutKind(mould, o)}
+      options={KINDS.filter((k) => k.id !== 'edge' || goesOnEdge(o))}
       onChoose={(id) =>
         choose(`${o.name} knockout of ${KINDS.find((k) => k.id === id)!.name}`, {
           knockoutKinds: { ...mould.knockoutKinds, [o.id]: id as Kind },
