@@ -92,7 +92,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
   const fresh = mix?.freshKgPerM3 ?? USUAL_DENSITY.freshKgPerM3
   const mesh = heldMeshes(kernel, asked)
   const runPiece = (of: Piece) => {
-    const shape = pieceWith(of)
+    const shape = pieceWith(of, 'exposure')
     return runStation(memo, 'piece', { shape, hardened, quick, mesh }, (i) =>
       planPieceStation(
         kernel,

@@ -231,6 +231,27 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     /screw/,
   ],
   [
+    'piece',
+    'filled-weight',
+    { filledKg: 140, fill: 'soil', groundKPa: 7.6 },
+    /Filled with soil it weighs about 140 kg.*7\.6 kPa.*balcony/,
+  ],
+  [
+    'piece',
+    'frost-bursts',
+    { leanDeg: 1.24, wantedDeg: 3, fill: 'water' },
+    /^Water that freezes.*leans out 1\.2°: from about 3°.*\[Line it with soft board\]/,
+  ],
+  ['piece', 'frost-bursts', { leanDeg: 0, wantedDeg: 3, fill: 'soil' }, /^Wet soil that freezes/],
+  ['piece', 'no-feet', { drains: 1 }, /^Its drain stands shut.*\[Stand it on four feet\]/],
+  ['piece', 'no-feet', { drains: 2 }, /^Its drains stand shut/],
+  [
+    'piece',
+    'drains-few',
+    { drains: 1, wanted: 4, floorM2: 0.5, eachM2: 0.15 },
+    /^1 drain for a floor of 0\.5 m².*serves about 0\.15 m².*\[Make 4 drains\]/,
+  ],
+  [
     'mould',
     'rubber-undercut',
     { undercutMm: 20, takesMm: 4, shore: 70, softest: 'soft one' },

@@ -189,6 +189,7 @@ export const newTurned = (told: NewPiece, stock: Stock, over: Own<TurnedPiece> =
         stock,
       ),
       kind: 'turned',
+      service: null,
       turned: { form: 'cylinder', diameter: 300, height: 400 },
       rim: squareRim(),
       bore: 0,
@@ -219,6 +220,7 @@ export const newSwept = (told: NewPiece, stock: Stock, over: Own<SweptPiece> = {
 export const newBox = (told: NewPiece, stock: Stock, over: Own<BoxPiece> = {}): BoxPiece => ({
   ...begunBy(usualChoices(told, stock, 'top'), inLayers(stock), stock),
   kind: 'box',
+  service: null,
   length: 600,
   width: 300,
   height: 300,

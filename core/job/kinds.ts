@@ -108,8 +108,19 @@ export const turnedFormSchema = z.discriminatedUnion('form', [
   }),
 ])
 
+export const serviceSchema = z
+  .strictObject({
+    fill: z.enum(['soil', 'gravel', 'water']),
+    feet: z.number().int().min(0).max(12).describe('it stands on; 0 is flat on the ground'),
+    lined: z.boolean().describe('soft board inside its walls, that ice may press into'),
+  })
+  .nullable()
+  .default(null)
+  .describe('what it holds when it is used; null is not asked')
+
 const turnedShape = {
   kind: z.literal('turned'),
+  service: serviceSchema,
   turned: turnedFormSchema,
   rim: rimSchema.describe('edges of cylinder, tube and frustum'),
   bore: distance.describe('diameter of a hole along the axis, mm; 0 has none'),
@@ -139,6 +150,7 @@ const sweptShape = {
 
 const boxShape = {
   kind: z.literal('box'),
+  service: serviceSchema,
   length: size.describe('outside at the rim, mm'),
   width: size,
   height: size,

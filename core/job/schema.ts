@@ -17,6 +17,7 @@ import {
   type measuredSchema,
   type outlineSchema,
   runLinkSchema,
+  type serviceSchema,
   type sideSchema,
   solidFeatures,
   type turnedFormSchema,
@@ -190,6 +191,7 @@ export type Side = z.infer<typeof sideSchema>
 export type SideId = string
 export type CornerOfPath = z.infer<typeof pathCornerSchema>
 export type Outline = z.infer<typeof outlineSchema>
+export type Service = NonNullable<z.infer<typeof serviceSchema>>
 export type TurnedForm = z.infer<typeof turnedFormSchema>
 export type Measured = z.infer<typeof measuredSchema>
 export type Run = z.infer<typeof runSchema>

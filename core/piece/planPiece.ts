@@ -17,6 +17,7 @@ import { buildFitted } from './fitted/buildFitted.ts'
 import { buildImported } from './imported/buildImported.ts'
 import { adviseAttitude } from './kinds.ts'
 import { letteringSolids } from './lettering/letteringSolid.ts'
+import { checkService, serviceFigures } from './service.ts'
 import { buildSlab } from './slab/buildSlab.ts'
 import { halfSize, sidesOf } from './slab/outlineLoop.ts'
 import { buildSwept } from './swept/buildSwept.ts'
@@ -119,7 +120,8 @@ export function planPieceStation(
     inserts: inserts.items,
     blocks: stopped ? [] : blockFigures(kernel, geometry, hardenedKgPerM3, quick),
   })
-  return { figures, findings, geometry }
+  const inUse = 'service' in piece ? checkService(piece, figures) : []
+  return { figures, findings: [...findings, ...inUse], geometry }
 }
 
 /** The box grown by letters that stand out of the top or the underside. */
@@ -281,6 +283,7 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
       }
     }),
     holds: holdsFigures(built, concreteKg),
+    service: serviceOf(piece, built, geometry, concreteKg),
     inside: insideFigures(built),
     finished: built.finished ? { lengthMm: built.finished[0], widthMm: built.finished[1] } : null,
     drilled: drilledFigures(geometry, m.hardenedKgPerM3),
@@ -337,6 +340,22 @@ function insideFigures({ inside, findings }: Built): PieceFigures['inside'] {
     wallAtFloorMm: inside.wallFloor,
     depthMm: inside.depth,
   }
+}
+
+function serviceOf(
+  piece: Piece,
+  built: Built,
+  geometry: PieceGeometry,
+  concreteKg: number,
+): PieceFigures['service'] {
+  const holds = holdsFigures(built, concreteKg)
+  if (!('service' in piece) || !piece.service || !holds) return null
+  return serviceFigures(piece.service, {
+    holdsLitres: holds.volumeLitres,
+    concreteKg,
+    depthMm: built.inside?.depth ?? geometry.height,
+    planMm2: measureLoop(geometry.outline).area,
+  })
 }
 
 function holdsFigures({ holds, findings }: Built, concreteKg: number): PieceFigures['holds'] {

@@ -1,8 +1,9 @@
 import type { Bulk, Loop, Placement, Point, Region, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, Opening, OpeningShape, PieceKind, SideId } from '../job/index.ts'
+/** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
+import type { ServiceFigures } from './service.ts'
 import type { AttitudeReason, PieceNote } from './told.ts'
 
-/** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
 export type PlacedOpening = {
   readonly openingId: string
   /** `basin`, or `taps.1`, `taps.2` for a pattern. */
@@ -158,6 +159,8 @@ export type PieceFigures = {
   }[]
   /** What it holds to the rim with its drains shut, and what it weighs full of water; null where it is not hollow. */
   readonly holds: { readonly volumeLitres: number; readonly fullKg: number } | null
+  /** Filled and in use; null where nobody asked, or it holds nothing. */
+  readonly service: ServiceFigures | null
   /** Its hollow at the rim and at the floor, and the wall there; null where it has none of straight walls. */
   readonly inside: {
     readonly rimLengthMm: number

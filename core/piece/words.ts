@@ -76,6 +76,25 @@ const KIND_WORDS = {
     what: 'No drain hole',
     why: 'A planter without one drowns its plants and splits in frost.',
   }),
+  'filled-weight': (f: { filledKg: number; fill: string; groundKPa: number }, { kg, kpa }) => ({
+    what: `Filled with ${f.fill} it weighs about ${kg(f.filledKg, 0)}`,
+    why: `Place it before it is filled. It presses ${kpa(f.groundKPa)} on what it stands on: on a roof, a balcony or a deck the one who designed that decides.`,
+  }),
+  'frost-bursts': (f: { leanDeg: number; wantedDeg: number; fill: string }) => ({
+    what: `${f.fill === 'water' ? 'Water' : `Wet ${f.fill}`} that freezes in it presses its walls apart`,
+    why: `Its inside leans out ${Math.round(f.leanDeg * 10) / 10}°: from about ${f.wantedDeg}° on ice slides up instead. Line it with soft board, or empty it before frost.`,
+    remedy: 'Line it with soft board',
+  }),
+  'no-feet': (f: { drains: number }) => ({
+    what: `${f.drains === 1 ? 'Its drain stands' : 'Its drains stand'} shut on the ground`,
+    why: 'Flat on paving no water leaves, and frost holds it fast. Feet let it run.',
+    remedy: 'Stand it on four feet',
+  }),
+  'drains-few': (f: { drains: number; wanted: number; floorM2: number; eachM2: number }, { of }) => ({
+    what: `${f.drains} ${f.drains === 1 ? 'drain' : 'drains'} for a floor of ${of('area', f.floorM2, 2)}`,
+    why: `Water stands between them. One serves about ${of('area', f.eachM2, 2)}.`,
+    remedy: `Make ${f.wanted} drains`,
+  }),
   'dividers-fill': (f: { dividers: number; wallMm: number; insideMm: number }, { mm }) => ({
     what: `${f.dividers} dividers of ${mm(f.wallMm)} fill ${mm(f.insideMm)}`,
     why: 'Nothing hollow is left between them.',

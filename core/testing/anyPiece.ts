@@ -276,6 +276,10 @@ export function anyPiece(random: () => number): Piece {
         rim: edge(width * 0.05),
         foot: edge(width * 0.05),
         drains: { count: whole(0, 3), diameter: width * 0.05 },
+        service: pick([
+          null,
+          { fill: pick(['soil', 'gravel', 'water'] as const), feet: whole(0, 4), lined: pick([true, false]) },
+        ]),
         sideHoles: pick([
           [],
           [

@@ -10,6 +10,7 @@ import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
 import { EdgeField } from '../EdgeField.tsx'
+import { ServiceFields } from '../ServiceFields.tsx'
 import { FeatureRow } from '../SharedBench.tsx'
 import { LeanFields } from '../SlopeFields.tsx'
 import { useEdit } from '../useEdit.ts'
@@ -71,7 +72,10 @@ export function BoxBench({ piece }: { piece: BoxPiece }) {
         onChange={shape}
       />
       {built ? (
-        <BuiltFields piece={piece} built={built} />
+        <>
+          <BuiltFields piece={piece} built={built} />
+          <ServiceFields piece={piece} />
+        </>
       ) : (
         <>
           <NumberField
@@ -124,6 +128,7 @@ export function BoxBench({ piece }: { piece: BoxPiece }) {
           >
             + side hole
           </button>
+          <ServiceFields piece={piece} />
           <More title="Edges">
             <EdgeField
               label="Rim"

@@ -6,6 +6,7 @@ import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
 import { Switch } from '../../../ui/Switch.tsx'
 import { EdgeField } from '../EdgeField.tsx'
+import { ServiceFields } from '../ServiceFields.tsx'
 import { useEdit } from '../useEdit.ts'
 
 const FORMS: readonly { id: TurnedForm['form']; name: string }[] = [
@@ -165,6 +166,7 @@ export function TurnedBench({ piece }: { piece: TurnedPiece }) {
           )}
         </>
       )}
+      <ServiceFields piece={piece} />
     </>
   )
 }
