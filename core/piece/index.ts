@@ -58,7 +58,7 @@ export {
 } from './slab/slabSolid.ts'
 export { trimSection } from './slab/trims.ts'
 export { isSweptEnd, sweptProfile } from './swept/buildSwept.ts'
-export { noteWords, reasonWords } from './told.ts'
+export { noteValue, noteWords, reasonWords } from './told.ts'
 export { turnedProfile } from './turned/turnedProfile.ts'
 export type {
   Block,

@@ -421,7 +421,9 @@ describe('the timber cap of a fit', () => {
   const cap = (over: Partial<FittedPiece>) =>
     Object.fromEntries(
       plan(fitted({ part: 'plug', clearance: 5, ...over }))
-        .figures.notes.map((n) => [noteWords(n, METRIC), Math.round(n.valueMm * 100) / 100] as const)
+        .figures.notes.map(
+          (n) => [noteWords(n, METRIC), 'valueMm' in n ? Math.round(n.valueMm * 100) / 100 : 0] as const,
+        )
         .filter(([name]) => name.startsWith('timber cap, '))
         .map(([name, mm]) => [name.slice(12), mm]),
     )

@@ -23,8 +23,16 @@ const REASONS = {
 export type AttitudeReason = keyof typeof REASONS
 export const reasonWords = (reason: AttitudeReason): string => REASONS[reason]
 
-/** A length that a kind tells besides: play of what fits, a timber cap to mark out, lines to glue. */
-export type PieceNote = { readonly valueMm: number } & (
+/** What a kind tells besides: lengths (play of what fits, a timber cap to mark out, lines to glue), and what they take. */
+export type PieceNote = LengthNote | AdhesiveNote
+
+/** Adhesive of all glue lines, a tenth more than they hold, and cartridges of 300 mL. */
+export type AdhesiveNote = {
+  readonly code: 'panel-adhesive'
+  readonly volumeLitres: number
+  readonly cartridges: number
+}
+type LengthNote = { readonly valueMm: number } & (
   | { readonly code: 'play-least' | 'play-far' }
   | { readonly code: 'cap-length' | 'cap-width' | 'cap-diagonal' | 'cap-other-diagonal' }
   | { readonly code: 'cap-side'; readonly side: SideId }
@@ -32,7 +40,11 @@ export type PieceNote = { readonly valueMm: number } & (
   | { readonly code: 'glue-floor' | 'glue-dividers' }
 )
 
-/** What a length is called: `timber cap, front`. */
+/** How much of it, in the reader's units. */
+export const noteValue = (note: PieceNote, { mm, liquid }: WordsStyle): string =>
+  'valueMm' in note ? mm(note.valueMm) : liquid(note.volumeLitres)
+
+/** What a note is called: `timber cap, front`. */
 export function noteWords(note: PieceNote, { mm }: WordsStyle): string {
   switch (note.code) {
     case 'play-least':
@@ -55,5 +67,7 @@ export function noteWords(note: PieceNote, { mm }: WordsStyle): string {
       return 'glue line round the floor'
     case 'glue-dividers':
       return 'glue lines of the dividers'
+    case 'panel-adhesive':
+      return `adhesive, about ${note.cartridges} ${note.cartridges === 1 ? 'cartridge' : 'cartridges'}`
   }
 }

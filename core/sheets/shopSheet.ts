@@ -9,6 +9,7 @@ import {
 import type { Piece } from '../job/index.ts'
 import { type MouldPart, type MouldStation, planOf } from '../mould/index.ts'
 import {
+  noteValue,
   noteWords,
   type PieceGeometry,
   type PieceStation,
@@ -289,7 +290,10 @@ function figureTable(page: PageWriter, { settings, stations }: ShopSheetInput, x
     ['width', size(figures.widthMm)],
     ['height', size(figures.heightMm)],
     ...(figures.thinnestMm === null ? [] : [['thinnest', size(figures.thinnestMm)] as [string, string]]),
-    ...figures.notes.map((n): [string, string] => [noteWords(n, style), size(n.valueMm)]),
+    ...figures.notes.map((n): [string, string] => [
+      noteWords(n, style),
+      'valueMm' in n ? size(n.valueMm) : noteValue(n, style),
+    ]),
   ]
   page.text([x, top], 'FIGURES', 3.8, { bold: true })
   rows.forEach(([label, value], i) => {

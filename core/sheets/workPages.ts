@@ -1,6 +1,6 @@
 import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { noteWords } from '../piece/index.ts'
+import { noteValue, noteWords } from '../piece/index.ts'
 import { agentNote } from '../release/index.ts'
 import {
   formatCut,
@@ -190,7 +190,7 @@ function pieceSections({ figures }: PieceStation, style: WordsStyle): Section[] 
     },
     {
       heading: figures.kind === 'fitted' ? 'FIT' : 'GLUE',
-      lines: figures.notes.map((n) => ({ text: noteWords(n, style), value: mm(n.valueMm) })),
+      lines: figures.notes.map((n) => ({ text: noteWords(n, style), value: noteValue(n, style) })),
     },
   ]
 }

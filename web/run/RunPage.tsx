@@ -8,7 +8,7 @@ import { useAppSelector, useChange } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
 import { usualStart } from '../state/usualStart.ts'
 import { BackLink } from '../ui/BackLink.tsx'
-import { Choice, More, Row } from '../ui/Choice.tsx'
+import { Choice } from '../ui/Choice.tsx'
 import { MeasureField } from '../ui/MeasureField.tsx'
 import { Measures } from '../ui/Measures.tsx'
 import { QuantityRow, useWordsStyle } from '../ui/Quantity.tsx'
@@ -16,6 +16,7 @@ import { Told } from '../ui/Told.tsx'
 import { RunDrawing } from './RunDrawing.tsx'
 import { CornerFields, ItemList, withLegs } from './RunFields.tsx'
 import { runProblemText } from './runWords.ts'
+import { SticksOf } from './SticksOf.tsx'
 import { useRunAnswer } from './useRunAnswer.ts'
 
 /** A door and a hall let about so long a piece turn, mm [own]. */
@@ -283,15 +284,7 @@ function RunEditor({ run }: { run: Run }) {
             />
           ))}
         </div>
-        <More title="Diagonals that prove it">
-          {parts
-            .filter((p) => p.diagonalsMm.length === 2)
-            .map((p) => (
-              <Row key={p.number} label={`Piece ${p.number}`}>
-                {p.diagonalsMm.map((d) => mm(d)).join(', ')}
-              </Row>
-            ))}
-        </More>
+        {parts.length > 0 && <SticksOf parts={parts} />}
         <button
           type="button"
           className="act act-oxide mt-3 text-[17px]!"

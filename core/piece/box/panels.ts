@@ -14,6 +14,9 @@ export type BoxPanel = Block & {
   readonly divider: boolean
 }
 
+/** What a cartridge of adhesive holds, mm3 [own]. */
+const CARTRIDGE = 300_000
+
 /** The panels of a built box in place, and the glue lines between them. */
 export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueLines: PieceNote[] } {
   const { length: L, width: W, height: H, wall: w, floor: f } = piece
@@ -87,13 +90,23 @@ export function boxPanels(piece: BoxPiece): { panels: BoxPanel[]; glueLines: Pie
     )
   })
   const joint = corners === 'mitre' ? w * Math.SQRT2 : w
+  const floorLine = under ? 2 * (L + W - 2 * w) : 2 * (fl + fw)
+  const dividerLine = dividers * (2 * inner + W - 2 * (w + g))
+  const adhesive = 1.1 * g * (joint * 4 * rise + w * (floorLine + dividerLine))
   return {
     panels: [base, ...sides, ...across],
     glueLines: [
       { code: 'glue-corners', widthMm: joint, valueMm: 4 * rise },
-      { code: 'glue-floor', valueMm: under ? 2 * (L + W - 2 * w) : 2 * (fl + fw) },
-      ...(dividers > 0
-        ? [{ code: 'glue-dividers' as const, valueMm: dividers * (2 * inner + W - 2 * (w + g)) }]
+      { code: 'glue-floor', valueMm: floorLine },
+      ...(dividers > 0 ? [{ code: 'glue-dividers' as const, valueMm: dividerLine }] : []),
+      ...(adhesive > 0
+        ? [
+            {
+              code: 'panel-adhesive' as const,
+              volumeLitres: adhesive / 1e6,
+              cartridges: Math.ceil(adhesive / CARTRIDGE - 1e-9),
+            },
+          ]
         : []),
     ],
   }

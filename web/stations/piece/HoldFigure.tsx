@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from 'react'
 import type { HoldAnswer, HoldWhat } from '../../../core/hold.ts'
-import { applyChange, type Job, type Piece } from '../../../core/job/index.ts'
+import { applyChange, type Change, type Job, type Piece } from '../../../core/job/index.ts'
 import { holdDimensions } from '../../../core/piece/index.ts'
 import { formatLength, perUnit, showNumber, unitOf } from '../../../core/units/index.ts'
+import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { More, Pick } from '../../ui/Choice.tsx'
@@ -93,6 +94,28 @@ export function HoldFigure() {
         ...now.changes(a.mm),
       )
   }
+  const held = answers.filter((a) => a.kind === 'held')
+  /** A piece for each target, with what it shares with this one as it is: its bore, its thickness. */
+  const makeAll = () => {
+    const now = dimensions.find((d) => d.key === asked?.key)
+    if (!now || !asked) return
+    change(
+      `${held.length} pieces of ${piece.name}`,
+      ...held.map((a): Change => {
+        const told = `${showNumber(a.target * asked.per, 3)} ${asked.unit}`
+        const made = now.changes(a.mm).reduce(applyChange, { ...job, pieces: [piece] }).pieces[0]!
+        return {
+          type: 'pieceAdded',
+          piece: {
+            ...made,
+            id: newId('piece'),
+            name: `${piece.name}, ${told}`.slice(0, 120),
+            run: null,
+          } as Piece,
+        }
+      }),
+    )
+  }
   return (
     <More title="Hold a figure">
       <Pick label="Hold the" value={what} options={WHATS} onChoose={(id) => setWhat(id as HoldWhat)} />
@@ -150,6 +173,11 @@ export function HoldFigure() {
       {asked && (
         <div className={aged ? 'stale' : ''}>
           {aged && <p>For the piece as it was: find it again.</p>}
+          {held.length > 1 && !aged && !working && (
+            <button type="button" className="act" onClick={makeAll}>
+              Make these {held.length} pieces
+            </button>
+          )}
           {answers.map((a) => (
             <div key={a.target} className="row" role="status">
               <span>{answerText(a, asked, mm)}</span>

@@ -1,6 +1,6 @@
 import { Link, useNavigate } from 'react-router'
 import type { Point } from '../../../core/geometry/index.ts'
-import { freePlace, noteWords, outlineSize, reasonWords } from '../../../core/piece/index.ts'
+import { freePlace, noteValue, noteWords, outlineSize, reasonWords } from '../../../core/piece/index.ts'
 import { formatLength, wordsStyle } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -114,7 +114,7 @@ export function SharedBench() {
           <h2>{piece.kind === 'fitted' ? 'Fit' : 'Glue'}</h2>
           {figures.notes.map((n) => (
             <Row key={`${n.code}${'side' in n ? n.side : ''}`} label={noteWords(n, wordsStyle(style))}>
-              {mm(n.valueMm)}
+              {noteValue(n, wordsStyle(style))}
             </Row>
           ))}
         </div>

@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { expect, it } from 'vitest'
+import { store } from '../../state/store.ts'
 import {
   bench,
   choose,
@@ -193,6 +194,21 @@ it('a weight is held by a chosen dimension, or the nearest is told', async () =>
   await type('At most', '450')
   await press('Find it')
   await says(bench, 'No size gives 50 kg. Nearest: 400')
+  // A set becomes pieces that share all else, the bore with it.
+  await type(/^Bore/, '60')
+  await type('At least', '50')
+  await type('At most', '900')
+  fireEvent.change(field('At'), { target: { value: '20, 40' } })
+  await press('Find it')
+  await press('Make these 2 pieces')
+  const made = store.getState().job.job!.pieces.slice(-2)
+  expect(made.map((p) => [p.name, p.kind === 'turned' && p.bore])).toEqual([
+    ['Weighed drum, 20 kg', 60],
+    ['Weighed drum, 40 kg', 60],
+  ])
+  const heights = made.map((p) => (p.kind === 'turned' && 'height' in p.turned ? p.turned.height : 0))
+  expect(heights[1]! / heights[0]!).toBeCloseTo(2, 2)
+  await press('Find it')
   // What was found for another piece is told as such, and cannot be used.
   await type(/^Diameter/, '320')
   await says(bench, 'For the piece as it was')
