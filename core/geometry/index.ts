@@ -4,7 +4,7 @@ export { addBulks, type Bulk, bulkAt } from './bulk.ts'
 export { chordCount, loopChords } from './chords.ts'
 export { creaseLines } from './creaseLines.ts'
 export { type Crossing, findCrossing } from './crossings.ts'
-export { beadChords, edgeIntegrals, edgeSize } from './edgeProfile.ts'
+export { beadChords, edgeDeep, edgeIntegrals, edgeShape, edgeSize } from './edgeProfile.ts'
 export { facesIn } from './facesIn.ts'
 export { type Circle, type Gap, gapOfCircles, measureGap } from './gap.ts'
 export {

@@ -1,10 +1,12 @@
 import type { Arc, Loop, Point } from './outline.ts'
 import type { CutPlane, Region } from './sectionSolid.ts'
 
-/** The treatment of an edge; `size` is the bead's radius or the chamfer's leg, mm. */
+/** The treatment of an edge, mm: `size` is the bead's radius, or how far in from the side; `rise` how far down it, as far where it is left out. */
 export type EdgeShape =
   | { readonly kind: 'square' }
-  | { readonly kind: 'bead' | 'chamfer'; readonly size: number }
+  | { readonly kind: 'bead'; readonly size: number }
+  | { readonly kind: 'chamfer'; readonly size: number; readonly rise?: number | undefined }
+  | { readonly kind: 'cove' | 'ovolo' | 'ogee'; readonly size: number; readonly rise: number }
 
 /** Column-major 3 x 4 placement: images of x, y, z, then the origin. */
 export type Placement = {

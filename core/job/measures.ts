@@ -29,7 +29,16 @@ export const count = z.number().int().min(1).max(1000)
 export const edgeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('square') }),
   z.strictObject({ kind: z.literal('bead'), size: size.describe('radius, mm') }),
-  z.strictObject({ kind: z.literal('chamfer'), size: size.describe('leg, mm') }),
+  z.strictObject({
+    kind: z.literal('chamfer'),
+    size: size.describe('leg on the face, mm'),
+    rise: size.optional().describe('leg down the side, mm; left out it is the same'),
+  }),
+  z.strictObject({
+    kind: z.enum(['cove', 'ovolo', 'ogee']).describe('hollow, full, or hollow and full'),
+    size: size.describe('in from the side, mm'),
+    rise: size.describe('down from the face, mm'),
+  }),
 ])
 
 export const rimSchema = z.strictObject({

@@ -1,4 +1,5 @@
 import { type Loop, rectangleLoop, type SolidRecipe, type Vector } from '../geometry/index.ts'
+import type { Edge } from '../job/index.ts'
 import type { Board } from '../stock/index.ts'
 import type { Laminate } from './laminate.ts'
 import type { MouldPart } from './types.ts'
@@ -8,6 +9,8 @@ export type BarePart = Omit<MouldPart, 'label'> & {
   readonly laminate: Laminate | null
   /** Of a part that is not a straight board: mm3, kg/m3. */
   readonly mass?: { readonly volume: number; readonly kgPerM3: number }
+  /** Of a strip that forms an edge: its shape. */
+  readonly shapedAs?: Exclude<Edge['kind'], 'square' | 'bead'>
   /** What it keeps the fill out of where it is hollow, mm3. */
   readonly displaces?: number
 }

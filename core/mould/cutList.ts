@@ -65,7 +65,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
   })
   return {
     rows,
-    parts: parts.map(({ laminate: _, mass: __, displaces: ___, ...part }) => ({
+    parts: parts.map(({ laminate: _, mass: __, displaces: ___, shapedAs: ____, ...part }) => ({
       ...part,
       label: labels.get(part.id) ?? '',
     })),

@@ -1,4 +1,4 @@
-import { beadChords, type EdgeShape, type SideProfile } from '../geometry/index.ts'
+import { beadChords, type EdgeShape, edgeDeep, edgeShape, type SideProfile } from '../geometry/index.ts'
 
 export type Wall = {
   readonly low: number
@@ -36,11 +36,12 @@ export function wallProfile({ low, high, insetLow, insetHigh, top, bottom, names
 function easedCorner([inset, z]: Step, along: Step, edge: EdgeShape): Step[] {
   if (edge.kind === 'square' || edge.size <= 0) return [[inset, z]]
   const [lean, down] = along
-  if (edge.kind === 'chamfer')
-    return [
-      [inset + edge.size, z],
-      [inset + lean * edge.size, z + down * edge.size],
-    ]
+  if (edge.kind !== 'bead') {
+    const deep = edgeDeep(edge)
+    return edgeShape(edge).map(
+      ([x, y]): Step => [inset + x * edge.size + y * lean * deep, z + y * down * deep],
+    )
+  }
   const length = Math.hypot(lean, 1)
   const b: Step = [lean / length, down / length]
   const angle = Math.acos(Math.max(-1, Math.min(1, b[0])))
@@ -68,5 +69,4 @@ function easedCorner([inset, z]: Step, along: Step, edge: EdgeShape): Step[] {
 }
 
 /** How much of a wall's height its two edges take. */
-export const edgesTake = (top: EdgeShape, bottom: EdgeShape): number =>
-  (top.kind === 'square' ? 0 : top.size) + (bottom.kind === 'square' ? 0 : bottom.size)
+export const edgesTake = (top: EdgeShape, bottom: EdgeShape): number => edgeDeep(top) + edgeDeep(bottom)

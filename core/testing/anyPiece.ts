@@ -41,6 +41,12 @@ export function anyPiece(random: () => number): Piece {
       { kind: 'square' },
       { kind: 'bead', size: between(0.05, 0.3) * most },
       { kind: 'chamfer', size: between(0.05, 0.3) * most },
+      { kind: 'chamfer', size: between(0.05, 0.5) * most, rise: between(0.05, 0.3) * most },
+      {
+        kind: pick(['cove', 'ovolo', 'ogee'] as const),
+        size: between(0.05, 0.4) * most,
+        rise: between(0.05, 0.3) * most,
+      },
     ])
   const side = (t: number) =>
     plainSide({

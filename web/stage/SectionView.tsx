@@ -246,7 +246,9 @@ function Drawing({
           steel?.meshName && poured
             ? `mesh at ${text(steel.layAtFillMm ?? 0)} fill, cover ${text(steel.coverMm)}`
             : '',
-          frontEdge && frontEdge.kind !== 'square' ? `front ${frontEdge.kind} ${text(frontEdge.size)}` : '',
+          frontEdge && frontEdge.kind !== 'square'
+            ? `front ${frontEdge.kind} ${text(frontEdge.size)}${'rise' in frontEdge && frontEdge.rise !== undefined ? ` × ${text(frontEdge.rise)}` : ''}`
+            : '',
         ]
           .filter(Boolean)
           .join('   ·   ')}

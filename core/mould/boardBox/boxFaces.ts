@@ -87,7 +87,7 @@ const INSIDE = { sealBefore: ['run/bead'] } as const
 
 /** Face of a part that stands in the concrete, mm2: round it, from its foot to its top. */
 function faceArea(part: BarePart): number {
-  if (part.role === 'chamfer') return part.lengthMm * part.widthMm * Math.SQRT2
+  if (part.role === 'chamfer') return part.lengthMm * Math.hypot(part.widthMm, part.thicknessMm)
   if (part.recipe.kind !== 'prism')
     return part.role === 'former'
       ? part.lengthMm * part.widthMm + 2 * (part.lengthMm + part.widthMm) * part.thicknessMm

@@ -1,5 +1,5 @@
-import type { SolidRecipe } from '../../geometry/index.ts'
-import type { Rim, SideId, SlabPiece } from '../../job/index.ts'
+import { edgeDeep, edgeSize, type SolidRecipe } from '../../geometry/index.ts'
+import type { Edge, Rim, SideId, SlabPiece } from '../../job/index.ts'
 import {
   apronCutters,
   nameOfSide,
@@ -31,10 +31,11 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
     role: 'sealant' | 'chamfer',
     source: PartSource,
     name: string,
-    size: number,
+    [size, deep]: readonly [number, number],
     length: number,
     from: SolidRecipe,
     less: SolidRecipe,
+    { kind }: Edge,
   ) => {
     const recipe: SolidRecipe = {
       kind: 'moved',
@@ -49,8 +50,9 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
         name,
         lengthMm: length,
         widthMm: size,
-        thicknessMm: size,
+        thicknessMm: deep,
         pull: DOWN,
+        ...(kind !== 'square' && kind !== 'bead' && { shapedAs: kind }),
         recipe,
       }),
     )
@@ -60,7 +62,7 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
     down === 'top' ? [piece.thickness - size, piece.thickness] : [piece.poured.rise - piece.poured.low, size]
   const sides = sidesOf(piece)
   const eased = (on: ReadonlySet<string>): SolidRecipe => {
-    const most = Math.max(0, ...sides.map((s) => sizeOf(piece, s)))
+    const most = Math.max(0, ...sides.map((s) => edgeDeep(edgeOf(s))))
     const bare: SlabPiece = {
       ...piece,
       sides: Object.fromEntries(
@@ -88,22 +90,23 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
       role,
       source,
       name,
-      Math.max(...added.map((s) => sizeOf(piece, s))),
+      [sizeOf, deepOf].map((of) => Math.max(...added.map((s) => of(piece, s)))) as [number, number],
       length,
       eased(done),
       eased(next),
+      edgeOf(added[0]!),
     )
     done = next
   }
   const beaded = sides.filter((s) => edgeOf(s).kind === 'bead')
   if (beaded.length > 0) ease('sealant/outline', 'sealant', { of: 'outline' }, 'sealant bead', beaded)
   for (const side of sides)
-    if (edgeOf(side).kind === 'chamfer')
+    if (!['square', 'bead'].includes(edgeOf(side).kind))
       ease(
         `chamfer/${side}`,
         'chamfer',
         { of: 'side', side },
-        `${nameOfSide(piece.outline, side)} chamfer fillet`,
+        `${nameOfSide(piece.outline, side)} ${stripWords(edgeOf(side))}`,
         [side],
       )
   for (const placed of boxedOpenings(geometry)) {
@@ -116,19 +119,20 @@ export function edgeParts(piece: BoxedSlab, geometry: PieceGeometry): BarePart[]
         { ...opening, rim: onlyRim(opening.rim, down, keep) },
         placed,
         piece.thickness,
-        ...zone(edge.size),
+        ...zone(edgeDeep(edge)),
       )
-    const name = role === 'sealant' ? `${placed.name} rim bead` : `${placed.name} rim chamfer`
+    const name = role === 'sealant' ? `${placed.name} rim bead` : `${placed.name} rim ${edge.kind}`
     const source: PartSource = { of: 'opening', openingId: opening.id, key: placed.key, is: 'rim' }
     part(
       `${role}/opening/${placed.key}`,
       role,
       source,
       name,
-      edge.size,
+      [edgeSize(edge), edgeDeep(edge)],
       perimeterOf(placed),
       plug(true),
       plug(false),
+      edge,
     )
   }
   return parts
@@ -147,7 +151,11 @@ const onlyRim = (rim: Rim, down: 'top' | 'bottom', keep: boolean): Rim => {
 const downEdge = (piece: BoxedSlab, side: SideId) =>
   piece.sides[side]!.seam ? ({ kind: 'square' } as const) : piece.sides[side]![piece.attitude.down]
 
+/** What is stuck into the corner for an edge: a fillet for a chamfer, else a strip of its shape. */
+const stripWords = (edge: Edge): string => (edge.kind === 'chamfer' ? 'chamfer fillet' : `${edge.kind} strip`)
+
+const deepOf = (piece: BoxedSlab, side: SideId): number => edgeDeep(downEdge(piece, side))
 const sizeOf = (piece: BoxedSlab, side: SideId): number => {
   const edge = downEdge(piece, side)
-  return edge.kind === 'square' ? 0 : edge.size
+  return edgeSize(edge)
 }

@@ -228,15 +228,21 @@ const CHAMFER = { length: 2400, mitre: 2 }
 
 function chamferLengths(parts: readonly BarePart[]): StockLengths[] {
   const strips = parts.filter((p) => p.role === 'chamfer')
-  return [...new Set(strips.map((p) => p.thicknessMm))].map((size) => ({
-    name: `chamfer fillet, ${size} mm`,
+  const sortOf = (p: BarePart): string => {
+    const size = p.widthMm === p.thicknessMm ? `${p.widthMm} mm` : `${p.widthMm} × ${p.thicknessMm} mm`
+    return p.shapedAs === undefined || p.shapedAs === 'chamfer'
+      ? `chamfer fillet, ${size}`
+      : `${p.shapedAs} strip, ${size}`
+  }
+  return [...new Set(strips.map(sortOf))].map((name) => ({
+    name,
     stockLengthMm: CHAMFER.length,
     each: 'mould',
     // What is longer than a strip is joined, end to end.
     parts: strips
-      .filter((p) => p.thicknessMm === size)
+      .filter((p) => sortOf(p) === name)
       .flatMap((p) =>
-        inLengths(p.lengthMm + CHAMFER.mitre * size).map((lengthMm) => ({ name: p.name, lengthMm })),
+        inLengths(p.lengthMm + CHAMFER.mitre * p.widthMm).map((lengthMm) => ({ name: p.name, lengthMm })),
       ),
   }))
 }

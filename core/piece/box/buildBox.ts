@@ -1,7 +1,7 @@
 import {
   addBulks,
   type Bulk,
-  edgeSize,
+  edgeDeep,
   type Kernel,
   measureRecipe,
   type PathCorner,
@@ -215,8 +215,8 @@ function sideHoleBulks(piece: BoxPiece): (Bulk | null)[] {
     const meets = piece.sideHoles.some(
       (o, j) => j !== i && o.side === side && Math.hypot(o.u - u, o.v - v) < (o.diameter + hole.diameter) / 2,
     )
-    if (meets || Math.abs(u) + r > flat || v - r < Math.max(floor, edgeSize(foot))) return null
-    if (v + r > height - edgeSize(rim)) return null
+    if (meets || Math.abs(u) + r > flat || v - r < Math.max(floor, edgeDeep(foot))) return null
+    if (v + r > height - edgeDeep(rim)) return null
     const area = Math.PI * r * r
     const [outer, inner] = [wallInsetAt(piece, v), wall + rimInset + coreInset(piece, v)]
     const second = (area * r * r) / 4
@@ -294,9 +294,7 @@ function checkBox(piece: BoxPiece) {
     const diagonal = (wall + rim) * Math.SQRT2 - (piece.radiusOutside - piece.radiusInside) * (Math.SQRT2 - 1)
     if (diagonal <= 0)
       raise('core-breaks-through', 'stop', { wallMm: wall, taperMm: taper, leftMm: diagonal })
-    const edges =
-      (piece.rim.kind === 'square' ? 0 : piece.rim.size) +
-      (piece.foot.kind === 'square' ? 0 : piece.foot.size)
+    const edges = edgeDeep(piece.rim) + edgeDeep(piece.foot)
     if (edges > height || (piece.rim.kind !== 'square' && piece.rim.size >= wall))
       raise('edge-too-deep', 'stop', {
         side: 'rim',

@@ -1,5 +1,6 @@
 import {
   addBulks,
+  edgeDeep,
   findCrossing,
   type Kernel,
   type LoftLoop,
@@ -71,10 +72,10 @@ export function buildFitted(_: Kernel, piece: FittedPiece): Built {
       taperDeg: piece.taperDeg,
       seatMm: piece.seat,
     })
-  if (piece.edge.kind !== 'square' && piece.edge.size >= piece.thickness)
+  if (edgeDeep(piece.edge) >= piece.thickness)
     raise('edge-too-deep', 'stop', {
       side: 'upper',
-      edgeMm: piece.edge.size,
+      edgeMm: edgeDeep(piece.edge),
       thicknessMm: piece.thickness,
       fitsMm: piece.thickness / 2,
     })

@@ -1,7 +1,7 @@
 import {
   boundLoop,
   combineRegions,
-  edgeSize,
+  edgeDeep,
   findCrossing,
   isWithin,
   type Kernel,
@@ -57,14 +57,14 @@ export function checkOpeningShapes(piece: SlabPiece, raise: Raise): void {
         facts: { opening: name, depthMm: depth, thicknessMm: piece.thickness },
         changes: [{ type: 'openingChanged', pieceId: piece.id, openingId: id, patch: { depth: null } }],
       })
-    else if (made === 'cast' && edgeSize(rim.top) + edgeSize(rim.bottom) > (depth ?? piece.thickness))
+    else if (made === 'cast' && edgeDeep(rim.top) + edgeDeep(rim.bottom) > (depth ?? piece.thickness))
       raise({
         code: 'rim-too-deep',
         level: 'stop',
         about,
         facts: {
           opening: name,
-          edgeMm: edgeSize(rim.top) + edgeSize(rim.bottom),
+          edgeMm: edgeDeep(rim.top) + edgeDeep(rim.bottom),
           thicknessMm: piece.thickness,
         },
         changes: [

@@ -1,5 +1,5 @@
 import {
-  edgeSize,
+  edgeDeep,
   edgesBeside,
   findCrossing,
   isWithinEdges,
@@ -10,7 +10,7 @@ import {
   lostSides,
   measureRegion,
 } from '../../geometry/index.ts'
-import type { About, Change, Finding, Opening, SlabPiece } from '../../job/index.ts'
+import type { About, Change, Edge, Finding, Opening, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { checkDrilled } from './checkDrilled.ts'
 import { checkSlabFeatures } from './checkFeatures.ts'
@@ -207,11 +207,17 @@ function checkRadii(piece: SlabPiece, raise: Raise): void {
   })
 }
 
+/** An edge no deeper than fits: round ones keep their shape, others their way in. */
+const madeToFit = (edge: Exclude<Edge, { kind: 'square' }>, fits: number): Edge =>
+  edge.kind === 'bead' || (edge.kind === 'chamfer' && edge.rise === undefined)
+    ? { ...edge, size: fits }
+    : { ...edge, rise: fits }
+
 function checkEdges(piece: SlabPiece, raise: Raise): void {
   for (const side of sidesOf(piece)) {
     const { top, bottom, taper, apron } = piece.sides[side]!
-    const sum = edgeSize(top) + edgeSize(bottom)
-    const rim = edgeSize(top) >= edgeSize(bottom) ? 'top' : 'bottom'
+    const sum = edgeDeep(top) + edgeDeep(bottom)
+    const rim = edgeDeep(top) >= edgeDeep(bottom) ? 'top' : 'bottom'
     const about: About[] = [{ pieceId: piece.id, kind: 'side', id: side, face: `edge/${side}/${rim}` }]
     const { length, width } = outlineSize(piece.outline)
     if (apron && apron.thickness >= Math.min(length, width))
@@ -237,7 +243,7 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
       const fits = roundDown(
         Math.min(
           piece.thickness / 2,
-          Math.max(0, piece.thickness - Math.min(edgeSize(top), edgeSize(bottom))),
+          Math.max(0, piece.thickness - Math.min(edgeDeep(top), edgeDeep(bottom))),
         ),
       )
       raise({
@@ -252,14 +258,14 @@ function checkEdges(piece: SlabPiece, raise: Raise): void {
         },
         changes: (['top', 'bottom'] as const).flatMap((name): Change[] => {
           const edge = piece.sides[side]![name]
-          if (edge.kind === 'square' || edge.size <= fits) return []
+          if (edge.kind === 'square' || edgeDeep(edge) <= fits) return []
           return [
             {
               type: 'edgeChanged',
               pieceId: piece.id,
               side,
               rim: name,
-              edge: fits > 0 ? { ...edge, size: fits } : { kind: 'square' },
+              edge: fits > 0 ? madeToFit(edge, fits) : { kind: 'square' },
             },
           ]
         }),

@@ -1,6 +1,7 @@
 import {
   boundLoop,
   circleLoop,
+  edgeDeep,
   findCrossing,
   type Kernel,
   type Loop,
@@ -170,10 +171,7 @@ function checkProfile(piece: TurnedPiece, profile: readonly ProfilePoint[]): Fin
   else if (piece.bore > 0 && form.form !== 'profile' && piece.bore / 2 >= narrowest(piece, outer))
     raise('bore-too-wide', 'stop', { boreMm: piece.bore, mostMm: 2 * narrowest(piece, outer) })
   else {
-    const edges = (['top', 'bottom'] as const).reduce(
-      (sum, k) => sum + (piece.rim[k].kind === 'square' ? 0 : piece.rim[k].size),
-      0,
-    )
+    const edges = (['top', 'bottom'] as const).reduce((sum, k) => sum + edgeDeep(piece.rim[k]), 0)
     const height = Math.max(...profile.map((p) => p.z))
     const ring = profile.map((p): Point => [p.radius, p.z])
     const eased = form.form === 'cylinder' || form.form === 'tube' || form.form === 'frustum'

@@ -62,7 +62,7 @@ export const BUILD_ACTS = {
   'glue-in-corners': told('corner blocks', (f: Named) => `Glue in ${listed(f.names)}.`),
   'stick-chamfers': told(
     'chamfer fillets',
-    (f: Named) => `Stick the chamfer fillets in: ${listed(f.names)}.`,
+    (f: Named) => `Stick the fillets and strips of the edges in: ${listed(f.names)}.`,
   ),
   'stick-side-liners': told(
     'side liners',
