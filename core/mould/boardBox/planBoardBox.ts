@@ -72,12 +72,14 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
     freshKgPerM3: mix.freshKgPerM3,
   })
   const box = stood.map((p) => measuredPart(input, p))
+  const inUse = new Set(box.flatMap((p) => p.layers.map((l) => l.boardId)))
   const bare = formers(
     input,
     piece,
     geometry,
     box.filter((p) => p.role === 'knockout' || p.role === 'wrap'),
-    piece.mould.formersPrinted ? [] : laminate,
+    // No board is opened for a former alone: what none that lies open comes to is made by hand.
+    piece.mould.formersPrinted ? [] : laminate.filter((b) => b.opened || inUse.has(b.id)),
   )
   const printed = piece.mould.formersPrinted && bare.length > 0 ? printedFormers(input, bare) : null
   const formed = printed?.parts ?? bare
