@@ -208,6 +208,27 @@ describe('figures against closed forms', () => {
       (900 * 500 * 45 - 860 * 10 * 6) * 1e-6,
     ],
     [
+      'drip grooves all round, mitred where they meet',
+      slab({
+        sides: Object.fromEntries(
+          Object.keys(slab().sides).map((s) => [s, plainSide({ drip: { inset: 20, width: 10, depth: 6 } })]),
+        ),
+      }),
+      (900 * 500 * 45 - (860 * 460 - 840 * 440) * 6) * 1e-6,
+    ],
+    [
+      'drip grooves under front and left alone: mitred where they meet, short where they end',
+      slab({
+        sides: {
+          ...slab().sides,
+          front: plainSide({ drip: { inset: 20, width: 10, depth: 6 } }),
+          left: plainSide({ drip: { inset: 30, width: 8, depth: 4 } }),
+        },
+      }),
+      // Front: x from 30 (38 inside) to 880; left: y from 20 (30 inside) to 470.
+      (900 * 500 * 45 - (850 + 842) * 5 * 6 - (450 + 440) * 4 * 4) * 1e-6,
+    ],
+    [
       'drainer ramp 300 x 200 r 40, 3 to 9',
       slab({
         drainers: [

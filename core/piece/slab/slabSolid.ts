@@ -2,6 +2,8 @@ import {
   type EdgeShape,
   edgeSize,
   type LoftLoop,
+  type LoftSide,
+  type Point,
   type SideProfile,
   type SolidRecipe,
 } from '../../geometry/index.ts'
@@ -180,46 +182,85 @@ export function apronCutters(piece: SlabPiece): SolidRecipe[] {
   })
 }
 
-/** Drip grooves under straight sides, stopping short of the corners by their own inset. */
+/** Of a rounded corner, the share of its radius within which no corner of a groove lies: 1 - 1/sqrt 2. */
+const OFF_ROUND = 1 - Math.SQRT1_2
+
+/**
+ * Drip grooves under straight sides. Where the next side has one too they meet in a mitre; else a groove stops short of
+ * the corner by its own inset.
+ */
 export function dripCutters(piece: SlabPiece, past = OVERSHOOT): SolidRecipe[] {
   const edges = outlineEdges(outlinePath(piece.outline), sideNamesOf(piece.outline))
-  return outlineLoft(piece).flatMap((side): SolidRecipe[] => {
-    const { id } = edges.get(side.name)!
-    const { drip, apron, liner } = piece.sides[id]!
-    if (!drip || side.arc) return []
-    const length = Math.hypot(side.to[0] - side.from[0], side.to[1] - side.from[1])
-    const [ux, uy] = [(side.to[0] - side.from[0]) / length, (side.to[1] - side.from[1]) / length]
-    const [start, end] = [drip.inset, length - drip.inset]
-    if (end - start < drip.width) return []
-    const at = (along: number, inset: number): readonly [number, number] => [
-      side.from[0] + ux * along - uy * inset,
-      side.from[1] + uy * along + ux * inset,
+  const grooves = outlineLoft(piece).map((side) => grooveOf(piece, side, edges.get(side.name)!))
+  return grooves.flatMap((groove, i): SolidRecipe[] => {
+    if (!groove) return []
+    const before = grooves[(i + grooves.length - 1) % grooves.length]
+    const after = grooves[(i + 1) % grooves.length]
+    const own = { outer: groove.line(groove.inner), inner: groove.line(groove.inner + groove.width) }
+    const mitre = (other: Groove | null | undefined, radius: number): [Point, Point] | null => {
+      if (!other || other === groove || other.level !== groove.level) return null
+      if (Math.min(groove.inner, other.inner) < radius * OFF_ROUND) return null
+      const outer = meet(own.outer, other.line(other.inner))
+      const inner = meet(own.inner, other.line(other.inner + other.width))
+      return outer && inner ? [outer, inner] : null
+    }
+    const [start, end] = [mitre(before, groove.side.radius), mitre(after, after?.side.radius ?? 0)]
+    const at = (along: number): [Point, Point] => [
+      groove.at(along, groove.inner),
+      groove.at(along, groove.inner + groove.width),
     ]
-    const inner = drip.inset + liner
-    const corners = [
-      at(start, inner),
-      at(end, inner),
-      at(end, inner + drip.width),
-      at(start, inner + drip.width),
-    ]
-    const level = apron ? -apron.drop : 0
+    const [a, d] = start ?? at(groove.short)
+    const [b, c] = end ?? at(groove.length - groove.short)
+    const corners = [a, b, c, d]
+    const name = `drip/${groove.id}`
     return [
       {
         kind: 'prism',
-        outline: corners.map((from, k) => ({
-          name: `drip/${id}`,
-          from,
-          to: corners[(k + 1) % 4]!,
-          arc: null,
-        })),
+        outline: corners.map((from, k) => ({ name, from, to: corners[(k + 1) % 4]!, arc: null })),
         holes: [],
-        low: level - past,
-        high: level + drip.depth,
-        lowName: `drip/${id}`,
-        highName: `drip/${id}`,
+        low: groove.level - past,
+        high: groove.level + groove.depth,
+        lowName: name,
+        highName: name,
       },
     ]
   })
+}
+
+type Line = { readonly from: Point; readonly along: Point }
+type Groove = NonNullable<ReturnType<typeof grooveOf>>
+
+/** A drip groove along its side; null where the side has none, is curved or too short for it. */
+function grooveOf(piece: SlabPiece, side: LoftSide, { id }: { readonly id: string }) {
+  const { drip, apron, liner } = piece.sides[id]!
+  if (!drip || side.arc) return null
+  const length = Math.hypot(side.to[0] - side.from[0], side.to[1] - side.from[1])
+  if (length - 2 * drip.inset < drip.width) return null
+  const along: Point = [(side.to[0] - side.from[0]) / length, (side.to[1] - side.from[1]) / length]
+  const at = (s: number, inset: number): Point => [
+    side.from[0] + along[0] * s - along[1] * inset,
+    side.from[1] + along[1] * s + along[0] * inset,
+  ]
+  return {
+    id,
+    side,
+    length,
+    at,
+    line: (inset: number): Line => ({ from: at(0, inset), along }),
+    short: drip.inset,
+    inner: drip.inset + liner,
+    width: drip.width,
+    depth: drip.depth,
+    level: apron ? -apron.drop : 0,
+  }
+}
+
+/** Where two lines cross; null where they run alike. */
+function meet(a: Line, b: Line): Point | null {
+  const cross = a.along[0] * b.along[1] - a.along[1] * b.along[0]
+  if (Math.abs(cross) < 1e-6) return null
+  const s = ((b.from[0] - a.from[0]) * b.along[1] - (b.from[1] - a.from[1]) * b.along[0]) / cross
+  return [a.from[0] + a.along[0] * s, a.from[1] + a.along[1] * s]
 }
 
 /** Whether a side has nothing but a square, beaded or chamfered edge. */
