@@ -122,6 +122,11 @@ export const fieldShapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('inset'), margin: size.describe('all round, from the outline, mm') }),
   z.strictObject({ kind: z.literal('rectangle'), length: size, width: size, radius: distance }),
   z.strictObject({ kind: z.literal('round'), diameter: size }),
+  z.strictObject({
+    kind: z.literal('drawn'),
+    corners: pathSchema.describe('a closed outline, wherever it starts: the middle of its box is placed'),
+    islands: z.array(pathSchema).max(100).describe('what is left out of it, in the same measure'),
+  }),
 ])
 
 export const TRIMS = ['cove', 'ovolo', 'ogee', 'bevel', 'bead', 'stepped', 'own'] as const

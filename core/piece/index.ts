@@ -36,6 +36,7 @@ export {
   sidesOf,
   sideWords,
 } from './slab/outlineLoop.ts'
+export { panelIslands, panelLoop } from './slab/panels.ts'
 export { patternPlaces } from './slab/pattern.ts'
 export {
   asCast,

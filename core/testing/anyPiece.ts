@@ -3,6 +3,7 @@ import {
   type BoxPiece,
   type CornerOfPath,
   type Edge,
+  type FieldShape,
   type FittedPiece,
   newBox,
   newFitted,
@@ -29,6 +30,21 @@ export function seeded(seed: number): () => number {
 }
 
 const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
+
+/** A rectangle as a path. */
+const boxPath = (x: number, y: number, l: number, w: number) =>
+  [
+    [x, y],
+    [x + l, y],
+    [x + l, y + w],
+    [x, y + w],
+  ].map(([px, py], i) => ({
+    x: px!,
+    y: py!,
+    radius: 0,
+    side: `s${i}`,
+    run: { kind: 'line' as const },
+  }))
 
 /** Any piece of any kind within a maker's reach: 3 mm to 3 m. Most are legal; those that are not must say why. */
 export function anyPiece(random: () => number): Piece {
@@ -148,7 +164,14 @@ export function anyPiece(random: () => number): Piece {
               kind: 'field',
               id: 'f',
               name: 'f',
-              shape: { kind: 'rectangle', length: length * 0.3, width: width * 0.3, radius: 0 },
+              shape: pick<FieldShape>([
+                { kind: 'rectangle', length: length * 0.3, width: width * 0.3, radius: 0 },
+                {
+                  kind: 'drawn',
+                  corners: boxPath(0, 0, length * 0.3, width * 0.3),
+                  islands: pick([[], [boxPath(length * 0.1, width * 0.1, length * 0.1, width * 0.1)]]),
+                },
+              ]),
               u: 0,
               v: 0,
               rise: thickness * between(-0.4, 0.4),

@@ -5,6 +5,8 @@ import {
   letterFont,
   outlineLoft,
   outlineSize,
+  panelIslands,
+  panelLoop,
   shapeLoop,
   superellipse,
 } from '../../core/piece/index.ts'
@@ -61,6 +63,11 @@ export function planFeatures(piece: SlabPiece): Feature[] {
   const panels = piece.panels.map((p): Feature => {
     const at: Point = [middle[0] + p.u, middle[1] + p.v]
     const ring = (inset: number): Point[] => {
+      if (p.shape.kind === 'drawn')
+        return loftPoints(
+          panelLoop(piece, p).map((s) => ({ ...s, profile: [{ z: 0, inset, name: '' }] })),
+          0,
+        )
       if (p.shape.kind !== 'inset')
         return loopChords(
           shapeLoop(
@@ -87,7 +94,10 @@ export function planFeatures(piece: SlabPiece): Feature[] {
       id: p.id,
       name: p.name,
       at,
-      rings: p.kind === 'frame' ? [ring(0), ring(p.width)] : [ring(0)],
+      rings:
+        p.kind === 'frame'
+          ? [ring(0), ring(p.width)]
+          : [ring(0), ...panelIslands(piece, p).map((l) => loftPoints(l, 0))],
       fill: false,
       movable: p.shape.kind !== 'inset',
     }

@@ -2,6 +2,7 @@ import {
   boundLoop,
   combineRegions,
   findCrossing,
+  isWithin,
   type Kernel,
   type Loop,
   loftPoints,
@@ -12,13 +13,13 @@ import {
   type Region,
   rectangleLoop,
 } from '../../geometry/index.ts'
-import type { About, SlabPiece } from '../../job/index.ts'
+import type { About, Panel, SlabPiece } from '../../job/index.ts'
 import type { PlacedOpening } from '../types.ts'
 import { basinSolids } from './basin.ts'
 import { basinCures, basinWith, clearing, halfOf, kept, openingCures, sideOf, takenOut } from './cures.ts'
 import { drainerFall } from './drainers.ts'
 import { nameOfSide, outlineEdges, outlinePath, sideNamesOf } from './outlineLoop.ts'
-import { panelLoop } from './panels.ts'
+import { panelIslands, panelLoop } from './panels.ts'
 import type { Raise } from './raise.ts'
 import { outlineLoft } from './slabSolid.ts'
 import { trimSection } from './trims.ts'
@@ -102,7 +103,10 @@ export function checkSlabFeatures(
           takenOut(piece, 'panels', panel.id),
         ],
       })
-    else if (rings.some((r) => r.lost.length > 0 || findCrossing(r.ring) || measureRegion([r.ring]) <= 0))
+    else if (
+      rings.some((r) => r.lost.length > 0 || findCrossing(r.ring) || measureRegion([r.ring]) <= 0) ||
+      islandsAstray(piece, panel, rings[0]!.ring)
+    )
       raise({
         code: 'panel-closes',
         level: 'stop',
@@ -261,4 +265,17 @@ function checkBasin(
       about,
       facts: { draftDeg: basin.draftDeg, wantedDeg: 3 },
     })
+}
+
+/** Whether an island of a drawn field crosses itself, another or the field's edge. */
+function islandsAstray(piece: SlabPiece, panel: Panel, outer: readonly Point[]): boolean {
+  const islands = panelIslands(piece, panel).map((l) => loftPoints(l, 0))
+  const inside = (ring: readonly Point[], of: readonly Point[]) => ring.map((p) => isWithin(p, of))
+  return islands.some(
+    (ring, i) =>
+      findCrossing(ring) !== null ||
+      inside(ring, outer).some((is) => !is) ||
+      inside(outer, ring).some((is) => is) ||
+      islands.some((other, j) => i !== j && inside(ring, other).some((is) => is)),
+  )
 }

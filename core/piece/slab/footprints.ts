@@ -3,7 +3,7 @@ import type { SlabPiece } from '../../job/index.ts'
 import { letterFont } from '../lettering/fonts.ts'
 import { layLetters } from '../lettering/layLetters.ts'
 import { outlineSize, shapeLoop } from './outlineLoop.ts'
-import { panelLoop } from './panels.ts'
+import { panelIslands, panelLoop } from './panels.ts'
 import { placeOpenings, resolvePlacing } from './placing.ts'
 
 /** What a feature takes up of a slab's plan, as placed. */
@@ -48,7 +48,12 @@ export function footprints(piece: SlabPiece): Footprint[] {
         panelLoop(piece, p).map((s) => ({ ...s, profile: [{ z: 0, inset, name: '' }] })),
         0,
       )
-    const region = [at(margin), ...(p.kind === 'frame' ? [[...at(margin + p.width)].reverse()] : [])]
+    const region = [
+      at(margin),
+      ...(p.kind === 'frame'
+        ? [[...at(margin + p.width)].reverse()]
+        : panelIslands(piece, p).map((l) => loftPoints(l, 0))),
+    ]
     found.push({ list: 'panels', id: p.id, name: p.name, on: ['top'], region, open: true })
   }
   for (const l of piece.lettering) {

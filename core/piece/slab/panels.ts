@@ -1,12 +1,15 @@
 import {
   type Bulk,
+  boundLoop,
   type LoftLoop,
   measureRecipe,
   type PathCorner,
+  type Point,
+  pathLoop,
   type SolidRecipe,
 } from '../../geometry/index.ts'
 import type { Panel, SlabPiece } from '../../job/index.ts'
-import { loftLoop } from '../loftLoop.ts'
+import { loftLoop, reverseLoftLoop } from '../loftLoop.ts'
 import { openingPath, outlinePath, outlineSize } from './outlineLoop.ts'
 import { outlineLoft } from './slabSolid.ts'
 import { trimSection } from './trims.ts'
@@ -32,9 +35,46 @@ function fieldLoop(
       steps(name).map((s) => ({ ...s, inset: s.inset + margin })),
     )
   }
-  const path: PathCorner[] = openingPath(panel.shape, [length / 2 + panel.u, width / 2 + panel.v], 0)
+  const centre: Point = [length / 2 + panel.u, width / 2 + panel.v]
+  const path: PathCorner[] =
+    panel.shape.kind === 'drawn'
+      ? movedPath(panel.shape.corners, drawnShift(panel.shape, centre))
+      : openingPath(panel.shape, centre, 0)
   return loftLoop(path, { side: () => name, corner: () => name }, () => steps(name))
 }
+
+/** What a drawn field leaves out, as holes of its loft. */
+function islandLoops(
+  piece: SlabPiece,
+  panel: Panel,
+  steps: (name: string) => LoftLoop[number]['profile'],
+): LoftLoop[] {
+  if (panel.shape.kind !== 'drawn') return []
+  const { length, width } = outlineSize(piece.outline)
+  const by = drawnShift(panel.shape, [length / 2 + panel.u, width / 2 + panel.v])
+  return panel.shape.islands.map((island, i) => {
+    const name = `panel/${panel.id}/island/${i + 1}`
+    const loop = loftLoop(movedPath(island, by), { side: () => name, corner: () => name }, () => steps(name))
+    return reverseLoftLoop(loop)
+  })
+}
+
+/** From where a drawn outline is drawn to where its box has its middle. */
+function drawnShift({ corners }: Extract<Panel['shape'], { kind: 'drawn' }>, [x, y]: Point): Point {
+  const { min, max } = boundLoop(pathLoop(corners, { side: (i) => i, corner: (a) => a }))
+  return [x - (min[0] + max[0]) / 2, y - (min[1] + max[1]) / 2]
+}
+
+const movedPath = (path: readonly PathCorner[], [dx, dy]: Point): PathCorner[] =>
+  path.map((corner) => ({
+    ...corner,
+    x: corner.x + dx,
+    y: corner.y + dy,
+    run:
+      corner.run.kind === 'spline'
+        ? { ...corner.run, through: corner.run.through.map(([x, y]): [number, number] => [x + dx, y + dy]) }
+        : corner.run,
+  }))
 
 /** The solid a panel adds to the top face or takes from it, overlapping the slab by 1 mm. */
 export function panelSolid(piece: SlabPiece, panel: Panel): PanelSolid {
@@ -46,20 +86,20 @@ export function panelSolid(piece: SlabPiece, panel: Panel): PanelSolid {
   // Wide at the face when sunken, at its foot when raised: the field is measured at the slab's face.
   const exact = (past: number): SolidRecipe => {
     const [low, high] = raised ? [top - past, top + height] : [top - height, top + past]
+    const steps = (name: string) =>
+      raised
+        ? [
+            { z: top, inset: 0, name },
+            { z: top + height, inset: lean, name },
+          ]
+        : [
+            { z: top - height, inset: lean, name },
+            { z: top, inset: 0, name },
+          ]
     return {
       kind: 'loft',
-      outline: fieldLoop(piece, panel, (name) =>
-        raised
-          ? [
-              { z: top, inset: 0, name },
-              { z: top + height, inset: lean, name },
-            ]
-          : [
-              { z: top - height, inset: lean, name },
-              { z: top, inset: 0, name },
-            ],
-      ),
-      holes: [],
+      outline: fieldLoop(piece, panel, steps),
+      holes: islandLoops(piece, panel, steps),
       low,
       high,
       lowName: `panel/${panel.id}/floor`,
@@ -91,6 +131,10 @@ function frameSolid(piece: SlabPiece, panel: Extract<Panel, { kind: 'frame' }>):
   })
   return { raised: !panel.sunk, recipe: at(0.5), bulk: measureRecipe(at(0)) }
 }
+
+/** The islands of a drawn field at its face. */
+export const panelIslands = (piece: SlabPiece, panel: Panel): LoftLoop[] =>
+  islandLoops(piece, panel, (name) => [{ z: 0, inset: 0, name }])
 
 /** Whether a panel lies wholly inside the outline: its widest loop is given for the check. */
 export const panelLoop = (piece: SlabPiece, panel: Panel): LoftLoop =>

@@ -21,7 +21,12 @@ type Found = {
 
 type Props = {
   readonly label?: string
-  readonly onOutline?: (outline: Outline, name: string, openings: readonly Opening[]) => void
+  readonly onOutline?: (
+    outline: Extract<Outline, { kind: 'polygon' }>,
+    name: string,
+    openings: readonly Opening[],
+    inner: ReturnType<typeof storedPath>[],
+  ) => void
   readonly onPoints?: (points: [number, number][], name: string) => void
   /** Whether inner outlines can become openings here. */
   readonly withOpenings?: boolean
@@ -85,7 +90,12 @@ export function ImportOutline({ label = 'Import a plan', onOutline, onPoints, wi
       withOpenings && openingsToo
         ? outline.inner.map((inner, i) => openingOf(scalePath(inner, k), [x0, y0], i))
         : []
-    onOutline?.({ kind: 'polygon', corners: storedPath(corners) }, found.name, openings)
+    onOutline?.(
+      { kind: 'polygon', corners: storedPath(corners) },
+      found.name,
+      openings,
+      outline.inner.map((inner) => storedPath(scalePath(inner, k))),
+    )
     setFound(null)
   }
   return (

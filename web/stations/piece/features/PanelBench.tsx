@@ -138,6 +138,9 @@ function FieldFields({
           { value: 'inset', name: 'the outline', note: 'with a margin' },
           { value: 'rectangle', name: 'rectangle' },
           { value: 'round', name: 'round' },
+          ...(shape.kind === 'drawn'
+            ? [{ value: 'drawn' as const, name: 'drawn', note: 'from a file' }]
+            : []),
         ]}
         onChoose={(kind) => {
           if (kind === 'inset') onShape({ kind, margin: 40 }, 'follows the outline')
@@ -170,6 +173,18 @@ function FieldFields({
           onChange={(p, l) => onShape({ ...shape, ...p }, l)}
         />
       )}
+      {shape.kind === 'drawn' && shape.islands.length > 0 && (
+        <p>
+          {shape.islands.length === 1 ? 'One island is' : `${shape.islands.length} islands are`} left out of
+          it.
+        </p>
+      )}
+      <ImportOutline
+        label="Import its outline"
+        onOutline={({ corners }, name, _, inner) =>
+          onShape({ kind: 'drawn', corners, islands: inner }, `drawn, ${name}`)
+        }
+      />
     </>
   )
 }
