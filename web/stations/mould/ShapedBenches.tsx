@@ -119,7 +119,7 @@ export function BrushedBench() {
       <LengthField label="Skin of rubber" field="skinCoat" min={2} max={40} />
       <LengthField label="Rim round the open face" field="rim" min={0} max={300} />
       <NumberField
-        label="Coats"
+        label="How many coats"
         value={mould.coats}
         optional
         whole
