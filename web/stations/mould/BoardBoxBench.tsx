@@ -152,12 +152,12 @@ export function BoardBoxBench() {
       <CutTable />
       <h2>Fixing</h2>
       <Pick
-        label="Sides held by"
+        label="Joints held by"
         value={mould.fixing}
         options={FIXINGS}
         onChoose={(id) => {
           const fixing = FIXINGS.find((f) => f.id === id)!
-          choose(`sides held by ${fixing.name}`, { fixing: fixing.id })
+          choose(`joints held by ${fixing.name}`, { fixing: fixing.id })
         }}
       />
       {figures && (
