@@ -129,3 +129,22 @@ it('a tall box bows, and is braced', async () => {
   await type('Braces no further apart', '2000')
   await says(findings, /side bows \d/)
 })
+
+it('joints held by tape on a side too deep for it are told, and screwed at a press', async () => {
+  await openAt('stair-tread', 'mould')
+  const screws = within(bench())
+    .getByText(/^Screws, \d+/)
+    .closest('.row')!.textContent
+  await choose('Joints held by', 'tape')
+  await says(findings, /Tape alone on sides \d+ mm deep/)
+  await waitFor(() => expect(within(bench()).queryByText(/^Screws, \d+/)).toBeNull())
+  await cure('Screw the sides')
+  await saysNo(findings, 'Tape alone')
+  await waitFor(() =>
+    expect(
+      within(bench())
+        .getByText(/^Screws, \d+/)
+        .closest('.row')!.textContent,
+    ).toBe(screws),
+  )
+})
