@@ -51,6 +51,9 @@ export function planMouldStation(
 /** Parts that are made, neither cut from a sheet nor bought. */
 const MADE: readonly PartRole[] = ['shell', 'jacket', 'liner', 'former']
 
+/** Share of the usual count of work for bars while something is dragged: all but hard lists need less. */
+const QUICK_BARS = 0.1
+
 /** A top of less than this share of the piece's plan is no face to strike off [own]. */
 const LEAST_FACE = 0.02
 
@@ -161,7 +164,9 @@ function assemble(
       cartridges,
       glueAreaM2,
     }),
-    lengths: (built.lengths ?? []).map((l) => layLengths(l, piece, search.effort)),
+    lengths: (built.lengths ?? []).map((l) =>
+      layLengths(l, piece, search.quick ? QUICK_BARS : search.effort),
+    ),
     facts: built.facts ?? [],
     router: built.router ?? [],
     prints: built.prints ?? [],
