@@ -253,3 +253,20 @@ it('a DXF in centimetres with an opening becomes the plan; an open one is refuse
   await within(bench()).findByRole('button', { name: 'Use this outline' })
   expect(document.title).not.toContain('ran')
 })
+
+it('a planter in use: what it weighs filled, on each foot, and its push, by what fills it', async () => {
+  await openAt('terrace-planter')
+  await choose('Filled with', 'soil')
+  const row = (name: RegExp) => within(bench()).getByText(name).closest('.row')!.textContent!
+  const figure = (name: RegExp) => Number(row(name).match(/[\d.]+(?= ?(kg|kPa))/)![0])
+  await waitFor(() => expect(row(/^Filled it weighs/)).toMatch(/kg/))
+  const [filled, push] = [figure(/^Filled it weighs/), figure(/^Push on its walls/)]
+  await type('Feet under it', '4')
+  await waitFor(() => expect(figure(/^On each foot/)).toBe(Math.round(filled / 4)))
+  await choose('Filled with', 'water')
+  await waitFor(() => expect(figure(/^Filled it weighs/)).toBeLessThan(filled))
+  // As a liquid: 1000 beside 1400 kg/m3.
+  expect(figure(/^Push on its walls/) / push).toBeCloseTo(1 / 1.4, 1)
+  await choose('Filled with', 'not asked')
+  await waitFor(() => expect(within(bench()).queryByText(/^Filled it weighs/)).toBeNull())
+})
