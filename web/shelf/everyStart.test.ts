@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { openKernel } from '../../core/geometry/index.ts'
-import { emptyJob, type Job, mouldDefaults, type Piece, withChoice } from '../../core/job/index.ts'
+import {
+  emptyJob,
+  type Job,
+  type MethodId,
+  type MouldPatch,
+  mouldDefaults,
+  type Piece,
+  withChoice,
+} from '../../core/job/index.ts'
 import { METHODS } from '../../core/mould/index.ts'
 import { holdFonts } from '../../core/piece/index.ts'
 import { planPiece } from '../../core/plan.ts'
@@ -48,6 +56,28 @@ function faults(job: Job, piece: Piece): string[] {
   return [...new Set(wrong)]
 }
 
+const AS_IT_COMES: MouldPatch = {}
+/** What is chosen within a way of building beside what it comes with: all by `npm run properties`, else nothing. */
+function choicesOf(method: MethodId, piece: Piece): readonly MouldPatch[] {
+  if (!FULL) return [AS_IT_COMES]
+  if (method === 'board-box') {
+    const openings = piece.kind === 'slab' ? piece.openings.map((o) => o.id) : []
+    return [
+      AS_IT_COMES,
+      ...(['angled-screws', 'brads', 'instant-glue', 'hot-glue', 'tape'] as const).map((fixing) => ({
+        fixing,
+      })),
+      { school: 'stand', braceSpacing: 300, braceRows: 2 },
+      ...(openings.length === 0 ? [] : (['edge', 'split', 'foam', 'tube'] as const)).map((kind) => ({
+        knockoutKinds: Object.fromEntries(openings.map((o) => [o, kind])),
+      })),
+    ]
+  }
+  if (method === 'block') return [AS_IT_COMES, { rubberParts: 2, rubberOver: 8, rubberWaste: 0 }]
+  if (method === 'brushed') return [AS_IT_COMES, { coats: 1, rim: 0, brushWaste: 0 }]
+  return [AS_IT_COMES]
+}
+
 describe.each(['metric', 'us'] as const)('every start by every method, in a shop that is %s', (sold) => {
   const stock = startingStock(sold)
   const empty = emptyJob('j', 'J', stock)
@@ -63,12 +93,15 @@ describe.each(['metric', 'us'] as const)('every start by every method, in a shop
     const methods = FULL
       ? able
       : [...new Set([base.mould.method, able[(i * 5 + (sold === 'us' ? 2 : 0)) % able.length]!])]
-    for (const method of methods) {
-      const piece = { ...base, mould: withChoice(base.mould, { method }, mouldDefaults(stock)) } as Piece
+    for (const [method, patch] of methods.flatMap((m) => choicesOf(m, base).map((p) => [m, p] as const))) {
+      const piece = {
+        ...base,
+        mould: withChoice(base.mould, { method, ...patch }, mouldDefaults(stock)),
+      } as Piece
       const found = faults({ ...empty, settings, pieces: [piece] }, piece)
-      expect([method, found]).toEqual([method, []])
+      expect([method, patch, found]).toEqual([method, patch, []])
       // As it comes nothing stops it.
-      if (method === base.mould.method) {
+      if (method === base.mould.method && patch === AS_IT_COMES) {
         const { findings } = planPiece(kernel, { ...empty, settings, pieces: [piece] }, piece)
         expect([method, findings.filter((f) => f.level === 'stop').map((f) => f.code)]).toEqual([method, []])
       }
