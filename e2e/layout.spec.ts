@@ -91,7 +91,7 @@ test('nothing is cut, covered, too small, outside the view or over another text'
       await page.keyboard.press('Control+z')
     }
   }
-  for (const where of ['new', 'stock', 'pieces', 'run/warming-top', '/jobs']) {
+  for (const where of ['new', 'stock', 'pieces', 'cutting', 'run/warming-top', '/jobs']) {
     await page.goto(where.startsWith('/') ? where : `${job}/${where}`)
     await page.getByRole('heading', { level: 1 }).first().waitFor()
     add(await look(page, where, SIZES))

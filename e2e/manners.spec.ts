@@ -67,6 +67,7 @@ test('every other page and kind passes the accessibility checker', async ({ page
   for (const [where, heading] of [
     ['run/warming-top', 'Run of pieces'],
     ['pieces', 'Pieces of Kestrel Rise'],
+    ['cutting', 'A list of your own'],
   ] as const) {
     await page.goto(`${job}/${where}`)
     await page.getByRole('heading', { name: heading, exact: true }).waitFor()
