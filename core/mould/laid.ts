@@ -91,12 +91,14 @@ export function layAgain(
   const layouts = figures.layouts.map((old) => {
     if (old.proven) return old
     const rows = figures.cutList.filter((r) => r.boardId === old.boardId)
-    return layoutBoards(rows, stock, mould, mouldCount, { effort })[0] ?? old
+    const found = layoutBoards(rows, stock, mould, mouldCount, { effort })[0]
+    return found && found.sheets.length <= old.sheets.length ? found : old
   })
   const lengths = figures.lengths.map((old) => {
     if (old.proven) return old
     const parts = old.bars.flatMap((b) => b.parts)
-    return { ...cutLengths(old.name, old.stockLengthMm, parts, effort), tooLong: old.tooLong }
+    const found = cutLengths(old.name, old.stockLengthMm, parts, effort)
+    return found.bars.length <= old.bars.length ? { ...found, tooLong: old.tooLong } : old
   })
   return {
     layouts,

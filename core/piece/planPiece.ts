@@ -17,7 +17,7 @@ import { buildFitted } from './fitted/buildFitted.ts'
 import { buildImported } from './imported/buildImported.ts'
 import { adviseAttitude } from './kinds.ts'
 import { letteringSolids } from './lettering/letteringSolid.ts'
-import { checkService, serviceFigures } from './service.ts'
+import { checkService, footArea, serviceFigures } from './service.ts'
 import { buildSlab } from './slab/buildSlab.ts'
 import { halfSize, sidesOf } from './slab/outlineLoop.ts'
 import { buildSwept } from './swept/buildSwept.ts'
@@ -354,7 +354,7 @@ function serviceOf(
     holdsLitres: holds.volumeLitres,
     concreteKg,
     depthMm: built.inside?.depth ?? geometry.height,
-    planMm2: measureLoop(geometry.outline).area,
+    footMm2: footArea(piece),
   })
 }
 

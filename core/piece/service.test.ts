@@ -3,7 +3,7 @@ import { openKernel } from '../geometry/index.ts'
 import { applyChange, type BoxPiece, newBox, newTurned, type Piece, type Service } from '../job/index.ts'
 import { testJob, testStock } from '../testing/testPiece.ts'
 import { planPieceStation } from './index.ts'
-import { serviceFigures } from './service.ts'
+import { footArea, serviceFigures } from './service.ts'
 
 const kernel = await openKernel({ coarser: 4 })
 const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
@@ -19,11 +19,44 @@ it.each<[Service['fill'], number, number, number]>([
 ])('filled with %s it weighs %d kg more, %d in all', (fill, fillKg, filledKg, asFluid) => {
   const own = serviceFigures(
     { ...SOIL, fill },
-    { holdsLitres: 60, concreteKg: 80, depthMm: 260, planMm2: 600 * 300 },
+    { holdsLitres: 60, concreteKg: 80, depthMm: 260, footMm2: 600 * 300 },
   )
   expect([own.fillKg, own.filledKg, own.footKg]).toEqual([fillKg, filledKg, filledKg / 4])
   expect(own.pushKPa).toBeCloseTo(asFluid * 9.81 * 0.26e-3, 2)
-  expect(own.groundKPa).toBeCloseTo((filledKg * 9.81) / 0.18 / 1000, 2)
+  // On feet nothing presses on the ground but them.
+  expect(own.groundKPa).toBeNull()
+  const flat = serviceFigures(
+    { ...SOIL, fill, feet: 0 },
+    { holdsLitres: 60, concreteKg: 80, depthMm: 260, footMm2: 600 * 300 },
+  )
+  expect(flat.groundKPa).toBeCloseTo((filledKg * 9.81) / 0.18 / 1000, 2)
+})
+
+// What it stands on, not what it is as wide as: a taper, a bowl's foot, a tube's drain.
+it.each<[string, Parameters<typeof footArea>[0], number]>([
+  ['a box that narrows to its foot', box({ length: 600, width: 300, taper: 20 }), 560 * 260],
+  [
+    'of panels, which stand upright',
+    box({ taper: 20, built: { corners: 'butt', floor: 'under', glue: 2, dividers: 0 } }),
+    600 * 300,
+  ],
+  [
+    'a bowl on its foot',
+    newTurned(told, testStock, {
+      turned: { form: 'bowl', outside: 500, height: 220, wall: 35, exponent: 2, foot: 150 },
+    }),
+    Math.PI * 75 ** 2,
+  ],
+  [
+    'a tube with a floor and a drain',
+    newTurned(told, testStock, {
+      turned: { form: 'tube', outside: 300, inside: 240, height: 300, floor: 40 },
+      bore: 30,
+    }),
+    Math.PI * (150 ** 2 - 15 ** 2),
+  ],
+])('%s', (_, piece, area) => {
+  expect(footArea(piece) / area).toBeCloseTo(1, 2)
 })
 
 describe('a hollow piece in use', () => {

@@ -1,5 +1,6 @@
 import { type Change, type Finding, findingList, type Piece, type Service } from '../job/index.ts'
 import { massToForce } from '../units/convert.ts'
+import { turnedProfile } from './turned/turnedProfile.ts'
 import type { PieceFigures } from './types.ts'
 import type { PieceFindings } from './words.ts'
 
@@ -9,8 +10,8 @@ export type ServiceFigures = {
   readonly filledKg: number
   /** What stands on each foot; null without feet. */
   readonly footKg: number | null
-  /** On what it stands on, by its whole plan. */
-  readonly groundKPa: number
+  /** On the ground under its foot; null on feet, and where it stands on no flat foot. */
+  readonly groundKPa: number | null
   /** On the inside of a wall at the floor, its drains blocked and water in it to the rim. */
   readonly pushKPa: number
 }
@@ -37,8 +38,8 @@ export function serviceFigures(
     holdsLitres,
     concreteKg,
     depthMm,
-    planMm2,
-  }: { holdsLitres: number; concreteKg: number; depthMm: number; planMm2: number },
+    footMm2,
+  }: { holdsLitres: number; concreteKg: number; depthMm: number; footMm2: number },
 ): ServiceFigures {
   const { kgPerM3, rest } = FILLS[service.fill]
   const fillKg = (holdsLitres * kgPerM3) / 1000
@@ -48,9 +49,22 @@ export function serviceFigures(
     fillKg,
     filledKg,
     footKg: service.feet > 0 ? filledKg / service.feet : null,
-    groundKPa: (massToForce(filledKg) / planMm2) * 1000,
+    groundKPa: service.feet > 0 || footMm2 <= 0 ? null : (massToForce(filledKg) / footMm2) * 1000,
     pushKPa: massToForce((rest * (kgPerM3 - WATER) + WATER) * depthMm * 1e-9) * 1000,
   }
+}
+
+/** The flat face a hollow piece stands on, mm2: of a box its foot, of a turned piece the ring at its lowest; 0 without one. */
+export function footArea(piece: Extract<Piece, { service: unknown }>): number {
+  if (piece.kind === 'box') {
+    const taper = piece.built ? 0 : piece.taper
+    return Math.max(0, piece.length - 2 * taper) * Math.max(0, piece.width - 2 * taper)
+  }
+  const profile = turnedProfile(piece)
+  if (!profile) return 0
+  const lowest = Math.min(...profile.map((p) => p.z))
+  const radius = Math.max(...profile.filter((p) => p.z < lowest + 1e-6).map((p) => p.radius))
+  return Math.PI * Math.max(0, radius ** 2 - (piece.bore / 2) ** 2)
 }
 
 /** What a maker should know of a piece in use: its weight filled, ice, drains that lead nowhere. */
@@ -67,7 +81,7 @@ export function checkService(
   ]
   const set = (patch: Partial<Service>) => shape({ service: { ...service, ...patch } })
   if (own.filledKg > HEAVY)
-    raise('filled-weight', 'note', { filledKg: own.filledKg, fill: own.fill, groundKPa: own.groundKPa })
+    raise('filled-weight', 'note', { filledKg: own.filledKg, fill: own.fill, groundKPa: own.groundKPa ?? 0 })
   const { inside } = figures
   const outdoors = piece.exposure === 'outdoors' || piece.exposure === 'soil'
   const lean = inside

@@ -78,7 +78,7 @@ const KIND_WORDS = {
   }),
   'filled-weight': (f: { filledKg: number; fill: string; groundKPa: number }, { kg, kpa }) => ({
     what: `Filled with ${f.fill} it weighs about ${kg(f.filledKg, 0)}`,
-    why: `Place it before it is filled. It presses ${kpa(f.groundKPa)} on what it stands on: on a roof, a balcony or a deck the one who designed that decides.`,
+    why: `Place it before it is filled. ${f.groundKPa > 0 ? `It presses ${kpa(f.groundKPa)} on what it stands on: on` : 'On'} a roof, a balcony or a deck the one who designed that decides.`,
   }),
   'frost-bursts': (f: { leanDeg: number; wantedDeg: number; fill: string }) => ({
     what: `${f.fill === 'water' ? 'Water' : `Wet ${f.fill}`} that freezes in it presses its walls apart`,

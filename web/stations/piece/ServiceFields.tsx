@@ -61,7 +61,14 @@ export function ServiceFields({ piece }: { piece: BoxPiece | TurnedPiece }) {
           {own.footKg !== null && (
             <QuantityRow label="On each foot" of="mass" value={own.footKg} digits={0} />
           )}
-          <QuantityRow label="On the ground, by its plan" of="pressure" value={own.groundKPa} digits={1} />
+          {own.groundKPa !== null && (
+            <QuantityRow
+              label="On the ground under its foot"
+              of="pressure"
+              value={own.groundKPa}
+              digits={1}
+            />
+          )}
           <QuantityRow label="Push on its walls, at the floor" of="pressure" value={own.pushKPa} digits={1} />
         </div>
       )}
