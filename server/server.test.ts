@@ -73,6 +73,8 @@ describe('server', () => {
     expect(plan).toEqual(JSON.parse(printed.out))
     const refused = await post(text.replace('"thickness":45', '"thickness":"45"'))
     expect([refused.status, (await refused.json()).problems[0].path]).toEqual([422, 'pieces[0].thickness'])
+    const unwilling = await fetch(`${address}/api/plan?effort=0.5`, { method: 'POST', body: text })
+    expect([unwilling.status, (await unwilling.json()).problems[0].path]).toEqual([422, 'effort'])
     expect((await post('')).status).toBe(422)
     expect((await post(' '.repeat(20_000_100))).status).toBe(413)
   })
@@ -123,6 +125,8 @@ describe('command line', () => {
     ['no such file', () => ['nowhere.json'], 2, /^$/, /no such file/],
     ['not a job', () => [file('bad.json', '{"format":"hollow","version":1}')], 2, /^$/, /bad\.json: id: /],
     ['no file', () => [], 2, /^$/, /usage/],
+    ['an effort that is none', () => [file('few.json', few(demo)), '--effort', '0'], 2, /^$/, /usage/],
+    ['four times the work', () => ['--effort', '4', file('few.json', few(demo))], 0, /Wash top/, /^$/],
   ])('%s', async (_, args, code, out, error) => {
     const result = await run(...args())
     expect(result.code).toBe(code)

@@ -105,6 +105,11 @@ describe('a hollow piece in use', () => {
       { coreDraftDeg: 5, length: 1500, drains: { count: 1, diameter: 25 } },
       ['filled-weight', 'drains-few'],
     ],
+    [
+      'of panels, in which no drain is cut',
+      { built: { corners: 'butt', floor: 'under', glue: 2, dividers: 0 }, service: { ...SOIL, feet: 0 } },
+      [],
+    ],
     ['no longer asked', { exposure: 'outdoors', coreDraftDeg: 0, service: null }, []],
   ])('%s', (_, over, wanted) => {
     const piece = box({ exposure: 'dry', ...over })

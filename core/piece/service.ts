@@ -95,7 +95,8 @@ export function checkService(
     : null
   if (outdoors && !service.lined && lean !== null && lean < SLIDES)
     raise('frost-bursts', 'warn', { leanDeg: lean, wantedDeg: SLIDES, fill: own.fill }, set({ lined: true }))
-  if (piece.kind === 'box' && piece.drains.count > 0 && service.fill !== 'water') {
+  // A box of panels has no drains cut in it.
+  if (piece.kind === 'box' && !piece.built && piece.drains.count > 0 && service.fill !== 'water') {
     if (service.feet === 0) raise('no-feet', 'note', { drains: piece.drains.count }, set({ feet: 4 }))
     const floor = inside ? (inside.floorLengthMm * inside.floorWidthMm) / 1e6 : 0
     const wanted = Math.ceil(floor / DRAINED - 1e-9)

@@ -203,7 +203,7 @@ export function checkBox(
   loads: Loads,
   { base, side, stock }: { readonly base: Board; readonly side: Board; readonly stock: Stock },
 ): Finding[] {
-  const findings: Finding[] = [...checkFixing(piece, { base, side })]
+  const findings: Finding[] = parts.some((p) => p.role === 'strip') ? checkFixing(piece, { base, side }) : []
   findings.push(...checkKnockouts(piece, parts, stock))
   findings.push(...checkStrips(piece, parts), ...checkBends(piece, parts, stock))
   findings.push(...tooLargeFindings(piece, layouts))

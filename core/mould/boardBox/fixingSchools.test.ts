@@ -81,6 +81,29 @@ describe.each(IDS)('a box by %s', (fixing) => {
   })
 })
 
+it.each(IDS)('a round mould has no side strips to hold: by %s nothing is bought, found or torn', (fixing) => {
+  const run = { kind: 'arc', rise: 200 } as const
+  const disc = {
+    ...slab(70, fixing),
+    outline: {
+      kind: 'polygon' as const,
+      corners: [
+        { x: 0, y: 200, radius: 0, side: 'front', run },
+        { x: 400, y: 200, radius: 0, side: 'back', run },
+      ],
+    },
+  }
+  const by = (own: typeof disc) =>
+    planned(jobOf({ ...own, sides: { front: own.sides.front!, back: own.sides.back! } }))
+  const [plan, plain] = [
+    by(disc),
+    by({ ...disc, mould: { ...disc.mould, fixing: 'screws' } as typeof disc.mould }),
+  ]
+  expect(plan.stations.mould!.figures.hardware).toEqual(plain.stations.mould!.figures.hardware)
+  expect(plan.stations.mould!.figures.lifeCasts).toBe(plain.stations.mould!.figures.lifeCasts)
+  expect(plan.findings.map((f) => f.code)).toEqual(plain.findings.map((f) => f.code))
+})
+
 it.each<[FixingId, number, number, string | null]>([
   ['hot-glue', 90, 18, 'fixing-holds-little'],
   ['tape', 90, 18, 'fixing-holds-little'],

@@ -1,10 +1,9 @@
 import type { BoxChoice } from '../../job/index.ts'
 import { sidePush } from '../../mechanics/index.ts'
-import { sidesOf } from '../../piece/index.ts'
 import type { Board, FreshMix } from '../../stock/index.ts'
+import type { BarePart } from '../bareParts.ts'
 import type { HardwareRow } from '../types.ts'
 import type { BoxedSlab } from './boxedSlab.ts'
-import { sideLength } from './boxFigures.ts'
 
 export type FixingId = BoxChoice['fixing']
 
@@ -62,11 +61,17 @@ const BRAD_SPACING = 75
 const STICK_M = 1
 const TAPE_ROUNDS = 2
 
-/** What is bought to fix the sides otherwise than by screws. */
-export function fixingHardware(piece: BoxedSlab, base: Board, side: Board, corners: number): HardwareRow[] {
+/** What is bought to fix side strips otherwise than by screws; a ring that is bent round is tacked to its ribs. */
+export function fixingHardware(
+  piece: BoxedSlab,
+  base: Board,
+  side: Board,
+  strips: readonly BarePart[],
+): HardwareRow[] {
   const { fixing } = piece.mould
-  const round = sidesOf(piece).reduce((sum, s) => sum + sideLength(piece, s), 0)
-  const joint = round + corners * piece.poured.full
+  if (strips.length === 0) return []
+  const round = strips.reduce((sum, s) => sum + (s.bevels?.insideLengthMm ?? s.lengthMm), 0)
+  const joint = round + strips.length * piece.poured.full
   const metres = joint / 1000
   switch (fixing) {
     case 'screws':

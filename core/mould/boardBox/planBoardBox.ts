@@ -92,7 +92,7 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
     LIFE[base.material],
     LIFE[side.material],
     count('skin') > 0 ? (skin?.casts ?? 1) : Infinity,
-    SCHOOLS[piece.mould.fixing].casts ?? Infinity,
+    (count('strip') > 0 && SCHOOLS[piece.mould.fixing].casts) || Infinity,
   )
   const screws = screwRows(piece, parts, base, side, spacing)
   const sealing = sealantRows(piece, geometry)
@@ -109,7 +109,12 @@ export function buildBox(input: MethodInput<BoxMethodId>): ReturnType<MouldMetho
     lengths: [...chamferLengths(parts), ...tubeLengths(piece, parts, stock)],
     alternatives: [],
     screws,
-    fixings: fixingHardware(piece, base, side, count('strip')),
+    fixings: fixingHardware(
+      piece,
+      base,
+      side,
+      parts.filter((p) => p.role === 'strip'),
+    ),
     sealant: sealing,
     facts: formed.length > 0 ? formerFacts(formed) : [],
     holdDown: parts

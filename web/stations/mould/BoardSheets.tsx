@@ -16,7 +16,7 @@ type Shown = {
 }
 
 /** What is known of the fewest sheets: proven, or no fewer than a bound; whether they are still looked for. */
-export function boundWords(layouts: readonly BoardLayout[], looking: boolean): string {
+function boundWords(layouts: readonly BoardLayout[], looking: boolean): string {
   if (layouts.every((l) => l.proven)) return ', no layout needs fewer'
   const bound = layouts.reduce((sum, l) => sum + l.lowerBoundSheets, 0)
   return looking

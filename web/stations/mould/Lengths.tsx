@@ -14,7 +14,11 @@ export function Lengths({ layout, untitled = false }: { layout: LengthLayout; un
     <section aria-label={`Lengths of ${layout.name}`} className="mt-2">
       <h3 className={untitled ? 'sr-only' : 'text-[15px] font-bold'}>
         {layout.name}: {layout.bars.length} of {formatCut(layout.stockLengthMm, style)}
-        {layout.proven && <span className="font-normal text-soft">, no fewer do</span>}
+        <span className="font-normal text-soft">
+          {layout.proven
+            ? ', no fewer do'
+            : `, no fewer than ${layout.lowerBound} do; whether so few do is not proven`}
+        </span>
       </h3>
       {layout.tooLong.length > 0 && (
         <p className="text-[13px]">Longer than one: {layout.tooLong.join(', ')}.</p>
