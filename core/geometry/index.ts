@@ -2,10 +2,12 @@ export { bodiesOf } from './bodies.ts'
 export { type Box, boundRecipe } from './boundRecipe.ts'
 export { addBulks, type Bulk, bulkAt } from './bulk.ts'
 export { chordCount, loopChords } from './chords.ts'
+export { clipRing } from './clipRing.ts'
 export { creaseLines } from './creaseLines.ts'
 export { type Crossing, findCrossing } from './crossings.ts'
 export { beadChords, edgeDeep, edgeIntegrals, edgeShape, edgeSize } from './edgeProfile.ts'
 export { facesIn } from './facesIn.ts'
+export { type FlatCorner, type FlatRegion, flatFaces } from './flatFaces.ts'
 export { type Circle, type Gap, gapOfCircles, measureGap } from './gap.ts'
 export {
   CACHE_LIMIT,

@@ -106,6 +106,20 @@ const FIELDS = {
       .describe('a textured sheet on the base and the foam behind it, mm'),
     linerSheet: id.nullable().default(null).describe('the bought liner; null for one of own making'),
   },
+  planks: {
+    sealant: id,
+    core: z
+      .enum(['drafted', 'collapsible'])
+      .default('drafted')
+      .describe('the box in a hollow: drawn out whole, or one wall of it parted by a wedge'),
+    battens: z
+      .number()
+      .positive()
+      .max(LIMITS.coordinate)
+      .nullable()
+      .default(null)
+      .describe('behind the boards, no further apart, mm; null has none'),
+  },
   tube: { tube: id.describe('the card tube a cylinder is cast in') },
   ribs: {
     skin,
@@ -241,6 +255,8 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   braceRows: 1,
   fixing: 'screws',
   formersPrinted: false,
+  core: 'drafted',
+  battens: null,
   printer: 'printer-220',
   filament: 'filament-pla',
   shellWall: 4,

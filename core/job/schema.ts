@@ -32,7 +32,7 @@ import {
   type rimSchema,
   uniqueIds,
 } from './measures.ts'
-import { mouldChoiceSchema } from './mouldChoice.ts'
+import { type MouldChoice, mouldChoiceSchema } from './mouldChoice.ts'
 import { pourRecordSchema } from './pourRecord.ts'
 import { runSchema } from './runSchema.ts'
 
@@ -106,7 +106,8 @@ const sharedShape = {
     .describe('the flat face that is down in the pour'),
   ...solidFeatures,
   run: runLinkSchema,
-  mould: mouldChoiceSchema,
+  // By its name: spelled out for every kind of piece its type would be longer than the compiler writes.
+  mould: mouldChoiceSchema as z.ZodType<MouldChoice>,
   steel: steelChoiceSchema,
   release: releaseChoiceSchema,
   mix: mixChoiceSchema,

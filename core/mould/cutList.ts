@@ -38,6 +38,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       cutSize(part).lengthMm.toFixed(3),
       cutSize(part).widthMm.toFixed(3),
       part.recipe.kind === 'prism' && shapeOf(part).shape === 'outline' ? part.id : shapeOf(part).shape,
+      part.drawn ?? '',
       endKey(part),
     ].join('|')
     groups.set(key, [...(groups.get(key) ?? []), piece])
@@ -100,6 +101,7 @@ const cutSize = ({ onEdge, lengthMm, widthMm }: BarePart) => onEdge ?? { lengthM
 
 function shapeOf(part: BarePart): Pick<CutRow, 'shape' | 'radiusMm'> {
   if (part.onEdge) return { shape: 'rectangle', radiusMm: 0 }
+  if (part.drawn !== undefined) return { shape: 'outline', radiusMm: 0 }
   if (part.bend) return { shape: part.role === 'rib' ? 'rib' : 'bent', radiusMm: part.bend.radiusMm }
   if (part.role === 'rib' || part.role === 'layer') return { shape: 'outline', radiusMm: 0 }
   if (part.role === 'corner')
@@ -134,7 +136,8 @@ function rowName(parts: readonly BarePart[]): string {
 
 function notesFor(part: BarePart): CutNote[] {
   const notes: CutNote[] = []
-  if (part.role === 'base' || part.role === 'strip') notes.push('faced-side-in')
+  if (part.role === 'base' || part.role === 'strip' || part.source.of === 'plank') notes.push('faced-side-in')
+  if (part.drawn !== undefined) notes.push('outline')
   if (part.role === 'layer' || (part.role === 'rib' && !part.bend)) notes.push('outline')
   if (part.role === 'skin' && part.bend) notes.push('bent')
   if (part.role === 'base' && shapeOf(part).shape === 'outline') notes.push('outline')

@@ -35,6 +35,15 @@ const pots = (f: Pots, out: string, { kg, liquid }: WordsStyle): SaidItem => ({
 
 /** What a maker sets a mould out by: each figure with the facts it is told with. */
 const SETTING_OUT = {
+  planks: (f: { laps: number; mitres: number }) => ({
+    name: 'Boards',
+    note: `${f.laps} ${f.laps === 1 ? 'joint' : 'joints'} lapped, ${f.mitres} mitred`,
+  }),
+  battens: () => ({ name: 'Battens', note: 'on edge behind the boards, upright' }),
+  'core-box': (f: { deepMm: number; draftDeg: number }, { mm }) => ({
+    name: 'Core keeps out',
+    note: `${mm(f.deepMm)} deep, ${f.draftDeg} degrees of draft`,
+  }),
   ribs: (f: { board: string }) => ({ name: 'Ribs', note: `${f.board}; closest at the foot` }),
   'widest-between-ribs': () => ({ name: 'Widest between ribs' }),
   'skin-developed': () => ({ name: 'Skin, developed' }),
@@ -242,6 +251,10 @@ const HARDWARE = {
   'seam-pins': (f: { diameterMm: number; lengthMm: number }, { sold }) => ({
     name: `pins ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `${formatInches(f.diameterMm, 32)} × ${quarterUp(f.lengthMm)}`)}`,
     note: 'through the flanges beside the bolts; drawn before the seam opens',
+  }),
+  'hole-plugs': (f: { diameterMm: number; lengthMm: number }, { mm }) => ({
+    name: `Dowel, pipe or card tube, ${mm(f.diameterMm)} across`,
+    note: `cut ${mm(f.lengthMm)} long, both ends trimmed to the boards, wrapped and greased`,
   }),
   'dowel-rods': (f: { diameterMm: number; lengthMm: number; each: number }, { sold }) => ({
     name: `dowels ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `${formatInches(f.diameterMm, 8)} × ${quarterUp(f.lengthMm)}`)}`,

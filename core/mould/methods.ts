@@ -10,6 +10,7 @@ import { linedMethod } from './lined/planLined.ts'
 import type { MethodId, MouldMethod } from './method.ts'
 import { type Misfit, misfitWords } from './misfit.ts'
 import { packedMethod } from './packed/planPacked.ts'
+import { planksMethod } from './planks/planPlanks.ts'
 import { printedMethod } from './printed/planPrinted.ts'
 import { ribsMethod } from './ribs/planRibs.ts'
 import { tubeMethod } from './tube/planTube.ts'
@@ -20,6 +21,7 @@ export const METHODS: readonly MouldMethod[] = [
   boardBoxMethod,
   upperFormMethod,
   linedMethod,
+  planksMethod,
   tubeMethod,
   ribsMethod,
   packedMethod,

@@ -123,10 +123,12 @@ function assemble(
       built.materials.filter((m) => m.isPart).length +
       bare.filter((p) => MADE.includes(p.role) && p.layers.length === 0).length,
     ...sheetMoney(layouts, stock, materialCost, casts),
-    parts: parts.map(({ recipe: _, pull: __, leaves: ___, foot: ____, atOutline: _____, ...p }) => ({
-      ...p,
-      weightKg: weights.get(p.id)!,
-    })),
+    parts: parts.map(
+      ({ recipe: _, pull: __, leaves: ___, foot: ____, atOutline: _____, drawn: ______, ...p }) => ({
+        ...p,
+        weightKg: weights.get(p.id)!,
+      }),
+    ),
     cutList: rows,
     materials: built.materials,
     alternatives: built.alternatives,

@@ -9,6 +9,60 @@ const missing = (what: string): Explanation => ({
 
 /** Sentences for the findings of moulds that are shaped: layered, printed, laid up, ribbed, packed, lined. */
 export const SHAPED_WORDS = {
+  'planks-many': (f: { most: number }) => ({
+    what: `More than ${f.most} flat faces: no saw makes them`,
+    why: 'What is round in so many flats is bent from a sheet, shaped in layers, or printed.',
+    remedy: 'Build up a layered block',
+  }),
+  'no-open-top': (_f: { face?: string }) => ({
+    what: 'Nothing level lies at the top of the pour: boards close it all round',
+    why: 'Concrete goes in, and is struck off, at a level face. Lay it on the face against one.',
+    remedy: `Pour it with its ${_f.face} down`,
+  }),
+  'planks-meet': (f: { board: string; other: string; thicknessMm: number; instead: string }, { mm }) => ({
+    what:
+      f.other === ''
+        ? `The ${f.board} has no room: the hollow is narrower than its boards of ${mm(f.thicknessMm)}`
+        : `The ${f.board} and the ${f.other} would stand in one place, ${mm(f.thicknessMm)} thick each`,
+    why: 'Between two faces that stand so near there is no room for two boards: thinner ones, or a solid block shaped to fill it.',
+    remedy: f.instead === '' ? 'Build up a layered block' : `Box it with ${f.instead}`,
+  }),
+  'core-shut-in': (f: { core: string }) => ({
+    what: `The ${f.core} cannot leave: its hollow opens neither upward nor downward in the pour`,
+    why: 'What is shut in stays in. Foam that is dug out through an opening, or another way of laying it in the pour, may do.',
+    remedy: 'Build up a layered block',
+  }),
+  'core-locks': (f: { core: string; draftDeg: number; wantedDeg: number; deepMm: number }, { mm }) => ({
+    what: `The ${f.core} has ${f.draftDeg} degrees of draft over ${mm(f.deepMm)}: concrete shrinks onto it and locks it`,
+    why: `A rigid core of that depth wants ${f.wantedDeg} degrees. One wall in three pieces, the middle one a wedge that is drawn first, lets the rest fold in.`,
+    remedy: 'Part one wall by a wedge',
+  }),
+  'planks-bow': (
+    f: {
+      board: string
+      bowMm: number
+      limitMm: number
+      boards: number
+      spacingMm: number
+      instead: string
+    },
+    { mm, fine },
+  ) => ({
+    what: `The ${f.board} bows ${fine(f.bowMm)} under the fill${f.boards > 1 ? `, and ${f.boards - 1} more too far` : ''}`,
+    why: `${fine(f.limitMm)} is the limit. ${f.spacingMm > 0 ? 'Battens on edge behind it carry it from its foot to its top.' : f.instead === '' ? 'No board in stock is stiff enough and battens do not reach it: walers and ties are designed by someone qualified.' : 'No batten can stand behind it: a stiffer board does.'}`,
+    remedy: f.spacingMm > 0 ? `Battens every ${mm(f.spacingMm)}` : `Use ${f.instead}`,
+  }),
+  'planks-lift': (
+    f: { board: string; boards: number; liftN: number; holdN: number; covers: number },
+    { newtons },
+  ) => ({
+    what: `The fill lifts ${f.boards === 1 ? `the ${f.board}` : `${f.boards} boards that lean over it`} by ${newtons(f.liftN)}`,
+    why: `Screw them to what stands, and strap or weigh the form down by ${newtons(f.holdN)}. ${f.covers > 0 ? 'Under a level board air is caught: drill it for air along its highest edge, and fill from one side.' : 'Work air out along each with a thin rod.'}`,
+  }),
+  'top-edge-tooled': (f: { down: string }) => ({
+    what: `The edge of the ${f.down} lies open in the pour: it is tooled by hand`,
+    why: 'No board shapes it. Run an edging tool round it while the mould’s edge guides it.',
+  }),
   'layers-missing': (_f: { row: string }) => missing('sheet'),
   'printer-missing': (_f: { row: string }) => missing('printer'),
   'filament-missing': (_f: { row: string }) => missing('filament'),

@@ -63,6 +63,9 @@ export type PartSource =
   | { readonly of: 'profile'; readonly n: number }
   | { readonly of: 'layer'; readonly n: number; readonly tile: number }
   | { readonly of: 'separator'; readonly separatorId: string }
+  | { readonly of: 'plank'; readonly n: number; readonly is: 'whole' | 'first' | 'second' | 'wedge' }
+  | { readonly of: 'batten'; readonly plank: number; readonly n: number }
+  | { readonly of: 'hole'; readonly n: number; readonly count: number }
 
 /** One part of the mould as it stands in the pour. */
 export type MouldPart = {
@@ -94,6 +97,8 @@ export type MouldPart = {
   readonly recipe: SolidRecipe
   /** Of what is glued up from boards on edge: each board's size, and the width they come to. */
   readonly onEdge?: { readonly lengthMm: number; readonly widthMm: number; readonly acrossMm: number }
+  /** Of what is cut to a drawn outline that no table tells: the same for equal ones. */
+  readonly drawn?: string
   /** Its plan where it stands lowest, of a part that leans or is cut from several bodies; null where none is drawn. */
   readonly foot?: Loop | null
   /** Of a part that leans: its plan at the level at which the piece's outline is drawn. */

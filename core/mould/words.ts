@@ -32,6 +32,7 @@ const BOX_WORDS = {
       block: 'Make a rubber block',
       'upper-form': 'Build a board box with an upper form',
       lined: 'Line a board box',
+      planks: 'Box it with planks',
       ribs: 'Hang a skin on contour ribs',
       packed: 'Pack a liner round',
       layers: 'Build up a layered block',

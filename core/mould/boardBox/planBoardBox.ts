@@ -23,6 +23,7 @@ import { perimeterOf } from './boxFigures.ts'
 import { boxOff } from './boxOff.ts'
 import { afterWax, boxBuilding } from './boxOrder.ts'
 import { boxParts } from './boxParts.ts'
+import { chamferLengths } from './chamferLengths.ts'
 import { checkBox, checkBoxStock } from './checkBox.ts'
 import { fixingHardware, SCHOOLS } from './fixingSchools.ts'
 import { holdDownForce, screwRows, screwSpacing, sealantRows } from './fixings.ts'
@@ -228,35 +229,6 @@ function knockoutMaterials(piece: BoxedSlab, parts: readonly BarePart[], stock: 
         ]
       : []
   })
-}
-
-/** Chamfer strip is sold in this length, mm [own]; each length is cut long enough for its mitres. */
-const CHAMFER = { length: 2400, mitre: 2 }
-
-function chamferLengths(parts: readonly BarePart[]): StockLengths[] {
-  const strips = parts.filter((p) => p.role === 'chamfer')
-  const sortOf = (p: BarePart): string => {
-    const size = p.widthMm === p.thicknessMm ? `${p.widthMm} mm` : `${p.widthMm} × ${p.thicknessMm} mm`
-    return p.shapedAs === undefined || p.shapedAs === 'chamfer'
-      ? `chamfer fillet, ${size}`
-      : `${p.shapedAs} strip, ${size}`
-  }
-  return [...new Set(strips.map(sortOf))].map((name) => ({
-    name,
-    stockLengthMm: CHAMFER.length,
-    each: 'mould',
-    // What is longer than a strip is joined, end to end.
-    parts: strips
-      .filter((p) => sortOf(p) === name)
-      .flatMap((p) =>
-        inLengths(p.lengthMm + CHAMFER.mitre * p.widthMm).map((lengthMm) => ({ name: p.name, lengthMm })),
-      ),
-  }))
-}
-
-const inLengths = (whole: number): number[] => {
-  const count = Math.ceil(whole / CHAMFER.length)
-  return Array.from({ length: count }, () => whole / count)
 }
 
 /** Card tube under knockouts, cut anew for each cast. */

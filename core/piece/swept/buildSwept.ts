@@ -2,6 +2,7 @@ import {
   addBulks,
   boundLoop,
   bulkAt,
+  clipRing,
   findCrossing,
   type Kernel,
   loopChords,
@@ -71,8 +72,8 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
       return { s, normal, offset: normal[0] * s.at + (normal[1] * height) / 2 }
     })
   for (const { s, normal, offset } of cuts) {
-    const left = clippedArea(clip(points, [-normal[0], -normal[1]], -offset + s.gap / 2)).area
-    const right = clippedArea(clip(points, normal, offset + s.gap / 2)).area
+    const left = clippedArea(clipRing(points, [-normal[0], -normal[1]], -offset + s.gap / 2)).area
+    const right = clippedArea(clipRing(points, normal, offset + s.gap / 2)).area
     if (Math.min(left, right) < 1) raise('separator-misses', 'stop', { atMm: s.at, lengthMm: length })
   }
   const missed = findings.some((f) => f.code === 'separator-misses')
@@ -89,12 +90,12 @@ export function buildSwept(_: Kernel, piece: SweptPiece): Built {
     let ring: Point[] = points
     if (before) {
       solid = plane(before.normal, before.offset + before.s.gap / 2, solid, `cut/${before.s.id}`)
-      ring = clip(ring, before.normal, before.offset + before.s.gap / 2)
+      ring = clipRing(ring, before.normal, before.offset + before.s.gap / 2)
     }
     if (after) {
       const back: Point = [-after.normal[0], -after.normal[1]]
       solid = plane(back, -after.offset + after.s.gap / 2, solid, `cut/${after.s.id}`)
-      ring = clip(ring, back, -after.offset + after.s.gap / 2)
+      ring = clipRing(ring, back, -after.offset + after.s.gap / 2)
     }
     return {
       block: { id: `block-${i + 1}`, name: `block ${i + 1}`, recipe: solid } satisfies Block,
@@ -188,21 +189,6 @@ function sweptFaces(
     end(ENDS.back, 'back end', [-1, 0, 0], [0, 1, 0], width),
     ...sides,
   ]
-}
-
-/** A ring cut by a half plane (what its normal points to is kept), after Sutherland and Hodgman. */
-export function clip(ring: readonly Point[], normal: Point, offset: number): Point[] {
-  const side = (p: Point) => p[0] * normal[0] + p[1] * normal[1] - offset
-  return ring.flatMap((a, i): Point[] => {
-    const b = ring[(i + 1) % ring.length]!
-    const [sa, sb] = [side(a), side(b)]
-    const out: Point[] = sa >= 0 ? [a] : []
-    if (sa >= 0 !== sb >= 0) {
-      const t = sa / (sa - sb)
-      out.push([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t])
-    }
-    return out
-  })
 }
 
 function clippedArea(ring: readonly Point[]): { area: number; middle: Point } {

@@ -137,6 +137,37 @@ export const BUILD_ACTS = {
       `${f.backed ? 'Lay the foam backing, then' : 'Lay'} the liner, texture up, its run ${f.mirrored ? 'mirrored: check it against the drawing' : 'as the drawing has it'}; press it home at every side.`,
   ),
 
+  // Planks
+  'saw-drawn': told(
+    'saw the drawn boards',
+    (f: Named) =>
+      `Draw the inside outline of ${listed(f.names)} on the faced side and the outside one on the back, and saw from line to line, the blade tilted for each edge. Try every bevel on waste.`,
+  ),
+  'box-core': told(
+    'box the core',
+    (f: { core: string; boards: number; wedge: boolean }) =>
+      `Put the ${f.core} together on the bench, faced side out, ${count(f.boards, 'board')}, screwed from inside${f.wedge ? '; the wedge goes in last, greased, flush, held by one screw' : ', its joints tight: it is drawn out whole'}. Drill an air hole through its closed end and tape it over.`,
+  ),
+  'fix-core-box': told('fix the core', (f: { core: string; hung: boolean }) =>
+    f.hung
+      ? `Screw the ${f.core} to the bridges, its open side level with the fill line; it is hung in, and weighed down, once the boards round it stand.`
+      : `Screw the ${f.core} down on its mark by blocks in its inside corners; measure it from two sides again.`,
+  ),
+  'fix-plank': told(
+    'fix a board',
+    (f: { name: string; screws: number }) =>
+      `Fix the ${f.name}, faced side in${f.screws > 0 ? `: ${count(f.screws, 'screw')} in pilot holes, placed as listed` : ''}.`,
+  ),
+  'screw-battens': told(
+    'battens',
+    (f: { battens: number }) => `Screw on ${count(f.battens, 'batten')}, on edge, from foot to top.`,
+  ),
+  'stand-plugs': told(
+    'plugs',
+    (f: { plugs: number }) =>
+      `Wrap and grease ${f.plugs === 1 ? 'the plug' : `the ${f.plugs} plugs`} and fix ${f.plugs === 1 ? 'it' : 'each'} on its mark, both ends tight to the boards.`,
+  ),
+
   // A second form on the first
   'build-core': told(
     'build the core',

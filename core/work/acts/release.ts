@@ -249,6 +249,33 @@ export const RELEASE_ACTS = {
     (_: None) => 'Lift the cast off the printed floor, one end first, and wash the floor.',
   ),
 
+  // Planks
+  'core-wedge-out': told(
+    'wedge out',
+    (f: { wedges: number }) =>
+      `Take the screw out of ${f.wedges === 1 ? 'the wedge' : 'each wedge'} and draw it into the hollow, straight.`,
+  ),
+  'core-boards-in': told(
+    'core folded in',
+    (f: { cores: number }) =>
+      `Slide the halves of the parted wall of ${f.cores === 1 ? 'the core' : 'each core'} towards each other and lift them out; then the walls beside it, the far wall, and what closes its end.`,
+  ),
+  'core-drawn': told(
+    'core drawn',
+    (f: { cores: number }) =>
+      `Open the air hole and draw ${f.cores === 1 ? 'the core' : 'each core'} out whole, straight along its draft, a little at each end in turn; never prise against the wall.`,
+  ),
+  'turn-in-planks': told(
+    'turn it over',
+    (f: Turned, s) => `Turn it over with its base still on, onto a padded board.${held(f, s)}`,
+  ),
+  'planks-base-off': told('base off', (_: None) => 'Take the screws out of the base and lift it off.'),
+  'inner-boards-out': told(
+    'inner boards out',
+    (f: Named) =>
+      `Slide ${listed(f.names)} out endways, or ease the foot away first: at inside corners they are mitred into each other.`,
+  ),
+
   // Layers, profiles
   'dig-core': told('hollow emptied', (f: { cores: number; foam: boolean }) =>
     f.foam

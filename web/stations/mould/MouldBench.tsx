@@ -9,6 +9,7 @@ import { BuildingOrder } from './BuildingOrder.tsx'
 import { CostOfCast } from './CostOfCast.tsx'
 import { Exports } from './Exports.tsx'
 import { Hardware } from './Hardware.tsx'
+import { PlanksBench } from './PlanksBench.tsx'
 import { Sawn } from './Sawn.tsx'
 import {
   BrushedBench,
@@ -33,6 +34,7 @@ const BENCHES = {
   'board-box': BoardBoxBench,
   'upper-form': UpperFormBench,
   lined: LinedBench,
+  planks: PlanksBench,
   tube: TubeBench,
   ribs: RibsBench,
   packed: PackedBench,

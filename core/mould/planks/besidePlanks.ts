@@ -1,0 +1,123 @@
+import { edgeDeep, edgeSize, type Kernel, type Placement, type SolidRecipe } from '../../geometry/index.ts'
+import type { Piece } from '../../job/index.ts'
+import { describePiece } from '../../piece/index.ts'
+import { type BarePart, barePart, DOWN, prism, rectangle, trimmed } from '../bareParts.ts'
+import type { CastBody } from '../castBody.ts'
+import type { HardwareRow } from '../types.ts'
+import { edgesOf } from './plainPiece.ts'
+
+/** Card or plastic pipe, a dowel: about what any of them weighs as a whole, kg/m3 [own]. */
+const PLUG_KG_PER_M3 = 700
+
+type Told = {
+  readonly plain: SolidRecipe
+  readonly body: CastBody
+  readonly by: Placement
+  readonly kernel: Kernel
+}
+
+/** What fills the box beside its planks: plugs of drains and side holes, and the eased edge that lies on the base. */
+export function besidePlanks(
+  piece: Piece,
+  told: Told,
+): {
+  readonly plugs: readonly BarePart[]
+  readonly edges: readonly BarePart[]
+  readonly bought: readonly HardwareRow[]
+} {
+  const { plugs, bought } = plugParts(piece, told)
+  return { plugs, bought, edges: edgePart(piece, told) }
+}
+
+/** Each hole of a pot, filled: what the pot without it has more. Its place is the mould's, in the pour. */
+function plugParts(piece: Piece, { by, kernel }: Told) {
+  if (piece.kind !== 'box' || piece.built) return { plugs: [], bought: [] }
+  const { drains, sideHoles } = piece
+  const count = drains.count + sideHoles.length
+  if (count === 0) return { plugs: [], bought: [] }
+  const without = describePiece(kernel, { ...piece, drains: { ...drains, count: 0 }, sideHoles: [] }).body
+  const withHoles = describePiece(kernel, piece).body
+  if (!without || !withHoles) return { plugs: [], bought: [] }
+  const filled: SolidRecipe = {
+    kind: 'moved',
+    by,
+    solid: { kind: 'difference', from: without, minus: [withHoles] },
+  }
+  const bodies = kernel.withSolids((s) =>
+    s
+      .solid(filled)
+      .body.decompose()
+      .map((b) => {
+        const kept = s.keep(b)
+        const { min, max } = kept.boundingBox()
+        return { volume: kept.volume(), min, max }
+      }),
+  )
+  const known = bodies.filter((b) => b.volume > 1)
+  const plugs = known.map((b, i): BarePart => {
+    const id = `plug/${i + 1}`
+    const size = [0, 1, 2].map((k) => b.max[k]! - b.min[k]!) as [number, number, number]
+    // A drain stands upright; a side hole lies along its lesser extent.
+    const long =
+      drains.count > 0 && Math.abs(size[0] - size[1]) < 0.5 && Math.abs(size[0] - drains.diameter) < 0.5
+    const axis = long ? 2 : size[0] < size[1] ? 0 : 1
+    const across = long ? size[0] : size[2]
+    const room: SolidRecipe = prism(
+      rectangle(id, [b.min[0]! - 1, b.min[1]! - 1], [b.max[0]! + 1, b.max[1]! + 1]),
+      b.min[2]! - 1,
+      b.max[2]! + 1,
+      id,
+    )
+    return barePart({
+      id,
+      role: 'knockout',
+      source: { of: 'hole', n: i + 1, count: known.length },
+      name: known.length === 1 ? 'plug' : `plug ${i + 1}`,
+      together: 'plugs',
+      lengthMm: size[axis],
+      widthMm: across,
+      thicknessMm: across,
+      pull: axis === 2 ? DOWN : axis === 0 ? [b.min[0]! < 1 ? -1 : 1, 0, 0] : [0, b.min[1]! < 1 ? -1 : 1, 0],
+      mass: { volume: b.volume, kgPerM3: PLUG_KG_PER_M3 },
+      recipe: { kind: 'intersection', of: [filled, room] },
+    })
+  })
+  const sizes = new Map<string, { diameterMm: number; lengthMm: number; count: number }>()
+  for (const p of plugs) {
+    const [diameterMm, lengthMm] = [Math.round(p.widthMm * 10) / 10, Math.ceil(p.lengthMm)]
+    const key = `${diameterMm} ${lengthMm}`
+    sizes.set(key, { diameterMm, lengthMm, count: (sizes.get(key)?.count ?? 0) + 1 })
+  }
+  return {
+    plugs,
+    bought: [...sizes.values()].map(
+      ({ count: amount, ...facts }): HardwareRow => ({ code: 'hole-plugs', facts, amount, unit: 'piece' }),
+    ),
+  }
+}
+
+/** The edge on the base, where it is eased: a bead of sealant or a strip all round. */
+function edgePart(piece: Piece, { plain, body }: Told): BarePart[] {
+  const { base: edge } = edgesOf(piece)
+  if (edge.kind === 'square') return []
+  const deep = edgeDeep(edge)
+  const name = edge.kind === 'bead' ? 'bead on the base' : 'strip on the base'
+  return [
+    barePart({
+      id: 'edge/base',
+      role: edge.kind === 'bead' ? 'sealant' : 'chamfer',
+      source: { of: 'outline' },
+      name,
+      lengthMm: 2 * (body.length + body.width),
+      widthMm: edgeSize(edge),
+      thicknessMm: deep,
+      pull: DOWN,
+      ...(edge.kind !== 'bead' && { shapedAs: edge.kind }),
+      recipe: {
+        kind: 'difference',
+        from: trimmed(plain, [0, 0, -1], -deep, 'edge/base'),
+        minus: [body.recipe],
+      },
+    }),
+  ]
+}
