@@ -444,8 +444,9 @@ const planter = newBox(told('terrace-planter', 'Terrace planter'), stock, {
   wall: 42,
   floor: 45,
   coreDraftDeg: 4,
-  radiusOutside: 24,
-  radiusInside: 18,
+  radiusOutside: 0,
+  radiusInside: 0,
+  rim: { kind: 'bead', size: 6 },
   drains: { count: 3, diameter: 25 },
   sideHoles: [{ id: 'overflow', name: 'overflow', side: 'back', u: 0, v: 240, diameter: 20 }],
 })
@@ -626,7 +627,7 @@ built(hourDial, { method: 'brushed', rubber: 'tin-silicone-25', jacket: 'jacket-
 built(rainBasin, { method: 'layers', layerStock: 'foam-xps-50', blockMargin: 30 })
 built(seat, { method: 'ribs', skin: 'skin-vinyl-2', sideBoard: 'film-ply-18' })
 built(plinth, { method: 'packed', skin: 'skin-vinyl-2', blockMargin: 100 })
-built(planter, { method: 'layers', layerStock: 'foam-eps-100', blockMargin: 50 })
+built(planter, { method: 'planks', battens: 250 })
 built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 }, linerSheet: 'liner-grain' })
 built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
 built(plateTrough, { method: 'upper-form' })

@@ -171,12 +171,17 @@ const TURNED_BY: Readonly<Partial<Record<TurnedPiece['turned']['form'], MouldPat
   fluted: { method: 'printed', shells: 1 },
 }
 
-/** A round column whose diameter a tube in stock has is begun in that tube. */
-function begunInTube(piece: TurnedPiece, { tubes }: Stock): TurnedPiece {
+/** A round column whose diameter a tube in stock has is begun in that tube, a flat disc in the stiffest sheet that bends round it. */
+function begunInTube(piece: TurnedPiece, { tubes, skins }: Stock): TurnedPiece {
   const { turned, mould } = piece
   const across = turned.form === 'cylinder' ? turned.diameter : turned.form === 'tube' ? turned.outside : null
   const tube = across !== null && tubes.find((t) => Math.abs(t.inside - across) < 0.5)
-  return tube ? { ...piece, mould: withChoice(mould, { method: 'tube', tube: tube.id }) } : piece
+  if (tube) return { ...piece, mould: withChoice(mould, { method: 'tube', tube: tube.id }) }
+  if (turned.form !== 'cylinder' || turned.height > turned.diameter / 2) return piece
+  const [skin] = skins
+    .filter((s) => s.leastRadius <= turned.diameter / 2)
+    .sort((a, b) => b.leastRadius - a.leastRadius)
+  return skin ? { ...piece, mould: withChoice(mould, { method: 'ring', skin: skin.id }) } : piece
 }
 
 /** A turned piece, a cylinder unless told otherwise. */

@@ -120,6 +120,7 @@ const FIELDS = {
       .default(null)
       .describe('behind the boards, no further apart, mm; null has none'),
   },
+  ring: { skin, overlap: BOX.overlap, sealant: id },
   tube: { tube: id.describe('the card tube a cylinder is cast in') },
   ribs: {
     skin,
@@ -168,6 +169,15 @@ const FIELDS = {
   closed: { jacket, shellWall, ...flanges },
   found: {
     vessel: id.describe('the bucket, bin or bowl that is cast in'),
+    stands: z
+      .enum(['upright', 'upside-down', 'joined'])
+      .default('upright')
+      .describe('as it is filled: on its floor, rim down with its floor cut out, or two of them rim to rim'),
+    bag: z.boolean().default(false).describe('lined with a bag, which the cast leaves by'),
+    comesOff: z
+      .enum(['whole', 'cut', 'left-on'])
+      .default('whole')
+      .describe('kept for the next cast, cut off and lost, or left on the piece'),
     vesselWaterKg: z
       .number()
       .positive()
@@ -282,6 +292,9 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   skinCoat: 8,
   jacket: 'jacket-plaster',
   vessel: 'vessel-bucket-12',
+  stands: 'upright',
+  bag: false,
+  comesOff: 'whole',
   vesselWaterKg: null,
   vesselFill: 'water',
 }

@@ -61,6 +61,12 @@ const SOFT: ReadonlySet<ActCode> = new Set([
   'dig-packing',
   'vessel-off',
   'floor-off',
+  'ring-peeled',
+  'vessel-lifted',
+  'vessel-slit',
+  'vessel-left-on',
+  'lift-by-bag',
+  'upper-half-lifted',
 ])
 
 /** One act of taking a mould off its cast. */

@@ -35,6 +35,11 @@ const pots = (f: Pots, out: string, { kg, liquid }: WordsStyle): SaidItem => ({
 
 /** What a maker sets a mould out by: each figure with the facts it is told with. */
 const SETTING_OUT = {
+  'ring-length': (f: { overlapMm: number; strips: number }, { mm }) => ({
+    name: 'Sheet round it',
+    note: `${f.strips === 1 ? 'in one' : `in ${f.strips} lengths`}, ${mm(f.overlapMm)} of overlap ${f.strips === 1 ? 'in it' : 'in each'}`,
+  }),
+  'ring-cleats': () => ({ name: 'Cleats round its foot' }),
   planks: (f: { laps: number; mitres: number }) => ({
     name: 'Boards',
     note: `${f.laps} ${f.laps === 1 ? 'joint' : 'joints'} lapped, ${f.mitres} mitred`,
@@ -251,6 +256,10 @@ const HARDWARE = {
   'seam-pins': (f: { diameterMm: number; lengthMm: number }, { sold }) => ({
     name: `pins ${sold(`${size(f.diameterMm)} × ${size(f.lengthMm)}`, `${formatInches(f.diameterMm, 32)} × ${quarterUp(f.lengthMm)}`)}`,
     note: 'through the flanges beside the bolts; drawn before the seam opens',
+  }),
+  bag: (f: { acrossMm: number }, { mm }) => ({
+    name: `thick bag, ${mm(f.acrossMm)} across laid flat`,
+    note: 'one a cast',
   }),
   'hole-plugs': (f: { diameterMm: number; lengthMm: number }, { mm }) => ({
     name: `Dowel, pipe or card tube, ${mm(f.diameterMm)} across`,

@@ -17,7 +17,8 @@ import { partIdsOf } from '../work/index.ts'
 import { potLife, rubberAmounts, rubberWall } from './block/rubber.ts'
 import { costOverCasts } from './compareMethods.ts'
 import { METHODS, MOULD_WORDS, planMouldStation, whyNoMould } from './index.ts'
-import { hoopTension, nearestTube, strapSpacing } from './tube/planTube.ts'
+import { nearestTube } from './tube/planTube.ts'
+import { hoopTension, strapSpacing } from './tube/roundParts.ts'
 import type { MethodRow } from './types.ts'
 
 const kernel = await testKernel()
@@ -267,6 +268,7 @@ describe('methods side by side', () => {
     const turned = plan(drum(300)).station!.figures.methods
     expect(turned.map((m) => m.id)).toEqual([
       'tube',
+      'ring',
       'layers',
       'printed',
       'block',
@@ -282,7 +284,7 @@ describe('methods side by side', () => {
     const [found] = plan(piece).findings
     expect([found!.code, found!.remedies.map((r) => r.code)]).toEqual([
       'no-method',
-      ['tube', 'layers', 'printed'],
+      ['tube', 'ring', 'layers'],
     ])
     for (const method of METHODS)
       expect(explainBy(MOULD_WORDS, found!, METRIC)!.remedies![method.id]).toBeTruthy()

@@ -13,6 +13,7 @@ import { packedMethod } from './packed/planPacked.ts'
 import { planksMethod } from './planks/planPlanks.ts'
 import { printedMethod } from './printed/planPrinted.ts'
 import { ribsMethod } from './ribs/planRibs.ts'
+import { ringMethod } from './ring/planRing.ts'
 import { tubeMethod } from './tube/planTube.ts'
 import { upperFormMethod } from './upperForm/planUpperForm.ts'
 
@@ -23,6 +24,7 @@ export const METHODS: readonly MouldMethod[] = [
   linedMethod,
   planksMethod,
   tubeMethod,
+  ringMethod,
   ribsMethod,
   packedMethod,
   layersMethod,

@@ -1,4 +1,4 @@
-import type { Explanation, Words } from '../job/index.ts'
+import type { Explanation, NoFacts, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
 
 const missing = (what: string): Explanation => ({
@@ -181,10 +181,21 @@ export const SHAPED_WORDS = {
     why: `One is ${mm(f.lengthMm)} × ${mm(f.widthMm)}. Their joint prints: lay it in a groove of the texture, close it with a hair of sealant, and draw where it falls.`,
   }),
   'vessel-fits': (
-    f: { vessel: string; differsMm: number; price: number; hours: number },
+    f: {
+      vessel: string
+      stands: 'upright' | 'joined' | 'upside-down'
+      differsMm: number
+      price: number
+      hours: number
+    },
     { fine, money },
   ) => ({
-    what: `${f.vessel} in stock casts this piece as it is`,
+    what:
+      f.stands === 'joined'
+        ? `Two of ${f.vessel} in stock, rim to rim, cast this piece as it is`
+        : f.stands === 'upside-down'
+          ? `${f.vessel} in stock, rim down with its floor cut out, casts this piece as it is`
+          : `${f.vessel} in stock casts this piece as it is`,
     why: `Within ${fine(f.differsMm)} across, all the way up${f.price > 0 ? `, for ${money(f.price)}` : ''}, and nothing to build: about ${f.hours} h saved.`,
     remedy: `Cast it in the ${f.vessel}`,
   }),
@@ -195,7 +206,12 @@ export const SHAPED_WORDS = {
   }),
   'vessel-locks': (f: { vessel: string; heightMm: number }, { mm }) => ({
     what: `${f.vessel} narrows above ${mm(f.heightMm)}: the cast does not slide out`,
-    why: 'Count it as cut off the cast, one cast each, slit from rim to floor.',
+    why: 'Slit from rim to floor it comes off once, and each cast takes another.',
+    remedy: 'Cut it off each cast',
+  }),
+  'bag-folds': (_f: NoFacts) => ({
+    what: 'Each fold of the bag prints as a crease',
+    why: 'Nothing sticks and the vessel lasts, but the face is creased and waxy: press the bag out with the first handfuls, its folds laid one way, or leave it out where the face is looked at.',
   }),
   'vessel-sticks': (f: { draftDeg: number; wantedDeg: number }) => ({
     what: `Its wall leans ${showNumber(f.draftDeg, 1)}°; ${f.wantedDeg}° slides out`,

@@ -322,6 +322,7 @@ export type Surface =
   | 'rubber'
   | 'texture'
   | 'taped foam'
+  | 'film'
 
 /** How parts come off the cast, in one act: what must be off before, and from when the concrete allows it. */
 export type Undoing = Act & {

@@ -29,6 +29,7 @@ const BOX_WORDS = {
     remedies: {
       'board-box': 'Build a board box',
       tube: 'Cast it in a card tube',
+      ring: 'Bend a ring round it',
       block: 'Make a rubber block',
       'upper-form': 'Build a board box with an upper form',
       lined: 'Line a board box',

@@ -19,6 +19,8 @@ const TREATS: Readonly<
   printed: { seal: false, use: 'release' },
   rubber: { seal: false, use: 'film' },
   texture: { seal: false, use: 'film' },
+  // A bag comes away with the cast, and what is left on is never parted from it.
+  film: { seal: false, use: 'none' },
   'taped foam': { seal: true, use: 'none' },
 }
 

@@ -14,6 +14,7 @@ const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
   rubber: 'or a light water-based release; soap makes the rubber last',
   texture: 'a thin film brushed into the texture, none in pools',
   'taped foam': 'all over: bare foam bonds',
+  film: 'nothing sticks to it',
 }
 
 /** What goes on a face, how, or why nothing does. */

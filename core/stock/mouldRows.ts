@@ -238,6 +238,23 @@ export const VESSELS: readonly Vessel[] = (
       2,
       19,
     ],
+    [
+      'vessel-half-300',
+      'half shell of a ball, 300 mm',
+      // Chords of a half circle of 150 over a flat of 40: none strays by more than 1 mm.
+      [
+        [0, 40],
+        [7.2, 99.8],
+        [20.3, 155.4],
+        [38.9, 204.4],
+        [62, 244.9],
+        [88.8, 275.1],
+        [118.1, 293.7],
+        [148.7, 300],
+      ],
+      2,
+      12,
+    ],
   ] as const
 ).map(([id, name, rings, wall, price]) => ({
   id,

@@ -15,13 +15,15 @@ export function bendFinding(
   stock: Stock,
   skin: Skin,
   bent: { readonly partId: string; readonly name: string; readonly radiusMm: number },
+  /** A ring is rounded by its own fill: any sheet does. */
+  sheets: 'stiff' | 'any' = 'stiff',
 ): Finding {
   const { radiusMm } = bent
   const boxed = 'rounds' in piece.mould
   const wetted = skin.wettedRadius !== null && radiusMm >= skin.wettedRadius
   const cut = SAWN.includes(skin.material) ? kerfs(radiusMm, skin, piece.mould.kerf) : null
   const other = stock.skins
-    .filter((s) => s.leastRadius <= radiusMm && (boxed || s.thickness >= STIFF))
+    .filter((s) => s.leastRadius <= radiusMm && (boxed || sheets === 'any' || s.thickness >= STIFF))
     .sort((a, b) => b.leastRadius - a.leastRadius)[0]
   return finding(
     piece,

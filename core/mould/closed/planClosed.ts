@@ -16,7 +16,7 @@ import {
   wholeShell,
 } from '../shells/flangedShells.ts'
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
-import { STRAP } from '../tube/planTube.ts'
+import { STRAP } from '../tube/roundParts.ts'
 import type { MaterialRow, MouldFact } from '../types.ts'
 import { closedBuilding, closedOff } from './closedOrder.ts'
 import { jointAngle, jointOf, jointSection, locksAt, shellSpread, shellUplift } from './joint.ts'

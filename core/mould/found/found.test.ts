@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { measureSolid, openKernel } from '../../geometry/index.ts'
+import { measureSolid, openKernel, type SolidRecipe } from '../../geometry/index.ts'
 import {
   applyChange,
   explainBy,
@@ -15,7 +15,7 @@ import { METRIC } from '../../testing/says.ts'
 import { testJob, testSlab, testStock } from '../../testing/testPiece.ts'
 import { castBody } from '../castBody.ts'
 import { MOULD_WORDS, planMouldStation, whyNoMould } from '../index.ts'
-import { diameterAt, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
+import { diameterAt, leastDraft, narrowsAt, ringsAs, vesselVolume, wallGrowth } from './vessel.ts'
 
 const kernel = await openKernel({ coarser: 4 })
 const mix = testStock.mixes[0]!
@@ -127,6 +127,78 @@ describe('a found vessel as a mould', () => {
       expect(after.findings.filter((f) => f.level === 'stop')).toEqual([])
       expect(after.findings.map((f) => f.code)).not.toContain(code)
     }
+  })
+  const half = testStock.vessels.find((v) => v.id === 'vessel-half-300')!
+  const [low, high] = [half.rings[0]!, half.rings.at(-1)!]
+  const ball: TurnedForm = {
+    form: 'profile',
+    corners: [
+      [0, 0],
+      ...ringsAs(half.rings, 'joined').map((r) => [r.diameter / 2, r.height]),
+      [0, 2 * high.height],
+    ].map(([x, y], i) => ({ x: x!, y: y!, radius: 0, side: `s${i}`, run: { kind: 'line' } })),
+  }
+  it.each<[string, TurnedPiece, string]>([
+    [
+      'rim down',
+      inVessel({ form: 'frustum', bottom: 265, top: 220, height: 260 }, { stands: 'upside-down' }),
+      'vessel-bucket-12',
+    ],
+    [
+      'rim down, not full',
+      inVessel(
+        { form: 'frustum', bottom: 265, top: 265 - (45 * 200) / 260, height: 200 },
+        { stands: 'upside-down', comesOff: 'cut' },
+      ),
+      'vessel-bucket-12',
+    ],
+    ['two halves', inVessel(ball, { stands: 'joined', vessel: 'vessel-half-300' }), 'vessel-half-300'],
+    [
+      'two halves left on',
+      inVessel(ball, { stands: 'joined', comesOff: 'left-on', vessel: 'vessel-half-300' }),
+      'vessel-half-300',
+    ],
+    ['with a bag', inVessel(fits, { bag: true }), 'vessel-bucket-12'],
+  ])('%s: stands round the piece, covers it, and what lifts is held', (_, piece, id) => {
+    const { station, findings, pieceStation } = plan(piece)
+    expect(findings.filter((f) => f.level === 'stop')).toEqual([])
+    const body = castBody({ piece, pieceStation } as never)
+    const parts = station!.parts.map((p) => p.recipe)
+    const volume = (recipe: SolidRecipe) =>
+      kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)
+    expect(volume({ kind: 'intersection', of: [body.recipe, { kind: 'union', of: parts }] })).toBeLessThan(
+      0.002 * body.volume,
+    )
+    const vessel = testStock.vessels.find((v) => v.id === id)!
+    const rings = ringsAs(vessel.rings, piece.mould.method === 'found' ? piece.mould.stands : 'upright')
+    expect(vesselVolume(rings, body.height) / body.volume).toBeCloseTo(1, 2)
+    const lifts = station!.figures.holdDown
+    const { stands } = piece.mould as { stands: string }
+    expect(lifts.length > 0).toBe(stands !== 'upright')
+    // 1.5 rho g V of what would stand over the leaning wall.
+    if (stands === 'upside-down') {
+      const over = ((Math.PI / 4) * 265 ** 2 * body.height - vesselVolume(rings, body.height)) * 1e-9
+      expect(lifts[0]!.holdForceN / (2 * mix.freshKgPerM3 * 9.81 * over)).toBeCloseTo(1, 2)
+    }
+    const { comesOff, bag } = piece.mould as { comesOff: string; bag: boolean }
+    expect(station!.figures.lifeCasts === 1).toBe(comesOff !== 'whole')
+    expect(findings.some((f) => f.code === 'bag-folds')).toBe(bag)
+  })
+  it('is offered where two of it, or one turned over, have the shape of a piece built otherwise', () => {
+    const closed = (turned: TurnedForm) => {
+      const piece = inVessel(turned)
+      return plan({ ...piece, mould: withChoice(piece.mould, { method: 'layers' }) }).findings.find(
+        (f) => f.code === 'vessel-fits',
+      )
+    }
+    const patch = (turned: TurnedForm) =>
+      (closed(turned)?.remedies[0]?.changes[0] as { patch?: MouldPatch } | undefined)?.patch
+    expect(patch(ball)).toMatchObject({ vessel: half.id, stands: 'joined' })
+    expect(patch({ form: 'frustum', bottom: 265, top: 220, height: 260 })).toMatchObject({
+      stands: 'upside-down',
+    })
+    expect(patch({ form: 'cylinder', diameter: 700, height: 100 })).toBeUndefined()
+    expect(low.diameter).toBeLessThan(high.diameter)
   })
   it('is for round pieces that stand', () => {
     const slab = testSlab()

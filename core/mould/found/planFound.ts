@@ -1,12 +1,10 @@
-import type { SolidRecipe } from '../../geometry/index.ts'
 import type { Change, Finding, TurnedPiece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import type { Vessel } from '../../stock/index.ts'
-import { act, inTurn } from '../../work/index.ts'
-import { barePart } from '../bareParts.ts'
-import { build, oneByOne, undo } from '../buildingOrder.ts'
+import type { BarePart } from '../bareParts.ts'
+import { holdDownForce } from '../boardBox/fixings.ts'
 import { type CastBody, castBody, levelSections, regionBox } from '../castBody.ts'
-import { finding, rowMissing, wearFindings } from '../checkMould.ts'
+import { boardMissing, finding, rowMissing, tooLargeFindings, wearFindings } from '../checkMould.ts'
 import {
   type BuiltMould,
   type MethodInput,
@@ -15,8 +13,21 @@ import {
   NOTHING_BESIDE,
 } from '../method.ts'
 import { misfit } from '../misfit.ts'
+import { surfaceOf } from '../surfaces.ts'
 import type { MouldFact } from '../types.ts'
-import { diameterAt, FILL_KG_PER_L, leastDraft, narrowsAt, vesselVolume, wallGrowth } from './vessel.ts'
+import { foundBuilding, foundOff } from './foundOrder.ts'
+import { vesselBase, vesselParts } from './foundParts.ts'
+import {
+  diameterAt,
+  FILL_KG_PER_L,
+  leastDraft,
+  narrowsAt,
+  overhang,
+  type Ring,
+  ringsAs,
+  vesselVolume,
+  wallGrowth,
+} from './vessel.ts'
 
 /** Marked, drilled, waxed and stood level, h [own]. */
 export const HOURS = 0.5
@@ -28,13 +39,8 @@ const GROWTH = 1
 const MEASURED = { water: 0.02, rice: 0.05, 'dry-sand': 0.05 } as const
 const FILL_WORDS = { water: 'water', rice: 'rice', 'dry-sand': 'dry sand' } as const
 type FoundPiece = Extract<MouldedPiece<'found'>, { kind: 'turned' }>
-const VESSEL = { id: 'vessel' } as const
-/** Drilled through its floor, mm [own]. */
-const AIR_HOLE = 3
-/** Moulded plastic. */
-const KG_PER_M3 = 950
 
-/** A bucket, bin or bowl to hand, filled as it stands. */
+/** A bucket, bin or bowl to hand: filled as it stands, rim down without its floor, or two of them rim to rim. */
 export const foundMethod: MouldMethod<'found'> = {
   id: 'found',
   name: 'found vessel',
@@ -54,66 +60,36 @@ export const foundMethod: MouldMethod<'found'> = {
         built: null,
         findings: [rowMissing(piece, 'vessel-missing', piece.mould.vessel, first && { vessel: first.id })],
       }
+    const { mould } = piece
+    const base = stock.boards.find((b) => b.id === mould.baseBoard)
+    if (mould.stands === 'upside-down' && !base)
+      return { built: null, findings: [boardMissing(piece, 'the base', mould.baseBoard)] }
     const body = castBody(input)
-    const { rings, wall } = vessel
+    const rings = ringsAs(vessel.rings, mould.stands)
     const top = rings.at(-1)!.height
-    const recipe = vesselRecipe(vessel, body)
-    const holds = vesselVolume(rings, top)
-    const fill = vesselVolume(rings, Math.min(top, body.height))
-    const plastic = rings.slice(1).reduce(
-      (sum, upper, i) => {
-        const lower = rings[i]!
-        const slant = Math.hypot(upper.height - lower.height, (upper.diameter - lower.diameter) / 2)
-        return sum + (Math.PI * (upper.diameter + lower.diameter) * slant * wall) / 2
-      },
-      (Math.PI * rings[0]!.diameter ** 2 * wall) / 4,
-    )
-    const facts: MouldFact[] = [
-      { code: 'vessel-holds', facts: {}, value: holds / 1e6, unit: 'L' },
-      { code: 'vessel-fill', facts: {}, value: fill / 1e6, unit: 'L' },
-      { code: 'vessel-water', facts: {}, value: fill / 1e6, unit: 'kg' },
-      {
-        code: 'vessel-draft',
-        facts: { wantedDeg: DRAFT },
-        value: leastDraft(rings, body.height),
-        unit: 'deg',
-      },
-      {
-        code: 'vessel-grows',
-        facts: {},
-        value: wallGrowth(
-          pressureAt(body.height, mix.freshKgPerM3) / 1000,
-          rings[0]!.diameter / 2,
-          vessel.elasticity,
-          wall,
-        ),
-        unit: 'mm',
-      },
-    ]
+    const joined = mould.stands === 'joined'
+    const height = Math.min(top, body.height)
+    const fill = vesselVolume(rings, height)
+    const hole = Math.max(HOLE.least, HOLE.share * Math.min(body.length, body.width))
+    const parts = vesselParts(vessel, mould.stands, body, hole)
+    const bases = mould.stands === 'upside-down' && base ? [vesselBase(base, body, vessel)] : []
+    const order = { ...mould, vessel: parts, base: bases, fillKg: fill / 1e6, holeMm: hole }
+    const life = mould.comesOff === 'whole' ? vessel.casts : 1
+    const casts = Math.ceil(piece.plannedCasts / piece.mouldCount)
+    const each = joined ? 2 : 1
+    const lost = mould.comesOff !== 'whole'
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
-      parts: [
-        barePart({
-          id: 'vessel',
-          role: 'shell',
-          source: { of: 'cast' },
-          name: vessel.name,
-          lengthMm: rings.at(-1)!.diameter + 2 * wall,
-          widthMm: rings.at(-1)!.diameter + 2 * wall,
-          thicknessMm: top + wall,
-          pull: [0, 0, -1],
-          mass: { volume: plastic, kgPerM3: KG_PER_M3 },
-          recipe,
-        }),
-      ],
+      parts: [...bases, ...parts],
       materials: [
         {
           code: 'vessel',
-          facts: { row: vessel.name, casts: vessel.casts },
-          amount: 1,
+          facts: { row: vessel.name, casts: life },
+          amount: each * (lost ? casts : 1),
           unit: 'piece',
-          cost: vessel.price,
+          cost: vessel.price === null ? null : vessel.price * each * (lost ? casts : 1),
           isPart: false,
+          ...(lost && { forCasts: casts }),
         },
       ],
       alternatives: stock.vessels
@@ -131,39 +107,118 @@ export const foundMethod: MouldMethod<'found'> = {
           cost: v.price,
           isPart: false,
         })),
-      hours: HOURS,
-      life: vessel.casts,
+      holdDown: liftRows(piece, rings, height, parts, mix.freshKgPerM3),
+      fixings: mould.bag
+        ? [{ code: 'bag', facts: { acrossMm: bagWidth(rings) }, amount: casts, unit: 'piece' }]
+        : [],
+      hours: HOURS * each,
+      life,
       faceM2: body.area / 1e6,
       depth: body.height,
-      facts,
-      building: inTurn([
-        build('look/inside', act('look-inside', {}), [VESSEL], { work: 5 }),
-        build('mark/fill', act('mark-fill', { waterKg: fill / 1e6 }), [VESSEL], { work: 10 }),
-        build('drill/floor', act('drill-floor', { holeMm: AIR_HOLE }), [VESSEL], { work: 5 }),
-        build('stand/vessel', act('stand-vessel', {}), [VESSEL], { work: 10 }),
-      ]),
-      off: oneByOne([
-        undo('turn', act('turn-in-vessel', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' }),
-        undo('off/vessel', act('vessel-off', {}), [VESSEL]),
-      ]),
+      facts: vesselFacts(vessel, rings, body, fill, mix.freshKgPerM3, mould.comesOff),
+      building: foundBuilding(order),
+      off: foundOff(order),
       faces: [
+        ...(bases.length > 0
+          ? [
+              {
+                face: 'base' as const,
+                partIds: bases.map((p) => p.id),
+                areaM2: ((Math.PI / 4) * rings[0]!.diameter ** 2) / 1e6,
+                ...surfaceOf(base!),
+              },
+            ]
+          : []),
         {
           face: 'inside',
-          partIds: [VESSEL.id],
-          areaM2: insideArea(rings, Math.min(top, body.height)) / 1e6,
-          material: 'smooth plastic',
-          surface: 'smooth',
+          partIds: parts.map((p) => p.id),
+          areaM2: insideArea(rings, height) / 1e6,
+          material: mould.bag ? 'bag' : 'smooth plastic',
+          surface: mould.bag || mould.comesOff === 'left-on' ? 'film' : 'smooth',
         },
       ],
-      top: 'rim',
-      check: () => checkFound(input, piece, vessel, body),
+      top: joined ? 'hole' : 'rim',
+      vents: joined ? 1 : 0,
+      check: (layouts) => [
+        ...tooLargeFindings(piece, layouts),
+        ...checkFound(input, piece, vessel, rings, body),
+      ],
     }
     return { built, findings: [] }
   },
 }
 
+/** The hole that two halves are filled by, as a share of what is cast, and its least, mm; a bag's slack, a share [own]. */
+const HOLE = { share: 0.15, least: 40 }
+const BAG_SLACK = 1.3
+const bagWidth = (rings: readonly Ring[]): number =>
+  Math.ceil(((Math.PI / 2) * Math.max(...rings.map((r) => r.diameter)) * BAG_SLACK) / 50) * 50
+
+/** What lifts: a wall that leans over the fill, and the upper of two halves. */
+function liftRows(
+  piece: FoundPiece,
+  rings: readonly Ring[],
+  height: number,
+  parts: readonly BarePart[],
+  freshKgPerM3: number,
+): BuiltMould['holdDown'] {
+  const { stands } = piece.mould
+  if (stands === 'upright') return []
+  const upper = parts.at(-1)!
+  const half = rings.at(-1)!.height / 2
+  const from = stands === 'joined' ? half : 0
+  const over = rings.filter((r) => r.height >= from - 1e-6).map((r) => ({ ...r, height: r.height - from }))
+  const volume = overhang(over, height - from)
+  return volume <= 0
+    ? []
+    : [
+        {
+          partId: upper.id,
+          name: upper.name,
+          holdForceN: holdDownForce(volume, 0, freshKgPerM3),
+          screws: 0,
+        },
+      ]
+}
+
+function vesselFacts(
+  vessel: Vessel,
+  rings: readonly Ring[],
+  body: CastBody,
+  fill: number,
+  freshKgPerM3: number,
+  comesOff: FoundPiece['mould']['comesOff'],
+): MouldFact[] {
+  return [
+    { code: 'vessel-holds', facts: {}, value: vesselVolume(rings, rings.at(-1)!.height) / 1e6, unit: 'L' },
+    { code: 'vessel-fill', facts: {}, value: fill / 1e6, unit: 'L' },
+    { code: 'vessel-water', facts: {}, value: fill / 1e6, unit: 'kg' },
+    ...(comesOff === 'whole'
+      ? [
+          {
+            code: 'vessel-draft',
+            facts: { wantedDeg: DRAFT },
+            value: leastDraft(vessel.rings, Math.min(body.height, vessel.rings.at(-1)!.height)),
+            unit: 'deg',
+          } as const,
+        ]
+      : []),
+    {
+      code: 'vessel-grows',
+      facts: {},
+      value: wallGrowth(
+        pressureAt(body.height, freshKgPerM3) / 1000,
+        rings[0]!.diameter / 2,
+        vessel.elasticity,
+        vessel.wall,
+      ),
+      unit: 'mm',
+    },
+  ]
+}
+
 /** Floor and wall of a vessel up to a height, mm2. */
-function insideArea(rings: Vessel['rings'], height: number): number {
+function insideArea(rings: readonly Ring[], height: number): number {
   const used = [...rings.filter((r) => r.height < height), { height, diameter: diameterAt(rings, height)! }]
   return used.slice(1).reduce(
     (sum, upper, i) => {
@@ -175,35 +230,16 @@ function insideArea(rings: Vessel['rings'], height: number): number {
   )
 }
 
-/** The vessel as it stands round the piece, its inside as measured. */
-function vesselRecipe({ rings, wall }: Vessel, body: CastBody): SolidRecipe {
-  const inside = rings.map((r) => ({ radius: r.diameter / 2, z: r.height, name: 'vessel/inside' }))
-  const outside = rings
-    .map((r) => ({ radius: r.diameter / 2 + wall, z: r.height, name: 'vessel/outside' }))
-    .reverse()
-  // Anticlockwise in radius and height: under the floor outward, up the outside, down the inside.
-  return {
-    kind: 'turned',
-    at: [body.length / 2, body.width / 2],
-    profile: [
-      { radius: 0, z: -wall, name: 'vessel/under' },
-      { radius: outside.at(-1)!.radius, z: -wall, name: 'vessel/outside' },
-      ...[...outside].reverse(),
-      ...[...inside].reverse(),
-      { radius: 0, z: 0, name: 'vessel/inside' },
-    ],
-  }
-}
-
 const STEPS = 16
 
 function checkFound(
   { kernel, quick, mix }: MethodInput<'found'>,
   piece: FoundPiece,
   vessel: Vessel,
+  rings: readonly Ring[],
   body: CastBody,
 ): Finding[] {
-  const { rings } = vessel
+  const { stands, comesOff, bag } = piece.mould
   const found: Finding[] = []
   const top = rings.at(-1)!.height
   if (body.height > top + FITS)
@@ -214,7 +250,19 @@ function checkFound(
         'stop',
         'vessel',
         { heightMm: body.height, vesselMm: top },
-        shaped(piece, vessel, top),
+        shaped(piece, rings, top),
+      ),
+    )
+  else if (stands === 'joined' && body.height < top - FITS)
+    // Closed over, it is filled to its crown or not at all.
+    found.push(
+      finding(
+        piece,
+        'vessel-differs',
+        'stop',
+        'half/upper',
+        { differsMm: top - body.height, heightMm: body.height, vessel: vessel.name },
+        shaped(piece, rings, top),
       ),
     )
   else if (!quick) {
@@ -232,21 +280,28 @@ function checkFound(
           'stop',
           'vessel',
           { differsMm: most, heightMm: heights[strays.indexOf(most)]!, vessel: vessel.name },
-          shaped(piece, vessel, Math.min(top, body.height)),
+          shaped(piece, rings, stands === 'joined' ? top : Math.min(top, body.height)),
         ),
       )
   }
-  const narrow = narrowsAt(rings, body.height)
+  // Whichever way it stands a cast leaves through its rim.
+  const own = Math.min(vessel.rings.at(-1)!.height, stands === 'upright' ? body.height : Infinity)
+  const narrow = comesOff === 'whole' ? narrowsAt(vessel.rings, own) : null
   if (narrow !== null)
-    found.push(finding(piece, 'vessel-locks', 'warn', 'vessel', { heightMm: narrow, vessel: vessel.name }))
-  else if (leastDraft(rings, body.height) < DRAFT)
+    found.push(
+      finding(piece, 'vessel-locks', 'warn', 'vessel', { heightMm: narrow, vessel: vessel.name }, [
+        { type: 'mouldChosen', pieceId: piece.id, patch: { comesOff: 'cut' } },
+      ]),
+    )
+  else if (comesOff === 'whole' && !bag && leastDraft(vessel.rings, own) < DRAFT)
     found.push(
       finding(piece, 'vessel-sticks', 'note', 'vessel', {
-        draftDeg: leastDraft(rings, body.height),
+        draftDeg: leastDraft(vessel.rings, own),
         wantedDeg: DRAFT,
       }),
     )
-  if (vessel.lip) found.push(finding(piece, 'vessel-lip', 'note', 'vessel', { vessel: vessel.name }))
+  if (vessel.lip && comesOff === 'whole')
+    found.push(finding(piece, 'vessel-lip', 'note', 'vessel', { vessel: vessel.name }))
   const growth = wallGrowth(
     pressureAt(body.height, mix.freshKgPerM3) / 1000,
     rings[0]!.diameter / 2,
@@ -273,12 +328,13 @@ function checkFound(
         [{ type: 'mouldChosen', pieceId: piece.id, patch: { vesselWaterKg: null } }],
       ),
     )
-  found.push(...wearFindings(piece, vessel.casts))
+  if (bag && stands !== 'joined') found.push(finding(piece, 'bag-folds', 'note', 'vessel', {}))
+  if (comesOff === 'whole') found.push(...wearFindings(piece, vessel.casts))
   return found
 }
 
 /** The piece takes the vessel's own shape up to a height: a frustum where that is one, else its profile. */
-function shaped(piece: TurnedPiece, { rings }: Vessel, height: number): Change[] {
+function shaped(piece: TurnedPiece, rings: readonly Ring[], height: number): Change[] {
   const down = piece.attitude.down
   const used = [
     ...rings.filter((r) => r.height < height - 1e-6),

@@ -10,6 +10,25 @@ export const FILL_KG_PER_L: Readonly<Record<ChoiceOf<'found'>['vesselFill'], num
 
 export type Ring = Vessel['rings'][number]
 
+/** How a vessel stands while it is filled. */
+export type Stands = ChoiceOf<'found'>['stands']
+
+/** The rings of a vessel from the foot of the pour up, by how it stands: turned over, or doubled rim to rim. */
+export function ringsAs(rings: readonly Ring[], stands: Stands): readonly Ring[] {
+  const top = rings.at(-1)!.height
+  const over = [...rings].reverse().map((r) => ({ height: top - r.height, diameter: r.diameter }))
+  if (stands === 'upright') return rings
+  if (stands === 'upside-down') return over
+  return [...rings, ...over.slice(1).map((r) => ({ ...r, height: r.height + top }))]
+}
+
+/** What the fill would take if the wall of a vessel stood upright at its widest, less what it takes, mm3: it lifts by that. */
+export function overhang(rings: readonly Ring[], height: number): number {
+  const used = rings.filter((r) => r.height <= height)
+  const widest = Math.max(...used.map((r) => r.diameter))
+  return Math.max(0, (Math.PI / 4) * widest ** 2 * height - vesselVolume(rings, height))
+}
+
 /** Inside diameter of a vessel at a height, straight between the measured ones; null above its rim. */
 export function diameterAt(rings: readonly Ring[], height: number): number | null {
   const above = rings.findIndex((r) => r.height >= height - 1e-9)

@@ -1,10 +1,9 @@
 import type { SolidRecipe } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
-import type { Vessel } from '../../stock/index.ts'
 import { finding } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
 import { FITS, foundMethod, HOURS } from './planFound.ts'
-import { diameterAt } from './vessel.ts'
+import { diameterAt, type Ring, ringsAs } from './vessel.ts'
 
 /** Heights that are compared. */
 const STEPS = 24
@@ -16,17 +15,22 @@ export function vesselFits({ piece, pieceStation, stock }: MethodInput, buildHou
     return []
   if (recipe?.kind !== 'turned') return []
   const [best] = stock.vessels
-    .flatMap((vessel) => {
-      const differs = differsBy(vessel, recipe.profile, {
-        low,
-        height,
-        upsideDown: piece.attitude.down === 'top',
-      })
-      return differs !== null && differs <= FITS ? [{ vessel, differs }] : []
-    })
+    .flatMap((vessel) =>
+      (['upright', 'joined', 'upside-down'] as const).flatMap((stands) => {
+        const rings = ringsAs(vessel.rings, stands)
+        // What is closed over its top is filled to its crown.
+        if (stands === 'joined' && Math.abs(rings.at(-1)!.height - height) > FITS) return []
+        const differs = differsBy({ rings }, recipe.profile, {
+          low,
+          height,
+          upsideDown: piece.attitude.down === 'top',
+        })
+        return differs !== null && differs <= FITS ? [{ vessel, stands, differs }] : []
+      }),
+    )
     .sort((a, b) => a.differs - b.differs)
   if (!best) return []
-  const { vessel, differs } = best
+  const { vessel, stands, differs } = best
   return [
     finding(
       piece,
@@ -35,11 +39,12 @@ export function vesselFits({ piece, pieceStation, stock }: MethodInput, buildHou
       'choice',
       {
         vessel: vessel.name,
+        stands,
         differsMm: Math.max(0.1, differs),
-        price: vessel.price ?? 0,
+        price: (vessel.price ?? 0) * (stands === 'joined' ? 2 : 1),
         hours: Math.max(0.1, Math.round((buildHours - HOURS) * 10) / 10),
       },
-      [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: 'found', vessel: vessel.id } }],
+      [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: 'found', vessel: vessel.id, stands } }],
     ),
   ]
 }
@@ -48,7 +53,7 @@ type Profile = Extract<SolidRecipe, { kind: 'turned' }>['profile']
 
 /** How far a solid turned body strays from a vessel at most, across, mm; null for a hollow one or one that stands out above it. */
 export function differsBy(
-  { rings }: Pick<Vessel, 'rings'>,
+  { rings }: { readonly rings: readonly Ring[] },
   profile: Profile,
   {
     low,

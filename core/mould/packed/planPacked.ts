@@ -11,7 +11,7 @@ import { profileMisfit } from '../ribs/constantSection.ts'
 import { separatorParts } from '../ribs/separators.ts'
 import { checkSkin, profileFaces, skinParts, skinRows, withBase } from '../ribs/skinParts.ts'
 import { skinSurface, surfaceOf } from '../surfaces.ts'
-import { STRAP } from '../tube/planTube.ts'
+import { STRAP } from '../tube/roundParts.ts'
 import type { MouldFact } from '../types.ts'
 
 /** Packed density, kg/m3; how much more it is loose; layer that a rammer packs, mm [own]. */

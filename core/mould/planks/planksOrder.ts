@@ -124,6 +124,7 @@ export function planksOff(stood: Stood): Undoing[] {
     (p) => !under.includes(p) && p.shape.edges.flat().some((e) => e.angleDeg > 180.5),
   )
   const first = outer.filter((p) => !under.includes(p) && !inner.includes(p))
+  const sides = screws.filter((s) => outer.some((p) => p.part.id === s.partId))
   const isOfCores = (list: readonly CoreBox[]) => (p: Plank) => p.core !== null && list.includes(p.core)
   const coreOut = (list: readonly CoreBox[], early: boolean): Undoing[] => {
     if (list.length === 0) return []
@@ -177,7 +178,7 @@ export function planksOff(stood: Stood): Undoing[] {
     ...coreOut(up, true),
     undo(
       'out/screws',
-      act('side-screws-out', { screws: screws.reduce((sum, s) => sum + s.count, 0) }),
+      act('side-screws-out', { screws: sides.reduce((sum, s) => sum + s.count, 0) }),
       battens,
       {
         at: outer.map((p) => p.part.id),

@@ -1,51 +1,30 @@
-import { rectangleLoop, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Change, Finding, Piece, TurnedPiece } from '../../job/index.ts'
 import { pressureAt } from '../../mechanics/index.ts'
 import { pouredSize } from '../../piece/index.ts'
 import type { Board, Tube } from '../../stock/index.ts'
-import { type BarePart, oneLayer, prism } from '../bareParts.ts'
+import { type BarePart, DOWN, oneLayer, prism, UP } from '../bareParts.ts'
 import { boardMissing, finding, TALL } from '../checkMould.ts'
 import { type BuiltMould, type MouldedPiece, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { misfit } from '../misfit.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MaterialRow, MouldFace } from '../types.ts'
+import {
+  CARD_KG_PER_M3,
+  cleats,
+  coreParts,
+  MARGIN,
+  type RoundForm,
+  ring,
+  roundForm,
+  square,
+  strapSpacing,
+} from './roundParts.ts'
 import { tubeBuilding, tubeOff } from './tubeOrder.ts'
 
 /** Hours to cut, line, fix and strap [own]. */
 const HOURS = 1.5
-/** The base is this much wider than the tube all round; the cleats that centre it are as long, mm [own]. */
-const MARGIN = 40
 /** A tube fits when its bore is this near the piece's diameter, mm. */
 const FITS = 0.75
-/** Filament tape of 50 mm: 25 N for each mm of its width. */
-export const STRAP = { width: 50, strengthN: 25 * 50 }
-const CARD_KG_PER_M3 = 700
-/** A core in the axis is a smaller tube, its wall as thick, mm. */
-const CORE_WALL = 4
-
-/** The upright outside of a turned piece, and what is hollow in it: what a tube forms. */
-function tubeForm(
-  piece: TurnedPiece,
-): { diameter: number; height: number; core: { diameter: number; from: number } | null } | null {
-  const form = piece.turned
-  if (form.form === 'cylinder')
-    return {
-      diameter: form.diameter,
-      height: form.height,
-      core: piece.bore > 0 && !piece.sleeve ? { diameter: piece.bore, from: 0 } : null,
-    }
-  if (form.form === 'tube')
-    return { diameter: form.outside, height: form.height, core: { diameter: form.inside, from: form.floor } }
-  return null
-}
-
-/** Hoop tension of a round form, N a mm of its height: p r, MPa x mm. 300 across, 1 m of 2350: 3.458. */
-export const hoopTension = (depth: number, diameter: number, freshKgPerM3: number): number =>
-  (pressureAt(depth, freshKgPerM3) / 1000) * (diameter / 2)
-
-/** Straps every strength/(3 p r) at the foot, mm. */
-export const strapSpacing = (depth: number, diameter: number, freshKgPerM3: number): number =>
-  STRAP.strengthN / (3 * hoopTension(depth, diameter, freshKgPerM3))
 
 /** A round upright piece in a card tube that is slit off it. */
 export const tubeMethod: MouldMethod<'tube'> = {
@@ -53,14 +32,14 @@ export const tubeMethod: MouldMethod<'tube'> = {
   name: 'card tube',
   misfit(piece) {
     if (piece.kind !== 'turned') return misfit('not-round-column')
-    if (!tubeForm(piece)) return misfit('not-upright-cylinder')
+    if (!roundForm(piece)) return misfit('not-upright-cylinder')
     return piece.attitude.down === 'top' || piece.attitude.down === 'bottom' ? null : misfit('lies-in-pour')
   },
   reason: 'round columns: no joinery, one cast from each tube',
   finish: 'smooth, a faint spiral from the card; lined it is smoother',
   build({ piece: any, pieceStation, stock, mix }) {
     const piece = any as Extract<MouldedPiece<'tube'>, { kind: 'turned' }>
-    const form = tubeForm(piece)!
+    const form = roundForm(piece)!
     const tube = stock.tubes.find((t) => t.id === piece.mould.tube)
     const board = stock.boards.find((b) => b.id === piece.mould.baseBoard)
     const fitting = fittingTube(form.diameter, stock.tubes)
@@ -188,7 +167,7 @@ export const tubeMethod: MouldMethod<'tube'> = {
 /** Card round it, the base under it, card of the core in it. */
 function tubeFaces(
   parts: readonly BarePart[],
-  { diameter, height, core }: NonNullable<ReturnType<typeof tubeForm>>,
+  { diameter, height, core }: RoundForm,
   board: Board,
 ): MouldFace[] {
   const of = (...roles: BarePart['role'][]) => parts.filter((p) => roles.includes(p.role)).map((p) => p.id)
@@ -217,9 +196,6 @@ function tubeFaces(
   ]
 }
 
-const UP: Vector = [0, 0, 1]
-const DOWN: Vector = [0, 0, -1]
-
 const choose = (piece: Piece, tube: string): Change => ({
   type: 'mouldChosen',
   pieceId: piece.id,
@@ -238,7 +214,7 @@ function fittingTube(diameter: number, tubes: readonly Tube[]): Tube | undefined
 function checkTube(
   piece: TurnedPiece,
   tubes: readonly Tube[],
-  form: NonNullable<ReturnType<typeof tubeForm>>,
+  form: RoundForm,
   tube: Tube,
   fitting: Tube | undefined,
   freshKgPerM3: number,
@@ -285,88 +261,4 @@ function checkTube(
   if (form.height > TALL.deep || pressure > TALL.pressure)
     found.push(finding(piece, 'tall-form', 'stop', 'choice', { depthMm: form.height, pressureKPa: pressure }))
   return found
-}
-
-const square = (x: number, y: number, length: number, width: number) =>
-  rectangleLoop([x - length / 2, y - width / 2], length, width, [0, 0, 0, 0], {
-    sides: ['front', 'right', 'back', 'left'],
-    corners: ['corner', 'corner', 'corner', 'corner'],
-  })
-
-const ring = (
-  name: string,
-  at: number,
-  inner: number,
-  outer: number,
-  low: number,
-  high: number,
-): SolidRecipe => ({
-  kind: 'turned',
-  at: [at, at],
-  profile: [
-    { radius: inner, z: low, name: `${name}/under` },
-    { radius: outer, z: low, name: `${name}/outside` },
-    { radius: outer, z: high, name: `${name}/top` },
-    { radius: inner, z: high, name: `${name}/inside` },
-  ],
-})
-
-/** Four blocks on the base that keep the tube in its place. */
-function cleats(middle: number, outside: number, thickness: number): SolidRecipe[] {
-  const r = outside / 2 + MARGIN / 2
-  return (
-    [
-      [r, 0],
-      [0, r],
-      [-r, 0],
-      [0, -r],
-    ] as const
-  ).map(([x, y], i) => prism(square(middle + x, middle + y, MARGIN, MARGIN), 0, thickness, `cleat/${i + 1}`))
-}
-
-/** A hollow core in the axis: from the base to the floor above it, or right through. */
-function coreParts(
-  piece: TurnedPiece,
-  { core, height }: NonNullable<ReturnType<typeof tubeForm>>,
-  middle: number,
-): BarePart[] {
-  if (!core) return []
-  const outer = core.diameter / 2
-  const inner = Math.max(0, outer - CORE_WALL)
-  // As poured a floor lies on top when the rim is down, else under the core.
-  const rimDown = piece.attitude.down === 'top'
-  const [low, high] = rimDown ? [0, height - core.from] : [core.from, height]
-  const recipe: SolidRecipe =
-    inner > 0
-      ? ring('core', middle, inner, outer, low, high)
-      : {
-          kind: 'turned',
-          at: [middle, middle],
-          profile: [
-            { radius: 0, z: low, name: 'core/under' },
-            { radius: outer, z: low, name: 'core/outside' },
-            { radius: outer, z: high, name: 'core/top' },
-            { radius: 0, z: high, name: 'core/axis' },
-          ],
-        }
-  return [
-    {
-      id: 'core',
-      role: 'core',
-      source: { of: 'cast' },
-      name: 'core in the axis',
-      boardId: null,
-      lengthMm: high - low,
-      widthMm: core.diameter,
-      thicknessMm: Math.min(CORE_WALL, outer),
-      layers: [],
-      laminate: null,
-      pull: rimDown && core.from > 0 ? DOWN : UP,
-      leaves: 0,
-      bevels: null,
-      bend: null,
-      mass: { volume: Math.PI * (outer ** 2 - inner ** 2) * (high - low), kgPerM3: CARD_KG_PER_M3 },
-      recipe,
-    },
-  ]
 }

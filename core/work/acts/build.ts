@@ -137,6 +137,27 @@ export const BUILD_ACTS = {
       `${f.backed ? 'Lay the foam backing, then' : 'Lay'} the liner, texture up, its run ${f.mirrored ? 'mirrored: check it against the drawing' : 'as the drawing has it'}; press it home at every side.`,
   ),
 
+  // A bent ring
+  'cut-ring': told(
+    'cut the ring',
+    (f: { strips: number; overlapMm: number }, s) =>
+      `Cut the sheet for the ring, ${f.strips === 1 ? 'one length' : `${f.strips} equal lengths`}, ends square, and draw the overlap of ${s.mm(f.overlapMm)} on ${f.strips === 1 ? 'one end' : 'one end of each'}; cut base and cleats.`,
+  ),
+  'mark-circle': told(
+    'mark the circle',
+    (_: None) => 'Draw the circle of the piece on the faced side of the base, and its middle.',
+  ),
+  'bend-ring': told(
+    'bend the ring',
+    (f: { strips: number; overlapMm: number }, s) =>
+      `Bend the sheet round, ${f.strips === 1 ? 'its end lapped' : 'each end lapped over the next'} ${s.mm(f.overlapMm)} on the outside, and tape every lap over its whole height, inside too where a line may show. Try its diameter two ways on the circle.`,
+  ),
+  'fix-ring-cleats': told(
+    'cleats',
+    (f: { cleats: number }) =>
+      `Stand the ring on its circle and screw ${count(f.cleats, 'cleat')} to the base round it, each just touching.`,
+  ),
+
   // Planks
   'saw-drawn': told(
     'saw the drawn boards',
@@ -497,6 +518,33 @@ export const BUILD_ACTS = {
   'stand-vessel': told(
     'stand it level',
     (_: None) => 'Stand it level on sand, in a box or a larger bucket if its wall is soft.',
+  ),
+
+  'line-with-bag': told(
+    'line with a bag',
+    (_: None) =>
+      'Open a thick bag inside it, press it into the corners with a handful of the mix, turn it down over the rim and tie it outside; lay its folds one way.',
+  ),
+  'cut-floor-out': told(
+    'cut the floor out',
+    (_: None) =>
+      'Saw its floor out just above it, level all round, and dress the edge: it is filled through there.',
+  ),
+  'stand-rim-down': told(
+    'stand it rim down',
+    (_: None) =>
+      'Stand it rim down on the base on a bead of sealant, clean on its outside, and weigh or strap it down by what is listed: the fill lifts it.',
+  ),
+  'cut-fill-hole': told('cut the filling hole', (f: { holeMm: number }, s) =>
+    `Cut a hole of ${s.mm(f.holeMm)} in the crown of one half, and drill 6 mm beside it for air.`.replace(
+      '6 mm',
+      s.mm(6),
+    ),
+  ),
+  'join-halves': told(
+    'join the halves',
+    (_: None) =>
+      'Run a bead round the rim of the lower half, set the other on rim to rim, tape the joint all round, and strap both over crown and foot two ways.',
   ),
 
   // A box of panels

@@ -249,6 +249,12 @@ export const RELEASE_ACTS = {
     (_: None) => 'Lift the cast off the printed floor, one end first, and wash the floor.',
   ),
 
+  // A bent ring
+  'ring-peeled': told(
+    'ring off',
+    (_: None) => 'Straps and cleats off, slit the tape of the lap and peel the ring away from there.',
+  ),
+
   // Planks
   'core-wedge-out': told(
     'wedge out',
@@ -334,6 +340,29 @@ export const RELEASE_ACTS = {
     'vessel off',
     (_: None) =>
       'Let air in, flex the rim all round and lift. If it holds, slit it from rim to floor on two sides.',
+  ),
+
+  'vessel-lifted': told(
+    'vessel off',
+    (_: None) =>
+      'Weights and straps off, let air in under the rim all round, and lift it straight up off the cast.',
+  ),
+  'vessel-slit': told(
+    'vessel cut off',
+    (_: None) =>
+      'Slit it from rim to foot on two sides with a hooked blade, no deeper than its wall, and peel it away.',
+  ),
+  'vessel-left-on': told(
+    'vessel left on',
+    (_: None) => 'Leave it on: trim its edge flush with the concrete. It is the skin of the piece now.',
+  ),
+  'lift-by-bag': told(
+    'out by its bag',
+    (_: None) => 'Let air in between bag and wall, lift the vessel off, and peel the bag out of its folds.',
+  ),
+  'upper-half-lifted': told(
+    'upper half off',
+    (_: None) => 'Straps and tape off, the upper half worked loose at its rim and lifted off.',
   ),
 
   'glue-up': told(

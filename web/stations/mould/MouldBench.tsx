@@ -10,6 +10,7 @@ import { CostOfCast } from './CostOfCast.tsx'
 import { Exports } from './Exports.tsx'
 import { Hardware } from './Hardware.tsx'
 import { PlanksBench } from './PlanksBench.tsx'
+import { RingBench } from './RingBench.tsx'
 import { Sawn } from './Sawn.tsx'
 import {
   BrushedBench,
@@ -36,6 +37,7 @@ const BENCHES = {
   lined: LinedBench,
   planks: PlanksBench,
   tube: TubeBench,
+  ring: RingBench,
   ribs: RibsBench,
   packed: PackedBench,
   layers: LayersBench,

@@ -282,6 +282,41 @@ export function FoundBench() {
         options={job.stock.vessels}
         onChoose={(vessel) => choose('vessel', { vessel, vesselWaterKg: null })}
       />
+      <Choice
+        label="It stands"
+        value={mould.stands}
+        options={[
+          { value: 'upright', name: 'on its floor' },
+          { value: 'upside-down', name: 'rim down', note: 'floor cut out' },
+          { value: 'joined', name: 'two, rim to rim', note: 'filled by a hole' },
+        ]}
+        onChoose={(stands) => choose('how the vessel stands', { stands, vesselWaterKg: null })}
+      />
+      <Choice
+        label="After the cast"
+        value={mould.comesOff}
+        options={[
+          { value: 'whole', name: 'comes off whole' },
+          { value: 'cut', name: 'cut off' },
+          { value: 'left-on', name: 'left on' },
+        ]}
+        onChoose={(comesOff) => choose('how the vessel comes off', { comesOff })}
+      />
+      {mould.stands === 'upside-down' && (
+        <Pick
+          label="Base"
+          value={mould.baseBoard}
+          options={job.stock.boards}
+          onChoose={(baseBoard) => choose('base board', { baseBoard })}
+        />
+      )}
+      {mould.stands !== 'joined' && (
+        <Switch
+          label="Lined with a bag"
+          on={mould.bag}
+          onSwitch={(bag) => choose(bag ? 'a bag in it' : 'no bag', { bag })}
+        />
+      )}
       <Switch
         label="Measured by weighing what it holds"
         on={mould.vesselWaterKg !== null}
@@ -319,6 +354,7 @@ export function FoundBench() {
         />
       )}
       <Facts />
+      <HoldDown />
       {figures && <Materials title="Others to hand" rows={figures.alternatives} />}
     </>
   )
