@@ -98,7 +98,10 @@ const BOX = {
 /** What each way of building decides for itself. */
 const FIELDS = {
   'board-box': BOX,
-  'upper-form': BOX,
+  'upper-form': {
+    ...BOX,
+    basinCore: id.nullable().default(null).describe('a bought core of the basin; null is made'),
+  },
   lined: {
     ...BOX,
     liner: z
@@ -265,6 +268,7 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   braceRows: 1,
   fixing: 'screws',
   formersPrinted: false,
+  basinCore: null,
   core: 'drafted',
   battens: null,
   printer: 'printer-220',

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { openKernel } from '../geometry/index.ts'
 import {
   applyChange,
+  type Basin,
   explainBy,
   type MouldPatch,
   newTurned,
@@ -17,6 +18,7 @@ import { testJob, testSlab } from '../testing/testPiece.ts'
 import { differsBy } from './found/vesselFits.ts'
 import { MOULD_WORDS, planMouldStation } from './index.ts'
 import { sheetsOver } from './lined/planLined.ts'
+import { coreAway } from './upperForm/boughtCore.ts'
 
 const kernel = await openKernel({ coarser: 6 })
 const stock = startingStock()
@@ -162,4 +164,78 @@ describe('a vessel in stock that is the piece', () => {
       }),
     ).toBe(null)
   })
+})
+
+describe('a bought basin core', () => {
+  const plug = stock.plugs.find((p) => p.height === 80)!
+  const basin: Basin = {
+    form: 'frustum',
+    length: plug.length,
+    width: plug.width,
+    radius: plug.radius,
+    depth: plug.height,
+    draftDeg: plug.draftDeg,
+    exponent: 2,
+    fall: 0,
+    shell: 30,
+    u: 450,
+    v: 250,
+    waste: 45,
+    overflow: 0,
+  }
+  const top = (over: Partial<Basin> = {}, basinCore: string | null = null): Piece => {
+    const slab = { ...testSlab({ thickness: 40 }), basin: { ...basin, ...over } }
+    return { ...slab, mould: withChoice(slab.mould, { method: 'upper-form', basinCore }) }
+  }
+  it.each<[string, Partial<Basin>, number | null]>([
+    ['its own size', {}, 0],
+    ['laid the other way', { length: basin.width, width: basin.length }, 0],
+    ['longer', { length: basin.length + 7 }, 7],
+    ['less deep', { depth: basin.depth - 12 }, 12],
+    ['steeper by a degree beyond what is near', { draftDeg: basin.draftDeg + 1.25 }, 4],
+    ['a ramp', { form: 'ramp' }, null],
+  ])('%s', (_, over, away) => {
+    const off = coreAway({ ...basin, ...over }, plug)
+    expect(off === null ? null : Math.round(off * 1e6) / 1e6).toBe(away)
+  })
+  it('is offered where it fits, costs its price and no hours, and its basin follows it where it differs', () => {
+    const made = plan(top())
+    const offer = made.findings.find((f) => f.code === 'buying-beats-core')!
+    expect(said(offer)).toContain(plug.name)
+    const bought = plan(top({}, plug.id))
+    expect(bought.findings.filter((f) => f.level === 'stop')).toEqual([])
+    expect(bought.station!.figures.buildHours).toBeCloseTo(made.station!.figures.buildHours - 2, 6)
+    expect(bought.station!.figures.materials.find((m) => m.code === 'plug')?.cost).toBe(plug.price)
+    expect(bought.station!.operations.map((o) => o.code)).not.toContain('build-core')
+    const other = top({ length: 500, radius: 20 }, plug.id)
+    const differs = plan(other).findings.find((f) => f.code === 'core-differs')!
+    expect(said(differs)).toContain('400')
+    const mended = differs.remedies[0]!.changes.reduce(applyChange, testJob(other)).pieces[0]!
+    expect(plan(mended).findings.map((f) => f.code)).not.toContain('core-differs')
+    const gone = plan(top({}, 'gone')).findings.find((f) => f.code === 'core-missing')!
+    expect([gone.level, gone.remedies.length]).toEqual(['stop', 1])
+  })
+})
+
+describe('a core of tube', () => {
+  const outsides = stock.tubes.map((t) => t.inside + 2 * t.wall)
+  const [first] = outsides
+  const sleeve = (inside: number, method: 'tube' | 'ring') =>
+    turned({ form: 'tube', outside: 400, inside, height: 300, floor: 0 }, { method })
+  it.each(['tube', 'ring'] as const)(
+    'in a %s is cut from stock, wrapped up to its hollow, or told',
+    (method) => {
+      const wrapped = plan(sleeve(first! + 6, method)).station!.figures
+      const row = wrapped.materials.find((m) => m.code === 'core-of-stock')!
+      expect(itemName(row)).toContain(stock.tubes[0]!.name)
+      expect(row.facts).toMatchObject({ wrapMm: 3 })
+      expect(wrapped.hardware.some((h) => h.code === 'core-caps' && h.amount === 2)).toBe(true)
+      const widest = Math.max(...outsides)
+      const odd = sleeve(widest + 26, method)
+      const told = plan(odd).findings.find((f) => f.code === 'core-tube-none')!
+      expect(said(told)).toContain(`${least}`)
+      const mended = told.remedies[0]!.changes.reduce(applyChange, testJob(odd)).pieces[0]!
+      expect(plan(mended).findings.map((f) => f.code)).not.toContain('core-tube-none')
+    },
+  )
 })

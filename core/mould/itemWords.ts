@@ -214,6 +214,10 @@ const BOUGHT = {
     name: f.row,
     note: 'inside waxed or lined, outside kept dry; slit to strip, one cast each',
   }),
+  'core-of-stock': (f: { row: string; wrapMm: number }, { fine }) => ({
+    name: `${f.row}, for the core`,
+    note: `slit lengthways and taped, so that it closes in on itself${f.wrapMm >= 0.25 ? `; wrapped ${fine(f.wrapMm)} all round to its hollow` : ''}`,
+  }),
   'core-tube': (f: { outsideMm: number }, { mm }) => ({
     name: `card tube ${mm(f.outsideMm)} outside, for the core`,
     note: 'slit lengthways and taped, so that it closes in on itself and comes out',
@@ -260,6 +264,10 @@ const HARDWARE = {
   bag: (f: { acrossMm: number }, { mm }) => ({
     name: `thick bag, ${mm(f.acrossMm)} across laid flat`,
     note: 'one a cast',
+  }),
+  'core-caps': (f: { diameterMm: number }, { mm }) => ({
+    name: `caps or discs for a tube ${mm(f.diameterMm)} across`,
+    note: 'one in each end of the core, taped over',
   }),
   'hole-plugs': (f: { diameterMm: number; lengthMm: number }, { mm }) => ({
     name: `Dowel, pipe or card tube, ${mm(f.diameterMm)} across`,

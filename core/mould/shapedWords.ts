@@ -9,6 +9,24 @@ const missing = (what: string): Explanation => ({
 
 /** Sentences for the findings of moulds that are shaped: layered, printed, laid up, ribbed, packed, lined. */
 export const SHAPED_WORDS = {
+  'core-missing': (_f: { row: string }) => ({
+    what: 'The basin core that was chosen is not in the stock',
+    why: 'Choose another, or add this one to the job’s stock.',
+    remedy: 'Make the core',
+  }),
+  'core-differs': (
+    f: { core: string; lengthMm: number; widthMm: number; depthMm: number; draftDeg: number },
+    { mm },
+  ) => ({
+    what: `${f.core} makes another basin than this one`,
+    why: `A bought core makes its own size: ${mm(f.lengthMm)} × ${mm(f.widthMm)}, ${mm(f.depthMm)} deep, walls at ${f.draftDeg} degrees. The basin follows it, or its core is made.`,
+    remedy: 'Make the basin as the core is',
+  }),
+  'buying-beats-core': (f: { core: string; casts: number; price: number; hours: number }, { money }) => ({
+    what: `${f.core} in stock makes this basin as it is`,
+    why: `It lasts ${f.casts} casts${f.price > 0 ? ` for ${money(f.price)}` : ''} and saves about ${f.hours} h of building, filling and coating a core.`,
+    remedy: 'Use the bought core',
+  }),
   'planks-many': (f: { most: number }) => ({
     what: `More than ${f.most} flat faces: no saw makes them`,
     why: 'What is round in so many flats is bent from a sheet, shaped in layers, or printed.',

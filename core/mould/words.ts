@@ -135,6 +135,16 @@ const BOX_WORDS = {
     why: `A tube is smaller than its opening by a wrap of at most ${mm(f.mostWrapMm)} each side${f.nearestMm > 0 ? `; the nearest is ${mm(f.nearestMm)} outside` : ''}. Boards stand in for it here.`,
     remedy: 'Laminate it from boards',
   }),
+  'core-tube-none': (
+    f: { diameterMm: number; nearest: string; nearestMm: number; mostWrapMm: number },
+    { mm },
+  ) => ({
+    what: `No tube in stock is as wide as the hollow, ${mm(f.diameterMm)}`,
+    why: f.nearest
+      ? `A core is a tube wrapped up to its hollow by at most ${mm(f.mostWrapMm)} each side. The nearest: ${f.nearest}, ${mm(f.nearestMm)} outside. It is ordered to size, or the hollow made as wide as that.`
+      : 'A core is a tube wrapped up to its hollow. It is ordered to size.',
+    remedy: `Make the hollow ${mm(f.nearestMm)} wide`,
+  }),
   'wrap-fills-opening': (f: { wrapMm: number; opening: string }, { mm }) => ({
     what: `A wrap of ${mm(f.wrapMm)} leaves nothing of the ${f.opening} knockout`,
     why: 'The knockout is the opening less a wrap on each side.',

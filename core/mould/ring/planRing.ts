@@ -10,9 +10,10 @@ import { sealantVolume } from '../boardBox/fixings.ts'
 import { LIFE } from '../boardBox/life.ts'
 import { build, oneByOne, undo, WORK } from '../buildingOrder.ts'
 import { boardMissing, finding, rowMissing, TALL, tooLargeFindings, wearFindings } from '../checkMould.ts'
-import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { type BuiltMould, type MouldedPiece, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { type Misfit, misfit } from '../misfit.ts'
 import { skinSurface, surfaceOf } from '../surfaces.ts'
+import { coreOfTube } from '../tube/coreTube.ts'
 import {
   cleats,
   coreParts,
@@ -49,7 +50,8 @@ export const ringMethod: MouldMethod<'ring'> = {
   misfit: ringMisfit,
   reason: 'round flat work of any diameter: a strip of sheet, taped round, on a flat base',
   finish: 'smooth from the sheet, a line where it laps',
-  build({ piece, pieceStation, stock, mix }) {
+  build({ piece: any, pieceStation, stock, mix }) {
+    const piece = any as Extract<MouldedPiece<'ring'>, { kind: 'turned' | 'fitted' }>
     const form = formOf(piece)!
     const skin = stock.skins.find((s) => s.id === piece.mould.skin)
     const board = stock.boards.find((b) => b.id === piece.mould.baseBoard)
@@ -67,6 +69,7 @@ export const ringMethod: MouldMethod<'ring'> = {
     const base = basePart(board, middle, diameter + 2 * skin.thickness + 2 * MARGIN)
     const blocks = cleatParts(board, middle, diameter + 2 * skin.thickness)
     const core = coreParts(piece, form, middle)
+    const hollow = coreOfTube(piece, form, stock.tubes, Math.ceil(piece.plannedCasts / piece.mouldCount))
     const spacing = strapSpacing(height, diameter, mix.freshKgPerM3)
     // A sheet that is only taped to itself is held by one strap at least.
     const straps = Math.max(1, spacing >= height ? 0 : Math.ceil(height / spacing))
@@ -77,19 +80,9 @@ export const ringMethod: MouldMethod<'ring'> = {
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
       parts,
-      materials:
-        form.core === null
-          ? []
-          : [
-              {
-                code: 'core-tube',
-                facts: { outsideMm: form.core.diameter },
-                amount: (height - form.core.from) / 1000,
-                unit: 'm',
-                cost: null,
-                isPart: true,
-              },
-            ],
+      materials: hollow.materials,
+      lengths: hollow.lengths,
+      fixings: hollow.fixings,
       sealant: [
         {
           where: 'base joint',
@@ -133,6 +126,7 @@ export const ringMethod: MouldMethod<'ring'> = {
               ),
             ]
           : []),
+        ...hollow.findings,
         ...eased(piece),
         ...tall(piece, height, mix.freshKgPerM3),
         ...wearFindings(piece, life),

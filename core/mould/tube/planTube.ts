@@ -8,6 +8,7 @@ import { type BuiltMould, type MouldedPiece, type MouldMethod, NOTHING_BESIDE } 
 import { misfit } from '../misfit.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MaterialRow, MouldFace } from '../types.ts'
+import { coreOfTube, joinLengths } from './coreTube.ts'
 import {
   CARD_KG_PER_M3,
   cleats,
@@ -115,6 +116,7 @@ export const tubeMethod: MouldMethod<'tube'> = {
     ]
     const spacing = strapSpacing(height, tube.inside, mix.freshKgPerM3)
     const straps = spacing >= height ? 0 : Math.ceil(height / spacing)
+    const core = coreOfTube(piece, form, stock.tubes, Math.ceil(piece.plannedCasts / piece.mouldCount))
     const materials: MaterialRow[] = [
       {
         code: 'form-tube',
@@ -124,18 +126,7 @@ export const tubeMethod: MouldMethod<'tube'> = {
         cost: tube.price === null ? null : tube.price * Math.ceil(height / tube.length),
         isPart: true,
       },
-      ...(form.core
-        ? [
-            {
-              code: 'core-tube' as const,
-              facts: { outsideMm: form.core.diameter },
-              amount: (height - form.core.from) / 1000,
-              unit: 'm' as const,
-              cost: tube.price,
-              isPart: true,
-            },
-          ]
-        : []),
+      ...core.materials,
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
@@ -145,20 +136,25 @@ export const tubeMethod: MouldMethod<'tube'> = {
       faces: tubeFaces(parts, form, board),
       top: 'rim',
       materials,
-      lengths: [
+      lengths: joinLengths([
         {
           name: tube.name,
           stockLengthMm: tube.length,
           each: 'cast',
           parts: [{ name: 'card tube', lengthMm: height }],
         },
-      ],
+        ...core.lengths,
+      ]),
+      fixings: core.fixings,
       straps: { count: straps, spacingMm: straps > 0 ? Math.floor(spacing / 5) * 5 : 0 },
       hours: HOURS + (form.core ? 0.5 : 0),
       life: 1,
       faceM2: pieceStation.figures.surfaceAreaM2,
       depth: height,
-      check: () => checkTube(piece, stock.tubes, form, tube, fitting, mix.freshKgPerM3),
+      check: () => [
+        ...checkTube(piece, stock.tubes, form, tube, fitting, mix.freshKgPerM3),
+        ...core.findings,
+      ],
     }
     return { built, findings: [] }
   },

@@ -20,6 +20,7 @@ import type { BuiltMould, MouldMethod } from '../method.ts'
 import { type Misfit, misfit } from '../misfit.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MouldFact, Undoing } from '../types.ts'
+import { boughtCore } from './boughtCore.ts'
 import { type Ring, ringGlueM2, ringOutlines, ringRound, standsOver } from './ring.ts'
 
 /** Hours for core and upper form [own]. */
@@ -89,6 +90,7 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
     const ring = ringRound(told)
     const form = ring.parts
     const coreVolume = volumeOf(input, coreSolid, basin.length * basin.width * basin.depth)
+    const bought = boughtCore({ id: piece.id, mould: input.piece.mould }, basin, stock, HOURS.core)
     const corePart = barePart({
       id: 'core/basin',
       role: 'core',
@@ -175,9 +177,29 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
           screws: Math.max(4, Math.ceil(lift / board.screwHold)),
         },
       ],
-      hours: plain.built.hours + HOURS.core + HOURS.form,
+      materials: [
+        ...plain.built.materials,
+        ...(bought.plug
+          ? [
+              {
+                code: 'plug' as const,
+                facts: { row: bought.plug.name, casts: bought.plug.casts },
+                amount: 1,
+                unit: 'piece' as const,
+                cost: bought.plug.price,
+                isPart: false,
+              },
+            ]
+          : []),
+      ],
+      hours: plain.built.hours + (bought.plug ? 0 : HOURS.core) + HOURS.form,
       depth: body.height,
-      building: upperBuilding(plain.built.building, { core: [corePart, ...waste], ring, beams }),
+      building: upperBuilding(plain.built.building, {
+        core: [corePart, ...waste],
+        ring,
+        beams,
+        isBought: bought.plug !== null,
+      }),
       afterRelease: [...(plain.built.afterRelease ?? []), 'hang/ring'],
       off: upperOff(plain.built.off, { core: [corePart, ...waste], ring, beams }),
       faces: [
@@ -186,8 +208,8 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
           face: 'core',
           partIds: [corePart.id, ...waste.map((p) => p.id)],
           areaM2: (coreFace ?? coreArea(basin)) / 1e6,
-          material: 'coated core',
-          surface: 'coated',
+          material: bought.plug ? bought.plug.name : 'coated core',
+          surface: bought.plug ? 'smooth' : 'coated',
         },
         {
           face: 'upper-form',
@@ -212,7 +234,11 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
             ]
           : []),
       ],
-      check: (layouts) => [...plain.built!.check(layouts), ...checkUpper(piece, form[0]!.id, rise, top)],
+      check: (layouts) => [
+        ...plain.built!.check(layouts),
+        ...checkUpper(piece, form[0]!.id, rise, top),
+        ...bought.findings,
+      ],
     }
     return { built, findings: plain.findings }
   },
@@ -226,7 +252,10 @@ type Upper = {
 }
 
 /** The box's own order, then core and ring; the ring is hung once all below it is waxed. */
-function upperBuilding(plain: readonly Operation[], { core, ring, beams }: Upper): Operation[] {
+function upperBuilding(
+  plain: readonly Operation[],
+  { core, ring, beams, isBought }: Upper & { readonly isBought: boolean },
+): Operation[] {
   const sides = plain.filter((s) => s.code === 'fix-side').map((s) => s.id)
   const laid = plain.some((s) => s.id === 'lay/bearers')
   const name = core[0]!.name
@@ -240,9 +269,11 @@ function upperBuilding(plain: readonly Operation[], { core, ring, beams }: Upper
       )
   return [
     ...onBearers,
-    build('build/core', act('build-core', { name }), core.slice(0, 1), { work: 90, wait: 24 * 60 }, [
-      'cut/list',
-    ]),
+    isBought
+      ? build('build/core', act('check-core', { name }), core.slice(0, 1), { work: 10 }, ['cut/list'])
+      : build('build/core', act('build-core', { name }), core.slice(0, 1), { work: 90, wait: 24 * 60 }, [
+          'cut/list',
+        ]),
     build('fix/core', act('screw-core', { name, waste: core.length > 1 }), core, { work: 25, wait: 180 }, [
       'build/core',
       'lay/bearers',

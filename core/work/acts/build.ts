@@ -195,6 +195,11 @@ export const BUILD_ACTS = {
     (f: { name: string }) =>
       `Build the ${f.name} up in layers, shape it to its draft, fill, coat, and leave it hard right through.`,
   ),
+  'check-core': told(
+    'look the core over',
+    (f: { name: string }) =>
+      `Wash the bought ${f.name}, look it over for nicks, and measure its mouth and depth against the drawing: the basin becomes what it is.`,
+  ),
   'screw-core': told(
     'fix the core',
     (f: { name: string; waste: boolean }) =>

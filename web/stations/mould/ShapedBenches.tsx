@@ -362,8 +362,15 @@ export function FoundBench() {
 
 /** A second form on the slab’s back, round the shell of its basin. */
 export function UpperFormBench() {
+  const { mould, job, choose } = useMould('upper-form')
   return (
     <>
+      <Pick
+        label="Basin core"
+        value={mould.basinCore ?? ''}
+        options={[{ id: '', name: 'of own making' }, ...job.stock.plugs]}
+        onChoose={(id) => choose('basin core', { basinCore: id === '' ? null : id })}
+      />
       <Facts />
       <BoardBoxBench />
     </>
