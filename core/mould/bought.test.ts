@@ -230,8 +230,8 @@ describe('a core of tube', () => {
       expect(itemName(row)).toContain(stock.tubes[0]!.name)
       expect(row.facts).toMatchObject({ wrapMm: 3 })
       expect(wrapped.hardware.some((h) => h.code === 'core-caps' && h.amount === 2)).toBe(true)
-      const widest = Math.max(...outsides)
-      const odd = sleeve(widest + 26, method)
+      const least = Math.min(...outsides)
+      const odd = sleeve(least - 10, method)
       const told = plan(odd).findings.find((f) => f.code === 'core-tube-none')!
       expect(said(told)).toContain(`${least}`)
       const mended = told.remedies[0]!.changes.reduce(applyChange, testJob(odd)).pieces[0]!
