@@ -5,7 +5,7 @@ import type { CutRow } from './types.ts'
 /** Board behind a joint, screwed to both sides of it, mm wide [own]. */
 const SPLICE = 120
 /** What may be joined: its face is sealed over the joint. */
-const JOINED: readonly CutRow['role'][] = ['base', 'strip', 'former', 'cleat']
+const JOINED: readonly CutRow['role'][] = ['base', 'strip', 'skin', 'rib', 'form', 'core', 'former', 'cleat']
 
 /**
  * Rows that no sheet of their board holds, cut in as few equal pieces as go, with a splice behind each joint; every
