@@ -247,6 +247,16 @@ const drum = newTurned(told('pier-drum', 'Pier drum'), stock, {
   sleeve: { outside: 60, wall: 3, material: 'pvc' },
 })
 
+/** One under each foot of the tripod in the yard. */
+const pad = newTurned(told('tripod-pad', 'Tripod pad'), stock, {
+  exposure: 'outdoors',
+  quantity: 3,
+  plannedCasts: 3,
+  turned: { form: 'cylinder', diameter: 420, height: 60 },
+  rim: { top: { kind: 'bead', size: 6 }, bottom: { kind: 'square' } },
+  attitude: { down: 'top', turnDeg: 0 },
+})
+
 const capOutline: Outline = {
   kind: 'polygon',
   corners: [
@@ -632,6 +642,7 @@ built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 }, linerSh
 built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
 built(plateTrough, { method: 'upper-form' })
 built(ropeWeight, { method: 'found', vessel: 'vessel-bucket-12' })
+built(pad, { method: 'ring', skin: 'skin-flashing', overlap: 40 })
 built(finial, { method: 'closed', jacket: 'jacket-glass-resin', shellWall: 5 })
 built(flueCap, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 
@@ -657,6 +668,7 @@ const others: Piece[] = [
   finial,
   flueCap,
   ropeWeight,
+  pad,
 ]
 
 const record = (

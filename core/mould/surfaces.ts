@@ -20,7 +20,7 @@ const SKINS: Readonly<Record<Skin['material'], MouldFace['surface']>> = {
   hardboard: 'raw',
   'flexible-ply': 'raw',
   'birch-ply': 'raw',
-  aluminium: 'soaks',
+  aluminium: 'bare metal',
   vinyl: 'smooth',
   petg: 'smooth',
 }

@@ -323,6 +323,7 @@ export type Surface =
   | 'texture'
   | 'taped foam'
   | 'film'
+  | 'bare metal'
 
 /** How parts come off the cast, in one act: what must be off before, and from when the concrete allows it. */
 export type Undoing = Act & {

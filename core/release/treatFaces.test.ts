@@ -48,6 +48,14 @@ describe('what goes on a face', () => {
         ['release', 'paste-wax'],
       ],
     ],
+    [
+      'bare metal',
+      [
+        ['seal', 'lacquer'],
+        ['release', 'paste-wax'],
+      ],
+    ],
+    ['film', [['none', 'none']]],
     ['smooth', [['release', 'paste-wax']]],
     ['printed', [['release', 'paste-wax']]],
     ['rubber', [['film', 'none']]],

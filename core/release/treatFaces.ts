@@ -15,6 +15,8 @@ const TREATS: Readonly<
   card: { seal: false, use: 'release' },
   coated: { seal: false, use: 'release' },
   soaks: { seal: true, use: 'release' },
+  // Aluminium and zinc give off gas in wet concrete.
+  'bare metal': { seal: true, use: 'release' },
   smooth: { seal: false, use: 'release' },
   printed: { seal: false, use: 'release' },
   rubber: { seal: false, use: 'film' },
@@ -130,6 +132,7 @@ export function faceOperations(
           coats: row.coats,
           tape: row.agentKind === 'packing-tape',
           edges: row.surface === 'raw edge' || row.surface === 'wrapped',
+          metal: row.surface === 'bare metal',
         }),
         id: `seal/${row.face}/${row.surface.replace(' ', '-')}`,
         station: 'release',

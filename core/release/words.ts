@@ -9,6 +9,7 @@ const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
   card: 'or line it with film; keep the outside dry, it swells',
   coated: 'on the hard coat only: solvents eat bare foam',
   soaks: 'it soaks: sealed right through first',
+  'bare metal': 'bare metal fizzes in wet concrete: sealed, or filmed, first',
   smooth: 'thin, into every corner',
   printed: 'into the layer lines with a brush, then wipe',
   rubber: 'or a light water-based release; soap makes the rubber last',
@@ -22,9 +23,14 @@ export function agentNote({ use, agent, agentKind, surface }: AgentRow): string 
   const note = NOTES[surface]
   if (use === 'seal') return `${agent}${note ? `; ${note}` : ''}`
   if (use === 'film') return `none${note ? `, ${note}` : ''}`
-  if (use === 'none') return surface === 'raw edge' ? 'the tape lets go by itself' : 'no release, as chosen'
+  if (use === 'none')
+    return surface === 'raw edge'
+      ? 'the tape lets go by itself'
+      : surface === 'film'
+        ? note
+        : 'no release, as chosen'
   const how = agentKind === 'paste-wax' ? 'haze, then buff' : 'a thin film, no pools'
-  return `${agent}; ${surface === 'soaks' || note === '' ? how : note}`
+  return `${agent}; ${surface === 'soaks' || surface === 'bare metal' || note === '' ? how : note}`
 }
 
 /** Sentences for the findings of this station, each with the facts it is made of. */

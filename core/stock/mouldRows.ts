@@ -240,7 +240,7 @@ export const VESSELS: readonly Vessel[] = (
     ],
     [
       'vessel-half-300',
-      'half shell of a ball, 300 mm',
+      'half shell of a ball',
       // Chords of a half circle of 150 over a flat of 40: none strays by more than 1 mm.
       [
         [0, 40],

@@ -150,7 +150,7 @@ const VESSEL_NAMES: Readonly<Record<string, string>> = {
   'vessel-bucket-20': 'bucket, 5 gal',
   'vessel-bowl': 'mixing bowl, 4 qt',
   'vessel-bin': 'round bin, 10 gal',
-  'vessel-half-300': 'half shell of a ball, 11 13/16 in',
+  'vessel-half-300': 'half shell of a ball, 12 in',
 }
 const PLUG_NAMES: Readonly<Record<string, string>> = {
   'plug-round-35': 'round plug 1 3/8 in, silicone',

@@ -6,7 +6,7 @@ import { INCH, METRIC } from './says.ts'
 /** Words that may only be said where such a part, or one that is made with it, is there. */
 const ONLY_WITH: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\bknockouts?\b/, ['knockout']],
-  [/\bsides?\b (off|in this order)|[Ss]creed to the sides/, ['strip']],
+  [/\bsides?\b (off|in this order)|[Ss]creed to the sides/, ['strip', 'form']],
   [/\bribs?\b/, ['rib']],
   [/\btube\b/, ['tube', 'knockout']],
   [/\brubber\b/, ['rubber']],

@@ -26,7 +26,9 @@ function wrongIn(text: string, plan: PiecePlan): string[] {
   return [
     ...(never ? [`says ${never}`] : []),
     ...(/knockouts? (out|tops|are)/.test(text) && !roles.has('knockout') ? ['speaks of knockouts'] : []),
-    ...(/[Ss]ides off|[Ss]creed to the sides/.test(text) && !roles.has('strip') ? ['speaks of sides'] : []),
+    ...(/[Ss]ides off|[Ss]creed to the sides/.test(text) && !roles.has('strip') && !roles.has('form')
+      ? ['speaks of sides']
+      : []),
   ]
 }
 

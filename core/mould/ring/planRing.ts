@@ -260,7 +260,7 @@ function ringFaces(
   return [
     { face: 'base', partIds: of('base'), areaM2: (Math.PI * diameter ** 2) / 4e6, ...surfaceOf(board) },
     {
-      face: 'skins',
+      face: 'ring',
       partIds: of('skin'),
       areaM2: (Math.PI * diameter * height) / 1e6,
       ...skinSurface(skin),

@@ -21,6 +21,7 @@ const FACE_WORDS = {
   rubber: 'the rubber',
   separators: 'each separator on both faces',
   'tube-inside': 'the inside of the tube',
+  ring: 'the inside of the ring',
 } as const
 export type FaceWord = keyof typeof FACE_WORDS
 /** How sides that no screw holds come free of their base. */
@@ -45,10 +46,10 @@ type Turned = { readonly massKg: number }
 export const RELEASE_ACTS = {
   'seal-face': told(
     'seal the face',
-    (f: { face: FaceWord; agent: string; coats: number; tape: boolean; edges: boolean }) =>
+    (f: { face: FaceWord; agent: string; coats: number; tape: boolean; edges: boolean; metal: boolean }) =>
       f.tape
         ? `Tape ${faceWords(f.face)} with ${f.agent}, ${f.edges ? 'every raw edge, over the top too' : 'all over, laps pressed down'}.`
-        : `Seal ${faceWords(f.face)} with ${f.agent}, ${count(f.coats, 'coat')}: raw it soaks and bonds. It must be hard right through before it is waxed.`,
+        : `Seal ${faceWords(f.face)} with ${f.agent}, ${count(f.coats, 'coat')}: ${f.metal ? 'bare metal fizzes in wet concrete and leaves it rough' : 'raw it soaks and bonds'}. It must be hard right through before it is waxed.`,
   ),
   'release-face': told(
     'release',

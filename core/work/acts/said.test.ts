@@ -161,15 +161,27 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
 
   // What goes on faces
   [
-    act('seal-face', { face: 'base', agent: 'lacquer', coats: 1, tape: false, edges: false }),
+    act('seal-face', { face: 'base', agent: 'lacquer', coats: 1, tape: false, edges: false, metal: false }),
     /^Seal the base with lacquer, 1 coat: .*hard right through/,
   ],
   [
-    act('seal-face', { face: 'knockout-edges', agent: 'tape', coats: 1, tape: true, edges: true }),
+    act('seal-face', { face: 'ring', agent: 'lacquer', coats: 2, tape: false, edges: false, metal: true }),
+    /inside of the ring with lacquer, 2 coats: bare metal/,
+    /soaks/,
+  ],
+  [
+    act('seal-face', {
+      face: 'knockout-edges',
+      agent: 'tape',
+      coats: 1,
+      tape: true,
+      edges: true,
+      metal: false,
+    }),
     /^Tape the knockouts with tape, every raw edge/,
   ],
   [
-    act('seal-face', { face: 'foam', agent: 'tape', coats: 1, tape: true, edges: false }),
+    act('seal-face', { face: 'foam', agent: 'tape', coats: 1, tape: true, edges: false, metal: false }),
     /all over, laps pressed down/,
     /edge/,
   ],
