@@ -6,19 +6,26 @@ import { useMould } from './useMould.ts'
 /** Which of the units of a fact are told in the reader’s own. */
 const KINDS = { kg: 'mass', L: 'volume', N: 'force', m: 'run', m2: 'area', g: 'grams', cm2: 'patch' } as const
 
+/** A measure with its unit apart: inches carry their own mark. */
+function told(text: string): { readonly figure: string; readonly unit: string } {
+  const [figure, unit] = text.split(' mm')
+  return unit === undefined ? { figure: text, unit: '' } : { figure: figure!, unit: 'mm' }
+}
+
 /** What the maker sets out by, line by line, with what it means. */
 export function Facts() {
-  const { figures, look, mm, style } = useMould()
+  const { figures, look, style } = useMould()
   if (!figures || figures.facts.length === 0) return null
+  const words = wordsStyle(style)
   return (
     <div className={look}>
-      {figures.facts.map((fact) => {
+      {figures.facts.map((fact, i) => {
         const { value, unit } = fact
-        const { name, note } = sayItem(fact, wordsStyle(style))
+        const { name, note } = sayItem(fact, words)
         const kind = KINDS[unit as keyof typeof KINDS]
         const shown =
           unit === 'mm'
-            ? { figure: mm(value), unit: '' }
+            ? told(value < 10 ? words.fine(value) : words.mm(value))
             : kind
               ? showQuantity(kind, value, value < 10 ? 2 : 0, style)
               : {
@@ -27,7 +34,7 @@ export function Facts() {
                 }
         return (
           <Row
-            key={fact.code}
+            key={`${fact.code}/${i}`}
             label={
               <>
                 {name}
