@@ -67,8 +67,21 @@ export const SHAPED_WORDS = {
     { mm, fine },
   ) => ({
     what: `The ${f.board} bows ${fine(f.bowMm)} under the fill${f.boards > 1 ? `, and ${f.boards - 1} more too far` : ''}`,
-    why: `${fine(f.limitMm)} is the limit. ${f.spacingMm > 0 ? 'Battens on edge behind it carry it from its foot to its top.' : f.instead === '' ? 'No board in stock is stiff enough and battens do not reach it: walers and ties are designed by someone qualified.' : 'No batten can stand behind it: a stiffer board does.'}`,
-    remedy: f.spacingMm > 0 ? `Battens every ${mm(f.spacingMm)}` : `Use ${f.instead}`,
+    why: `${fine(f.limitMm)} is the limit. ${
+      f.spacingMm > 0 && f.instead !== ''
+        ? 'A stiffer board, and battens on edge where there is room behind it, carry it.'
+        : f.spacingMm > 0
+          ? 'Battens on edge behind it carry it from its foot to its top.'
+          : f.instead !== ''
+            ? 'A stiffer board carries it.'
+            : 'No board in stock is stiff enough, with battens or without: walers and ties are designed by someone qualified.'
+    }`,
+    remedy:
+      f.spacingMm > 0 && f.instead !== ''
+        ? `Use ${f.instead}, battens every ${mm(f.spacingMm)}`
+        : f.spacingMm > 0
+          ? `Battens every ${mm(f.spacingMm)}`
+          : `Use ${f.instead}`,
   }),
   'planks-lift': (
     f: { board: string; boards: number; liftN: number; holdN: number; covers: number },

@@ -239,6 +239,8 @@ export type ScrewRow = {
   readonly count: number
   readonly spacingMm: number
   readonly positionsMm: readonly number[]
+  /** The part they go into, where that is not the base. */
+  readonly intoId?: string
   /** The side they are driven from, and taken out from. */
   readonly from: 'outside' | 'below'
 }

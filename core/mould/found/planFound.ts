@@ -117,6 +117,10 @@ export const foundMethod: MouldMethod<'found'> = {
       depth: body.height,
       facts: vesselFacts(vessel, rings, body, fill, mix.freshKgPerM3, mould.comesOff),
       building: foundBuilding(order),
+      // Inside of what is closed nothing is waxed any more, and a bag covers what is.
+      afterRelease: ['join/halves', 'stand/vessel', 'line/bag'].filter((id) =>
+        foundBuilding(order).some((op) => op.id === id && op.per === 'cast'),
+      ),
       off: foundOff(order),
       faces: [
         ...(bases.length > 0
@@ -125,7 +129,7 @@ export const foundMethod: MouldMethod<'found'> = {
                 face: 'base' as const,
                 partIds: bases.map((p) => p.id),
                 areaM2: ((Math.PI / 4) * rings[0]!.diameter ** 2) / 1e6,
-                ...surfaceOf(base!),
+                ...(mould.bag ? ({ material: 'bag', surface: 'film' } as const) : surfaceOf(base!)),
               },
             ]
           : []),

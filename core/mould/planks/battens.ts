@@ -1,4 +1,4 @@
-import type { SolidRecipe } from '../../geometry/index.ts'
+import type { Point, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { Board } from '../../stock/index.ts'
 import { massToForce } from '../../units/convert.ts'
 import { type BarePart, barePart, oneLayer, prism, rectangle } from '../bareParts.ts'
@@ -20,18 +20,38 @@ export type Pushed = {
   readonly bare: boolean
 }
 
-export function pushOn({ shape, part, core }: Plank, height: number, freshKgPerM3: number): Pushed {
-  const foot = Math.min(
-    ...shape.inside[0]!.map(([x, y]) => shape.by.origin[2] + x * shape.by.x[2] + y * shape.by.y[2]),
-  )
+export function pushOn(plank: Plank, planks: readonly Plank[], height: number, freshKgPerM3: number): Pushed {
+  const { shape, part } = plank
+  const foot = Math.min(...shape.inside[0]!.map((p) => inSpace(shape, p)[2]))
   const edges = shape.edges.flat()
   return {
     level: part.lengthMm,
     up: part.widthMm,
     footMPa: massToForce(freshKgPerM3 * Math.max(0, height - foot) * 1e-9),
     topFree: edges.some((e) => e.topOpen),
-    bare: core === null && edges.every((e) => e.angleDeg < 180),
+    // At an inside corner the battens of both boards would cross.
+    bare:
+      plank.core === null &&
+      edges.every((e) => e.angleDeg < 180) &&
+      roomBehind(plank, planks) >= part.thicknessMm + DEPTHS.at(-1)!,
   }
+}
+const inSpace = ({ by: { x, y, origin } }: Plank['shape'], [u, v]: Point): Vector => [
+  origin[0] + u * x[0] + v * y[0],
+  origin[1] + u * x[1] + v * y[1],
+  origin[2] + u * x[2] + v * y[2],
+]
+
+/** How far behind the outside face of a plank the nearest board that faces it stands, mm; without end where none does. */
+function roomBehind(plank: Plank, planks: readonly Plank[]): number {
+  const { z, origin } = plank.shape.by
+  const along = (p: Vector) => z[0] * p[0] + z[1] * p[1] + z[2] * p[2]
+  const own = along(origin) + plank.part.thicknessMm
+  return planks.reduce((least, { shape, part }) => {
+    if (along(shape.by.z) > -0.3) return least
+    const near = Math.min(...shape.inside[0]!.map((p) => along(inSpace(shape, p))))
+    return near - own < -part.thicknessMm ? least : Math.min(least, near - own - part.thicknessMm)
+  }, Infinity)
 }
 
 /** Bow of a strip of unit width held at both ends, 5 q L^4/(384 E I). */
@@ -90,7 +110,8 @@ export function battensBehind(
     ) ?? DEPTHS.at(-1)!
   return Array.from({ length: count }, (_, i): BarePart => {
     const x = x0 + ((x1 - x0) * (i + 1)) / (count + 1)
-    const [low, high] = across(shape.outside[0]!, x - t / 2, x + t / 2) ?? [Math.min(...ys), Math.max(...ys)]
+    const [foot, high] = across(shape.outside[0]!, x - t / 2, x + t / 2) ?? [Math.min(...ys), Math.max(...ys)]
+    const low = Math.max(foot, clear(shape, t + depth))
     const id = `${part.id}/batten/${i + 1}`
     const recipe: SolidRecipe = {
       kind: 'moved',
@@ -113,6 +134,11 @@ export function battensBehind(
       recipe,
     })
   })
+}
+
+/** How far up a leaning plank a batten begins, so that its far edge stays over the base. */
+function clear({ by: { y, z, origin } }: Plank['shape'], out: number): number {
+  return y[2] > 1e-6 && z[2] < 0 ? (-origin[2] - out * z[2]) / y[2] : -Infinity
 }
 
 /** How far up and down a ring reaches over all of a strip between two places along it; null where it does not. */

@@ -30,7 +30,7 @@ export function besidePlanks(
 }
 
 /** Each hole of a pot, filled: what the pot without it has more. Its place is the mould's, in the pour. */
-function plugParts(piece: Piece, { by, kernel }: Told) {
+function plugParts(piece: Piece, { by, kernel, body: { height } }: Told) {
   if (piece.kind !== 'box' || piece.built) return { plugs: [], bought: [] }
   const { drains, sideHoles } = piece
   const count = drains.count + sideHoles.length
@@ -70,7 +70,8 @@ function plugParts(piece: Piece, { by, kernel }: Told) {
     )
     return barePart({
       id,
-      role: 'knockout',
+      // Only what ends at the open top has a top to be kept clear.
+      role: b.max[2]! > height - 1 ? 'knockout' : 'former',
       source: { of: 'hole', n: i + 1, count: known.length },
       name: known.length === 1 ? 'plug' : `plug ${i + 1}`,
       together: 'plugs',

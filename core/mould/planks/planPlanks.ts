@@ -14,7 +14,15 @@ import { boardMissing, finding, TALL, tooLargeFindings, wearFindings } from '../
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { surfaceOf } from '../surfaces.ts'
 import type { MouldFace, MouldFact, ScrewRow, SealantRow } from '../types.ts'
-import { battenSpacing, battensBehind, LEAST_SPACING, plankBow, plankLimit, pushOn } from './battens.ts'
+import {
+  battenSpacing,
+  battensBehind,
+  LEAST_SPACING,
+  type Pushed,
+  plankBow,
+  plankLimit,
+  pushOn,
+} from './battens.ts'
 import { besidePlanks } from './besidePlanks.ts'
 import { collision } from './collide.ts'
 import { type CoreBox, coresOf } from './cores.ts'
@@ -90,7 +98,7 @@ export const planksMethod: MouldMethod<'planks'> = {
         ],
       }
     const { stands, shapes, cores, planks } = standRound(input, faces, body, board)
-    const pushes = planks.map((p) => pushOn(p, body.height, mix.freshKgPerM3))
+    const pushes = planks.map((p) => pushOn(p, planks, body.height, mix.freshKgPerM3))
     const { battens: spacing } = piece.mould
     const battens =
       spacing === null
@@ -325,7 +333,7 @@ function screwRows(
         const where = `${over.part.name} to ${under.part.name}`
         if (seen.has(where)) return []
         seen.add(where)
-        return [row(over, where, edge.lengthMm, most, 'outside')]
+        return [{ ...row(over, where, edge.lengthMm, most, 'outside'), intoId: under.part.id }]
       }),
   ]
 }
@@ -506,36 +514,36 @@ function checkSaw(piece: Piece, planks: readonly Plank[]): Finding[] {
   })
 }
 
-/** Boards that bow under the fill, with battens behind them where they may stand, else a stiffer board. */
+/** Boards that bow under the fill: battens behind those that have room, a stiffer board for the rest; each cure reckoned again. */
 function checkBow({ piece, stock, mix }: Input, planks: readonly Plank[], board: Board): Finding[] {
-  const { battens } = piece.mould
-  const height = Math.max(0, ...planks.map((p) => p.part.widthMm))
-  if (height === 0) return []
   const depth = depthOf(planks)
-  const bowed = planks.flatMap((plank) => {
-    const push = pushOn(plank, depth, mix.freshKgPerM3)
-    const bow = plankBow(push, board, mix.freshKgPerM3, push.bare ? battens : null)
-    return bow > plankLimit(push) ? [{ plank, push, bow }] : []
-  })
+  const pushed = planks.map((plank) => ({ plank, push: pushOn(plank, planks, depth, mix.freshKgPerM3) }))
+  const bowOf = (push: Pushed, own: Board, battens: number | null) =>
+    plankBow(push, own, mix.freshKgPerM3, push.bare ? battens : null)
+  const bowedBy = (own: Board, battens: number | null) =>
+    pushed.filter(({ push }) => bowOf(push, own, battens) > plankLimit(push))
+  const now = piece.mould.battens
+  const bowed = bowedBy(board, now)
   if (bowed.length === 0) return []
-  const worst = bowed.reduce((a, b) => (b.bow > a.bow ? b : a))
-  const spacing = bowed.every((b) => b.push.bare)
-    ? Math.min(...bowed.map((b) => battenSpacing(b.push, board)))
-    : 0
-  const does = (other: Board) =>
-    planks.every((p) => {
-      const push = pushOn(p, depth, mix.freshKgPerM3)
-      return plankBow(push, other, mix.freshKgPerM3, push.bare ? battens : null) <= plankLimit(push)
-    })
-  const stiffer =
-    spacing >= LEAST_SPACING
-      ? undefined
-      : stock.boards
-          .filter((b) => b.thickness > board.thickness || b.elasticityAcross > board.elasticityAcross)
-          .sort((a, b) => a.thickness - b.thickness)
-          .find(does)
-  const cure: Partial<Input['piece']['mould']> | null =
-    spacing >= LEAST_SPACING ? { battens: spacing } : stiffer ? { sideBoard: stiffer.id } : null
+  const worst = bowed.reduce((a, b) => (bowOf(b.push, board, now) > bowOf(a.push, board, now) ? b : a))
+  const spacingFor = (own: Board): number | null => {
+    const bare = bowedBy(own, null).filter(({ push }) => push.bare)
+    const spacing = Math.min(now ?? Infinity, ...bare.map(({ push }) => battenSpacing(push, own)))
+    return Number.isFinite(spacing) && spacing >= LEAST_SPACING ? spacing : null
+  }
+  const stiffer = stock.boards
+    .filter((b) => b.id !== board.id && b.thickness >= board.thickness)
+    .sort((a, b) => a.thickness - b.thickness || a.elasticityAcross - b.elasticityAcross)
+  const cures = [board, ...stiffer].flatMap((own) => [
+    { own, battens: now },
+    { own, battens: spacingFor(own) },
+  ])
+  const cure = cures.find(({ own, battens }) => bowedBy(own, battens).length === 0)
+  const battens = cure && cure.battens !== now ? cure.battens : null
+  const other = cure && cure.own !== board ? cure.own : null
+  const patch: Partial<Input['piece']['mould']> | null = cure
+    ? { ...(battens !== null && { battens }), ...(other && { sideBoard: other.id }) }
+    : null
   return [
     finding(
       piece,
@@ -544,13 +552,13 @@ function checkBow({ piece, stock, mix }: Input, planks: readonly Plank[], board:
       worst.plank.part.id,
       {
         board: worst.plank.part.name,
-        bowMm: worst.bow,
+        bowMm: bowOf(worst.push, board, now),
         limitMm: plankLimit(worst.push),
         boards: bowed.length,
-        spacingMm: spacing >= LEAST_SPACING ? spacing : 0,
-        instead: stiffer?.name ?? '',
+        spacingMm: battens ?? 0,
+        instead: other?.name ?? '',
       },
-      cure === null ? undefined : [{ type: 'mouldChosen', pieceId: piece.id, patch: cure }],
+      patch === null ? undefined : [{ type: 'mouldChosen', pieceId: piece.id, patch }],
     ),
   ]
 }

@@ -11,6 +11,8 @@ export type PlankEdge = StripEnd & {
   readonly beside: number
   /** Whether that is the open top. */
   readonly topOpen: boolean
+  /** Whether that lies on the base. */
+  readonly onBase: boolean
   /** Angle between the two faces inside the concrete, degrees. */
   readonly angleDeg: number
   readonly lengthMm: number
@@ -99,6 +101,7 @@ export function plankShape(
         ...stripEnd(kind, angleDeg, thickness, thickness),
         beside: corner.beside,
         topOpen: stands[corner.beside] === 'open',
+        onBase: stands[corner.beside] === 'base',
         angleDeg,
         lengthMm: Math.hypot(...along),
       }

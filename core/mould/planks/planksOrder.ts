@@ -25,31 +25,39 @@ const isWedge = ({ source }: BarePart): boolean => source.of === 'plank' && sour
 const coreName = (cores: readonly CoreBox[], i: number): string =>
   cores.length === 1 ? 'core' : `core ${i + 1}`
 
-/** The outside planks as they are put up: those that are lapped over first, covers over the fill last. */
+/** Whether a plank stands on the base. */
+const stands = ({ shape }: Plank): boolean => shape.edges.flat().some((e) => e.onBase)
+
+/** The planks that stand on the base as they are put up: those that are lapped over first. */
 function inOrder(planks: readonly Plank[]): Plank[] {
-  const outer = planks.filter((p) => p.core === null)
+  const outer = planks.filter((p) => p.core === null && stands(p))
   const joints = jointsOf(outer)
   const left = [...outer]
   const done: Plank[] = []
   while (left.length > 0) {
-    const level = (p: Plank): number => (p.shape.by.z[2] > 0.7 ? 1 : 0)
-    const free = left.filter((p) =>
+    const free = left.find((p) =>
       joints.every((j) => j.edge.kind !== 'over' || j.over !== p || done.includes(j.under)),
     )
-    // Round and round, as in a pinwheel, none is lapped over by none: any may begin.
-    const next = [...(free.length > 0 ? free : left)].sort((a, b) => level(a) - level(b))[0]!
+    // Round and round, as in a pinwheel, each is lapped over by another: any may begin.
+    const next = free ?? left[0]!
     done.push(next)
     left.splice(left.indexOf(next), 1)
   }
   return done
 }
 
+/** What hangs between the boards that stand: over the fill, in its corners, under its overhangs. */
+const hungOf = (planks: readonly Plank[]): Plank[] => planks.filter((p) => p.core === null && !stands(p))
+
 export function planksBuilding(stood: Stood): Operation[] {
   const { base, planks, cores, battens, plugs, edges, bridges, screws, sealantM, mirrored } = stood
   const all = [base, ...planks.map((p) => p.part), ...battens, ...bridges]
+  const hung = hungOf(planks).map((p) => p.part)
   const drawn = planks.map((p) => p.part).filter((p) => p.drawn !== undefined)
   const screwsOf = (part: BarePart) =>
-    screws.filter((s) => s.partId === part.id).reduce((sum, s) => sum + s.count, 0)
+    screws
+      .filter((s) => s.partId === part.id && !hung.some((h) => h.id === s.intoId))
+      .reduce((sum, s) => sum + s.count, 0)
   return inTurn([
     build('cut/list', act('cut-list', { pieces: all.length }), all, { work: WORK.cut * all.length }),
     ...(drawn.length > 0
@@ -69,12 +77,16 @@ export function planksBuilding(stood: Stood): Operation[] {
           parts,
           { work: WORK.place * parts.length, wait: 60 },
         ),
-        build(
-          `fix/core/${i + 1}`,
-          act('fix-core-box', { core: coreName(cores, i), hung: core.opens === 'up' }),
-          [...parts, ...(core.opens === 'up' ? bridges : [])],
-          { work: 20 },
-        ),
+        ...(core.opens === 'up'
+          ? []
+          : [
+              build(
+                `fix/core/${i + 1}`,
+                act('fix-core-box', { core: coreName(cores, i), hung: false }),
+                parts,
+                { work: 20 },
+              ),
+            ]),
       ]
     }),
     ...inOrder(planks).map(({ part }) =>
@@ -82,6 +94,21 @@ export function planksBuilding(stood: Stood): Operation[] {
         work: WORK.place + WORK.screw * screwsOf(part),
       }),
     ),
+    ...(hung.length > 0
+      ? [
+          build(
+            'hang/boards',
+            act('hang-boards', {
+              names: namesOf(hung),
+              screws: screws
+                .filter((r) => hung.some((p) => p.id === r.partId || p.id === r.intoId))
+                .reduce((sum, r) => sum + r.count, 0),
+            }),
+            hung,
+            { work: 2 * WORK.place * hung.length },
+          ),
+        ]
+      : []),
     ...(battens.length > 0
       ? [
           build('screw/battens', act('screw-battens', { battens: battens.length }), battens, {
@@ -92,6 +119,18 @@ export function planksBuilding(stood: Stood): Operation[] {
     ...(plugs.length > 0
       ? [build('stand/plugs', act('stand-plugs', { plugs: plugs.length }), plugs, { work: 8 * plugs.length })]
       : []),
+    ...cores.flatMap((core, i) =>
+      core.opens === 'up'
+        ? [
+            build(
+              `fix/core/${i + 1}`,
+              act('fix-core-box', { core: coreName(cores, i), hung: true }),
+              [...ofCore(planks, core), ...bridges],
+              { work: 20 },
+            ),
+          ]
+        : [],
+    ),
     ...(edges.some((e) => e.role === 'chamfer')
       ? [
           build('stick/chamfers', act('stick-chamfers', { names: namesOf(edges) }), edges, {
@@ -117,13 +156,12 @@ export function planksOff(stood: Stood): Undoing[] {
   const { base, planks, cores, battens, plugs, edges, bridges, screws } = stood
   const up = cores.filter((c) => c.opens === 'up')
   const down = cores.filter((c) => c.opens !== 'up')
-  const outer = inOrder(planks).reverse()
-  const under = outer.filter((p) => p.shape.by.z[2] < -0.5)
-  // A board that is mitred into an inside corner waits for the boards at its ends.
-  const inner = outer.filter(
-    (p) => !under.includes(p) && p.shape.edges.flat().some((e) => e.angleDeg > 180.5),
-  )
-  const first = outer.filter((p) => !under.includes(p) && !inner.includes(p))
+  const first = inOrder(planks).reverse()
+  const outer = [...first, ...hungOf(planks)]
+  const under = hungOf(planks).filter((p) => p.shape.by.z[2] < -0.5)
+  // Boards that nothing holds down once the sides are off are lifted as they hang together.
+  const inner = hungOf(planks).filter((p) => !under.includes(p))
+  const lifts = inner.every((p) => p.shape.by.z[2] > -0.01)
   const sides = screws.filter((s) => outer.some((p) => p.part.id === s.partId))
   const isOfCores = (list: readonly CoreBox[]) => (p: Plank) => p.core !== null && list.includes(p.core)
   const coreOut = (list: readonly CoreBox[], early: boolean): Undoing[] => {
@@ -153,7 +191,7 @@ export function planksOff(stood: Stood): Undoing[] {
       : [undo('off/base', act('tip-off-base', {}), [base, ...edges], { from: 'turn' })]),
     ...coreOut(down, false),
     ...(plugsLater.length > 0
-      ? [undo('out/plugs', act('press-out', { names: namesOf(plugsLater) }), plugsLater)]
+      ? [undo('out/plugs', act('plugs-out', { names: namesOf(plugsLater) }), plugsLater)]
       : []),
     ...(under.length > 0
       ? [
@@ -169,7 +207,7 @@ export function planksOff(stood: Stood): Undoing[] {
     ...(bridges.length > 0 ? [undo('off/bridges', act('bridges-off', {}), bridges, { from: 'set' })] : []),
     ...(plugsUp.length > 0
       ? [
-          undo('out/plugs', act('press-out', { names: namesOf(plugsUp) }), plugsUp, {
+          undo('out/plugs', act('plugs-out', { names: namesOf(plugsUp) }), plugsUp, {
             from: 'set',
             whileItMoves: true,
           }),
@@ -192,7 +230,7 @@ export function planksOff(stood: Stood): Undoing[] {
       ? [
           undo(
             'out/inner',
-            act('inner-boards-out', { names: namesOf(inner.map((p) => p.part)) }),
+            act(lifts ? 'inner-boards-up' : 'inner-boards-out', { names: namesOf(inner.map((p) => p.part)) }),
             inner.map((p) => p.part),
           ),
         ]

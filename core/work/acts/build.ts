@@ -179,6 +179,11 @@ export const BUILD_ACTS = {
     (f: { name: string; screws: number }) =>
       `Fix the ${f.name}, faced side in${f.screws > 0 ? `: ${count(f.screws, 'screw')} in pilot holes, placed as listed` : ''}.`,
   ),
+  'hang-boards': told(
+    'hang the inner boards',
+    (f: Named & { screws: number }) =>
+      `Put ${listed(f.names)} together on the bench where they meet, faced side to the concrete, and hang them between the boards that stand, at their marks: ${count(f.screws, 'screw')} in pilot holes, placed as listed.`,
+  ),
   'screw-battens': told(
     'battens',
     (f: { battens: number }) => `Screw on ${count(f.battens, 'batten')}, on edge, from foot to top.`,

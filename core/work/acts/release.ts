@@ -277,6 +277,16 @@ export const RELEASE_ACTS = {
     (f: Turned, s) => `Turn it over with its base still on, onto a padded board.${held(f, s)}`,
   ),
   'planks-base-off': told('base off', (_: None) => 'Take the screws out of the base and lift it off.'),
+  'plugs-out': told('plugs out', (f: Named) =>
+    f.names.length === 1
+      ? 'Turn the plug and press it out.'
+      : `Turn and press out the plugs: ${listed(f.names)}.`,
+  ),
+  'inner-boards-up': told(
+    'inner boards up',
+    (f: Named) =>
+      `Lift ${listed(f.names)} straight up as they hang together, tapped loose at both ends in turn.`,
+  ),
   'inner-boards-out': told(
     'inner boards out',
     (f: Named) =>

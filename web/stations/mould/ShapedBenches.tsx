@@ -355,6 +355,7 @@ export function FoundBench() {
       )}
       <Facts />
       <HoldDown />
+      {figures && figures.cutList.length > 0 && <CutTable />}
       {figures && <Materials title="Others to hand" rows={figures.alternatives} />}
     </>
   )
