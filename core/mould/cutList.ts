@@ -38,7 +38,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       cutSize(part).lengthMm.toFixed(3),
       cutSize(part).widthMm.toFixed(3),
       part.recipe.kind === 'prism' && shapeOf(part).shape === 'outline' ? part.id : shapeOf(part).shape,
-      part.drawn ?? '',
+      part.drawn?.key ?? '',
       endKey(part),
     ].join('|')
     groups.set(key, [...(groups.get(key) ?? []), piece])
@@ -60,6 +60,7 @@ export function cutList(parts: readonly BarePart[], stock: Stock): { rows: CutRo
       count: group.reduce((sum, g) => sum + g.count, 0),
       ...shapeOf(part),
       ...endsOf(part),
+      ...(part.drawn && part.drawn.bevelsDeg.length > 0 && { outlineBevelsDeg: part.drawn.bevelsDeg }),
       partIds: group.map((g) => g.part.id),
       notes: notesFor(part),
     }

@@ -17,7 +17,8 @@ export function bevelWords([a, b]: readonly [number, number]): string {
  * How a row's edges and ends are sawn, in words: `edges 12°, both ends tilt 43.8°, swung 11.9° top short`. Null where
  * all are square.
  */
-export function sawnWords({ bevelsDeg, mitresDeg, edgeDeg }: Ends): string | null {
+export function sawnWords({ bevelsDeg, mitresDeg, edgeDeg, outlineBevelsDeg }: Ends): string | null {
+  if (outlineBevelsDeg) return outlineWords(outlineBevelsDeg)
   const edges = edgeDeg === 0 ? [] : [`edges ${tenth(edgeDeg)}`]
   if (!mitresDeg) return [...edges, ...(bevelsDeg ? [bevelWords(bevelsDeg)] : [])].join(', ') || null
   const end = (k: 0 | 1): string => {
@@ -32,7 +33,20 @@ export function sawnWords({ bevelsDeg, mitresDeg, edgeDeg }: Ends): string | nul
   return [...edges, first === second ? `both ends ${first}` : `one end ${first}; other ${second}`].join('; ')
 }
 
-type Ends = Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg'>
+/** Each edge of an outline as its back is looked at: of four by name, of more from the foot round against the clock. */
+function outlineWords(bevels: readonly number[]): string | null {
+  const one = (deg: number): string =>
+    Math.abs(deg) < 0.05 ? 'square' : `${tenth(deg)}${deg < 0 ? ' inside long' : ''}`
+  const each = bevels.map(one)
+  if (each.every((e) => e === each[0])) return each[0] === 'square' ? null : `every edge ${each[0]}`
+  const [foot, right, top, left] = each
+  if (each.length !== 4) return `edges, back towards you, from the foot against the clock: ${each.join(', ')}`
+  return right === left
+    ? `foot ${foot}, top ${top}, both ends ${right}`
+    : `foot ${foot}, top ${top}; back towards you left end ${left}, right end ${right}`
+}
+
+type Ends = Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg' | 'outlineBevelsDeg'>
 
 const NOTES: Readonly<Record<CutNote, string>> = {
   'faced-side-in': 'faced side in',

@@ -19,12 +19,13 @@ export function joinLong(rows: readonly CutRow[], sheets: readonly SheetStock[],
     const [l, w] = pieces(row, [sheet.length - 2 * trim, sheet.width - 2 * trim])
     if (l * w === 1) return row
     const [lengthMm, widthMm] = [row.lengthMm / l, row.widthMm / w]
+    const { outlineBevelsDeg: _, ...plain } = row
     const across = { count: row.count * (l - 1) * w, lengthMm: widthMm }
     const along = { count: row.count * (w - 1) * l, lengthMm }
     for (const { count, lengthMm: length } of [across, along])
       if (count > 0)
         splices.push({
-          ...row,
+          ...plain,
           name: `splices behind ${row.name}`,
           role: 'cleat',
           lengthMm: length,

@@ -74,11 +74,28 @@ describe('the list as the saw is set', () => {
       }),
     )
   })
-  it.each<[Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg'>, string | null]>([
+  it.each<[Pick<CutRow, 'bevelsDeg' | 'mitresDeg' | 'edgeDeg' | 'outlineBevelsDeg'>, string | null]>([
     [{ bevelsDeg: null, mitresDeg: null, edgeDeg: 0 }, null],
     [{ bevelsDeg: [45, 45], mitresDeg: null, edgeDeg: 0 }, 'both ends 45°'],
     [{ bevelsDeg: [-45, 0], mitresDeg: null, edgeDeg: 0 }, 'ends square and 45° inside long'],
     [{ bevelsDeg: null, mitresDeg: null, edgeDeg: -12 }, 'edges 12°'],
+    [
+      { bevelsDeg: null, mitresDeg: null, edgeDeg: 0, outlineBevelsDeg: [-45, -45, -45] },
+      'every edge 45° inside long',
+    ],
+    [{ bevelsDeg: null, mitresDeg: null, edgeDeg: 0, outlineBevelsDeg: [0, 0, 0, 0] }, null],
+    [
+      { bevelsDeg: null, mitresDeg: null, edgeDeg: 0, outlineBevelsDeg: [4, -45, 0, -45] },
+      'foot 4°, top square, both ends 45° inside long',
+    ],
+    [
+      { bevelsDeg: null, mitresDeg: null, edgeDeg: 0, outlineBevelsDeg: [0, 10, 0, 20] },
+      'foot square, top square; back towards you left end 20°, right end 10°',
+    ],
+    [
+      { bevelsDeg: null, mitresDeg: null, edgeDeg: 0, outlineBevelsDeg: [0, 10, 0, 20, 5] },
+      'edges, back towards you, from the foot against the clock: square, 10°, square, 20°, 5°',
+    ],
     [
       { bevelsDeg: [43.8, 43.8], mitresDeg: [-11.9, -11.9], edgeDeg: 12 },
       'edges 12°; both ends tilt 43.8°, swing 11.9° top short',

@@ -97,8 +97,8 @@ export type MouldPart = {
   readonly recipe: SolidRecipe
   /** Of what is glued up from boards on edge: each board's size, and the width they come to. */
   readonly onEdge?: { readonly lengthMm: number; readonly widthMm: number; readonly acrossMm: number }
-  /** Of what is cut to a drawn outline that no table tells: the same for equal ones. */
-  readonly drawn?: string
+  /** Of what is cut to a drawn outline: a key that equal ones share, and the saw's tilt along each edge, from the lowest round. */
+  readonly drawn?: { readonly key: string; readonly bevelsDeg: readonly number[] }
   /** Its plan where it stands lowest, of a part that leans or is cut from several bodies; null where none is drawn. */
   readonly foot?: Loop | null
   /** Of a part that leans: its plan at the level at which the piece's outline is drawn. */
@@ -171,6 +171,8 @@ export type CutRow = {
   readonly mitresDeg: readonly [number, number] | null
   /** Both long edges off the square, as a leaning strip has them; 0 where they are square. */
   readonly edgeDeg: number
+  /** Of a drawn part: the tilt along each edge of its outline, from the lowest round; less than 0 where the inside is the longer. */
+  readonly outlineBevelsDeg?: readonly number[]
   readonly partIds: readonly string[]
   readonly notes: readonly CutNote[]
 }

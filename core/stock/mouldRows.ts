@@ -41,7 +41,7 @@ export const SKINS: readonly Skin[] = [
     casts: 8,
     price: 19,
   }),
-  skin('skin-flashing', '0.3 mm aluminium flashing, filmed', 'aluminium', 0.3, 25, {
+  skin('skin-flashing', '0.3 mm aluminium flashing', 'aluminium', 0.3, 25, {
     length: 5000,
     width: 300,
     elasticity: 70000,

@@ -80,7 +80,7 @@ const SKIN_SIZES: Readonly<Record<string, readonly [string, readonly [number, nu
   'skin-hardboard-3': ['1/8 in hardboard, bent', [1 / 8, 96, 48]],
   'skin-flexible-5': ['3/16 in flexible plywood', [3 / 16, 96, 48]],
   'skin-birch-3': ['1/8 in birch plywood, grain along the bend’s axis', [1 / 8, 60, 60]],
-  'skin-flashing': ['0.012 in aluminum flashing, filmed', [0.012, 120, 14]],
+  'skin-flashing': ['0.012 in aluminum flashing', [0.012, 120, 14]],
   'skin-vinyl-2': ['3/32 in vinyl floor sheet', [3 / 32, 120, 72]],
   'skin-petg-1': ['0.04 in PETG sheet', [0.04, 96, 48]],
 }

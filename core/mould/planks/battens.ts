@@ -99,6 +99,7 @@ export function battensBehind(
   push: Pushed,
   board: Board,
   spacing: number,
+  height: number,
 ): BarePart[] {
   const t = board.thickness
   const [xs, ys] = [shape.inside[0]!.map((p) => p[0]), shape.inside[0]!.map((p) => p[1])]
@@ -110,8 +111,9 @@ export function battensBehind(
     ) ?? DEPTHS.at(-1)!
   return Array.from({ length: count }, (_, i): BarePart => {
     const x = x0 + ((x1 - x0) * (i + 1)) / (count + 1)
-    const [foot, high] = across(shape.outside[0]!, x - t / 2, x + t / 2) ?? [Math.min(...ys), Math.max(...ys)]
-    const low = Math.max(foot, clear(shape, t + depth))
+    const [foot, head] = across(shape.outside[0]!, x - t / 2, x + t / 2) ?? [Math.min(...ys), Math.max(...ys)]
+    const [over, under] = between(shape, t + depth, height)
+    const [low, high] = [Math.max(foot, over), Math.min(head, under)]
     const id = `${part.id}/batten/${i + 1}`
     const recipe: SolidRecipe = {
       kind: 'moved',
@@ -136,9 +138,11 @@ export function battensBehind(
   })
 }
 
-/** How far up a leaning plank a batten begins, so that its far edge stays over the base. */
-function clear({ by: { y, z, origin } }: Plank['shape'], out: number): number {
-  return y[2] > 1e-6 && z[2] < 0 ? (-origin[2] - out * z[2]) / y[2] : -Infinity
+/** From where to where up a leaning plank a batten stays over the base and under the fill line with its far edge too. */
+function between({ by: { y, z, origin } }: Plank['shape'], out: number, height: number): [number, number] {
+  if (y[2] < 1e-6) return [-Infinity, Infinity]
+  const at = (level: number) => (level - origin[2] - out * z[2]) / y[2]
+  return [z[2] < 0 ? at(0) : -Infinity, z[2] > 0 ? at(height) : Infinity]
 }
 
 /** How far up and down a ring reaches over all of a strip between two places along it; null where it does not. */

@@ -103,7 +103,9 @@ export const planksMethod: MouldMethod<'planks'> = {
     const battens =
       spacing === null
         ? []
-        : planks.flatMap((p, i) => (pushes[i]!.bare ? battensBehind(p, pushes[i]!, board, spacing) : []))
+        : planks.flatMap((p, i) =>
+            pushes[i]!.bare ? battensBehind(p, pushes[i]!, board, spacing, body.height) : [],
+          )
     const beside = besidePlanks(piece, { plain, body, by, kernel })
     const base = basePart(planks, faces, body, baseBoard)
     const hung = cores.filter((c) => c.opens === 'up')

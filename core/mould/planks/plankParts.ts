@@ -53,7 +53,7 @@ export function plankParts(
         layers: oneLayer(board),
         pull: core ? (core.opens === 'down' ? DOWN : UP) : face.normal,
         bevels,
-        ...(bevels === null && { drawn: signature(shape, min) }),
+        ...(bevels === null && { drawn: { key: signature(shape, min), bevelsDeg: tilts(shape) } }),
         mass: {
           volume: ((areaOf(shape.inside) + areaOf(shape.outside)) / 2) * board.thickness,
           kgPerM3: board.densityKgPerM3,
@@ -180,6 +180,15 @@ function signature({ inside, outside }: PlankShape, [x0, y0]: Point): string {
     .join('/')
 }
 
+/** The saw's tilt along each edge of a plank without holes, from its lowest edge round. */
+function tilts({ cast, edges }: PlankShape): number[] {
+  const [ring] = cast
+  if (cast.length !== 1 || ring === undefined) return []
+  const level = (i: number) => ring[i]![1] + ring[(i + 1) % ring.length]![1]
+  const first = ring.reduce((best, _, i) => (level(i) < level(best) - 1e-4 ? i : best), 0)
+  return ring.map((_, i) => tidy(edges[0]![(first + i) % ring.length]!.bevelDeg))
+}
+
 /** Lines of the planks that no table tells: their inside face, and their outside face where it is another. */
 export function plankOutlines(planks: readonly Plank[]): PartOutline[] {
   return planks
@@ -267,7 +276,7 @@ function parted(plank: Plank): Plank[] {
         lengthMm: high[0] - low[0],
         widthMm: high[1] - low[1],
         bevels: null,
-        drawn: signature(cutTo, low),
+        drawn: { key: signature(cutTo, low), bevelsDeg: [] },
         ...(is === 'wedge' && { pull: z }),
         mass: {
           volume: Math.max(1, ((areaOf(cutTo.inside) + areaOf(cutTo.outside)) / 2) * t),
