@@ -153,8 +153,9 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               pieceStation: castRun,
               meshes: stock.meshes,
               mix,
+              mixes: stock.mixes,
             },
-            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, memo),
+            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, i.mixes, memo),
           ),
         )
       : null

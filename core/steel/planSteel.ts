@@ -7,6 +7,7 @@ import { massOf } from '../units/convert.ts'
 import { act, type Operation, operation } from '../work/index.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { meshRegion, meshSheet } from './meshSheet.ts'
+import { thinRemedies } from './thicker.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
 import type { SteelFindings } from './words.ts'
 
@@ -31,6 +32,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
+  mixes: readonly Mix[],
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
@@ -119,15 +121,13 @@ export function planSteelStation(
         with: mesh && !geometry.thinnest ? 'mesh' : 'no mesh',
         where: geometry.thinnest?.where ?? '',
       },
-      slab && !geometry.thinnest
-        ? [
-            {
-              code: 'too-thin',
-              facts: { leastMm: least },
-              changes: [{ type: 'thicknessChanged', pieceId: piece.id, thickness: least }],
-            },
-          ]
-        : [],
+      thinRemedies(
+        piece,
+        { thinnest: own.mm, least, plain: !mesh || geometry.thinnest !== null },
+        mix,
+        mixes,
+        slab && !geometry.thinnest ? { type: 'thicknessChanged', pieceId: piece.id, thickness: least } : null,
+      ),
     )
   if (chosen && !fits) raise('mesh-does-not-fit', 'warn', { coverMm: cover, spacingMm: chosen.spacing })
   if (mesh && result.coverToShowFaceMm !== null && result.coverToShowFaceMm < GHOSTING)

@@ -1,11 +1,19 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { boundLoop, type Kernel } from '../geometry/index.ts'
-import type { Outline, Piece } from '../job/index.ts'
-import { explainBy } from '../job/index.ts'
+import {
+  applyChange,
+  explainBy,
+  newBox,
+  newFitted,
+  newTurned,
+  type Outline,
+  type Piece,
+  type TurnedForm,
+} from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { METRIC } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
-import { testBasin, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
+import { testBasin, testJob, testSlab, testStock, testTaps, testTop } from '../testing/testPiece.ts'
 import { meshRegion, meshSheet, planSteelStation, STEEL_WORDS } from './index.ts'
 
 let kernel: Kernel
@@ -14,7 +22,14 @@ beforeAll(async () => {
 })
 const mix = testStock.mixes[0]!
 const plan = (piece: Piece) =>
-  planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock.meshes, mix)
+  planSteelStation(
+    kernel,
+    piece,
+    planPieceStation(kernel, piece, 2300, true),
+    testStock.meshes,
+    mix,
+    testStock.mixes,
+  )
 const rect = (length: number, width: number) =>
   ({ kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }) as Outline
 
@@ -127,5 +142,38 @@ describe('findings', () => {
     expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
     for (const f of findings)
       expect(JSON.stringify(explainBy(STEEL_WORDS, f, METRIC))).not.toMatch(/undefined|NaN/)
+  })
+})
+
+describe('what is too thin for its mix', () => {
+  const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
+  const turned = (form: TurnedForm) => newTurned(told, testStock, { turned: form })
+  it.each<[string, Piece, number]>([
+    ['a planter by its walls', newBox(told, testStock, { wall: 30 }), 3],
+    ['a planter by its floor', newBox(told, testStock, { wall: 60, taper: 0, floor: 22 }), 2],
+    ['a bowl', turned({ form: 'bowl', outside: 600, height: 250, wall: 26, exponent: 2, foot: 150 }), 3],
+    ['a tube', turned({ form: 'tube', outside: 600, inside: 540, height: 600, floor: 0 }), 3],
+    ['a cap', newFitted(told, testStock, { part: 'cap', wall: 20, thickness: 45 }), 2],
+    ['a slab', testSlab({ thickness: 26, steel: { kind: 'none', mesh: '', cover: null, depth: null } }), 3],
+  ])('%s: a mix that may be so thin, or more thickness, each of which cures it', (_, piece, most) => {
+    const thin = plan(piece).findings.find((f) => f.code === 'too-thin')!
+    expect(thin.remedies.length).toBeGreaterThan(0)
+    expect(thin.remedies.length).toBeLessThanOrEqual(most)
+    const words = explainBy(STEEL_WORDS, thin, METRIC)!
+    for (const remedy of thin.remedies) {
+      expect(words.remedies?.[remedy.code]).toMatch(/^(Use .+|Make it \d+ mm thick)$/)
+      const job = remedy.changes.reduce(applyChange, testJob(piece))
+      const [after] = job.pieces as [Piece]
+      const own = testStock.mixes.find((m) => m.id === after.mix.mix)!
+      const { findings } = planSteelStation(
+        kernel,
+        after,
+        planPieceStation(kernel, after, 2300, true),
+        testStock.meshes,
+        own,
+        testStock.mixes,
+      )
+      expect([remedy.code, findings.map((f) => f.code).includes('too-thin')]).toEqual([remedy.code, false])
+    }
   })
 })

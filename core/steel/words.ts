@@ -25,10 +25,16 @@ export const STEEL_WORDS = {
   'too-thin': (
     f: { thicknessMm: number; mix: string; with: string; leastMm: number; where: string },
     { mm },
+    remedies: readonly Remedy[],
   ) => ({
     what: `${mm(f.thicknessMm)} thick; ${f.mix} with ${f.with} wants ${mm(f.leastMm)}`,
     why: 'Below that the cover is too thin or the stone does not pass, and the piece cracks when it is handled.',
-    remedy: `Make it ${mm(f.leastMm)} thick`,
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        'mix' in r.facts ? `Use ${r.facts.mix}` : `Make it ${mm(f.leastMm)} thick`,
+      ]),
+    ),
   }),
   'mesh-does-not-fit': (f: { coverMm: number; spacingMm: number }, { mm }) => ({
     what: 'No mat fits inside the cover: none is planned',
