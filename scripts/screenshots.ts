@@ -34,7 +34,7 @@ try {
   })
   await shoot(page, 'half-section', `${job}/egg-finial/piece`)
   await shoot(page, 'seat', `${job}/stargazing-seat/piece`)
-  await shoot(page, 'planter', `${job}/terrace-planter/piece`)
+  await shoot(page, 'planter', `${job}/terrace-planter/mould`)
   await shoot(page, 'run', `${job}/run/warming-top`)
   await shoot(page, 'import', `${job}/new`, async () => {
     // The star tile as it might come: two facets short.

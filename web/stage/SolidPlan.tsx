@@ -51,9 +51,15 @@ export function SolidPlan() {
   const round = piece.kind === 'turned'
   const broken = plan !== null && plan.stations.piece?.geometry.recipe === null
   const above = beyond * scale + 18
-  const away = Math.max(34, (Math.max(beyond, piece.mould.runPast) + 40) * scale + 34)
+  const wide = text(box.width).length * 4
+  const away = Math.max(
+    34,
+    (Math.max(beyond, piece.mould.runPast) + 40) * scale + 34,
+    // Clear of the section's mark, which stands at the mould's edge.
+    beyond * scale + 30 + wide,
+  )
   // Beside the mould, and whole inside the view however long the figure.
-  const beside = Math.min(right + away, size.width - text(box.width).length * 4 - 8)
+  const beside = Math.min(right + away, size.width - wide - 8)
   const geometry = plan?.stations.piece?.geometry
   const lies = piece.attitude.down === 'top' || piece.attitude.down === 'bottom'
   const flat = geometry && lies ? pouredLoop(geometry.outline, piece.attitude, geometry) : null
