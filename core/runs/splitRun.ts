@@ -1,4 +1,4 @@
-import { combineRegions, type Kernel, measureRegion, type Point } from '../geometry/index.ts'
+import { clipRing, combineRegions, type Kernel, measureRegion, type Point } from '../geometry/index.ts'
 import type { CornerOfPath, Run } from '../job/index.ts'
 import { type LegPlan, type RunPlan, runPlan } from './runOutline.ts'
 
@@ -34,20 +34,9 @@ export type SplitRun = {
   readonly problems: readonly RunProblem[]
 }
 
-/** What of a ring lies on one side of a line (to the left of its direction), after Sutherland and Hodgman. */
-function keepSide(ring: readonly Point[], at: Point, normal: Point): Point[] {
-  const side = (p: Point) => (p[0] - at[0]) * normal[0] + (p[1] - at[1]) * normal[1]
-  return ring.flatMap((a, i): Point[] => {
-    const b = ring[(i + 1) % ring.length]!
-    const [sa, sb] = [side(a), side(b)]
-    const out: Point[] = sa >= 0 ? [a] : []
-    if (sa >= 0 !== sb >= 0) {
-      const t = sa / (sa - sb)
-      out.push([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t])
-    }
-    return out
-  })
-}
+/** What of a ring lies on one side of a line through a point, where its normal points. */
+const keepSide = (ring: readonly Point[], at: Point, normal: Point): Point[] =>
+  clipRing(ring, normal, at[0] * normal[0] + at[1] * normal[1])
 
 /** The plan of an opening of the run: a rectangle along its leg. */
 export function openingRing(leg: LegPlan, o: Run['openings'][number]): Point[] {

@@ -11,6 +11,7 @@ import { FormerPrints } from './FormerPrints.tsx'
 import { HoldDown } from './HoldDown.tsx'
 import { MitreDrawing, SchoolDrawing } from './SchoolDrawing.tsx'
 import { KnockoutKinds, SideBoards } from './SideBoards.tsx'
+import { BasePick, SealantPick } from './StockPicks.tsx'
 import { UnderTheFill } from './UnderTheFill.tsx'
 import { BOX, useMould } from './useMould.ts'
 
@@ -89,12 +90,7 @@ export function BoardBoxBench() {
         }
       />
       <h2>Boards</h2>
-      <Pick
-        label="Base"
-        value={mould.baseBoard}
-        options={job.stock.boards}
-        onChoose={(baseBoard) => choose('base board', { baseBoard })}
-      />
+      <BasePick />
       <Pick
         label="Sides"
         value={mould.sideBoard}
@@ -215,12 +211,7 @@ export function BoardBoxBench() {
           on={mould.joinLong}
           onSwitch={(joinLong) => choose(joinLong ? 'long parts joined' : 'no part joined', { joinLong })}
         />
-        <Pick
-          label="Sealant"
-          value={mould.sealant}
-          options={job.stock.sealants}
-          onChoose={(sealant) => choose('sealant', { sealant })}
-        />
+        <SealantPick />
         <Link className="word p-0!" to={`/job/${job.id}/cutting`}>
           lay out a list of your own
         </Link>

@@ -4,6 +4,7 @@ import { Switch } from '../../ui/Switch.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
 import { HoldDown } from './HoldDown.tsx'
+import { BasePick, SealantPick } from './StockPicks.tsx'
 import { useMould } from './useMould.ts'
 
 /** Battens that are put behind the boards when none were asked for, mm. */
@@ -21,18 +22,8 @@ export function PlanksBench() {
         options={job.stock.boards}
         onChoose={(sideBoard) => choose('boards', { sideBoard })}
       />
-      <Pick
-        label="Base"
-        value={mould.baseBoard}
-        options={job.stock.boards}
-        onChoose={(baseBoard) => choose('base board', { baseBoard })}
-      />
-      <Pick
-        label="Sealant"
-        value={mould.sealant}
-        options={job.stock.sealants}
-        onChoose={(sealant) => choose('sealant', { sealant })}
-      />
+      <BasePick />
+      <SealantPick />
       <Choice
         label="Run past at outside corners"
         value={mould.corners}

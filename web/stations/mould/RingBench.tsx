@@ -3,6 +3,7 @@ import { MeasureField } from '../../ui/MeasureField.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
+import { BasePick, SealantPick } from './StockPicks.tsx'
 import { useMould } from './useMould.ts'
 
 /** A sheet bent into a ring: which, how far it laps, the board it stands on, what holds it against the fill. */
@@ -24,18 +25,8 @@ export function RingBench() {
         max={500}
         onCommit={(overlap) => choose(`overlap ${mm(overlap)}`, { overlap })}
       />
-      <Pick
-        label="Base"
-        value={mould.baseBoard}
-        options={job.stock.boards}
-        onChoose={(baseBoard) => choose('base board', { baseBoard })}
-      />
-      <Pick
-        label="Sealant"
-        value={mould.sealant}
-        options={job.stock.sealants}
-        onChoose={(sealant) => choose('sealant', { sealant })}
-      />
+      <BasePick />
+      <SealantPick />
       {figures && (
         <Row
           label={

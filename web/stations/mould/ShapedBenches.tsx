@@ -13,6 +13,7 @@ import { Materials } from './Materials.tsx'
 import { PrinterPicks } from './PrinterPicks.tsx'
 import { Prints } from './Prints.tsx'
 import { RouterTable } from './RouterTable.tsx'
+import { BasePick } from './StockPicks.tsx'
 import { useMould } from './useMould.ts'
 
 type LengthChoice = 'rim' | 'blockMargin' | 'routerPass' | 'shellWall' | 'flange' | 'boltSpacing' | 'skinCoat'
@@ -302,14 +303,7 @@ export function FoundBench() {
         ]}
         onChoose={(comesOff) => choose('how the vessel comes off', { comesOff })}
       />
-      {mould.stands === 'upside-down' && (
-        <Pick
-          label="Base"
-          value={mould.baseBoard}
-          options={job.stock.boards}
-          onChoose={(baseBoard) => choose('base board', { baseBoard })}
-        />
-      )}
+      {mould.stands === 'upside-down' && <BasePick />}
       {mould.stands !== 'joined' && (
         <Switch
           label="Lined with a bag"

@@ -2,6 +2,7 @@ import { Pick, Row } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Materials } from './Materials.tsx'
+import { BasePick } from './StockPicks.tsx'
 import { useMould } from './useMould.ts'
 
 /** A card tube: which one, the board it stands on, what holds it against the fill. */
@@ -16,12 +17,7 @@ export function TubeBench() {
         options={job.stock.tubes}
         onChoose={(tube) => choose('tube', { tube })}
       />
-      <Pick
-        label="Base"
-        value={mould.baseBoard}
-        options={job.stock.boards}
-        onChoose={(baseBoard) => choose('base board', { baseBoard })}
-      />
+      <BasePick />
       {figures && <Materials title="Tube and core" rows={figures.materials} />}
       {figures && figures.straps.count > 0 && (
         <Row
