@@ -106,7 +106,10 @@ export const planksMethod: MouldMethod<'planks'> = {
         : planks.flatMap((p, i) =>
             pushes[i]!.bare ? battensBehind(p, pushes[i]!, board, spacing, body.height) : [],
           )
-    const beside = besidePlanks(piece, { plain, body, by, kernel })
+    // Plugs and strips cost next to nothing: where only that is asked they are left out.
+    const beside = input.costsOnly
+      ? { plugs: [], edges: [], bought: [] }
+      : besidePlanks(piece, { plain, body, by, kernel })
     const base = basePart(planks, faces, body, baseBoard)
     const hung = cores.filter((c) => c.opens === 'up')
     const bridges = hung.length > 0 ? bridgeParts(body, board) : []
