@@ -7,7 +7,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { Point } from '../../../core/geometry/index.ts'
 import {
   type Change,
@@ -47,9 +47,12 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
   const [carried, setCarried] = useState<{ opening: Opening; over: boolean } | null>(null)
 
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: STILL_PX } }))
+  const pointer = usePointer()
+  // Where the pointer is, not how far the package says it went: that counts what the bench scrolled meanwhile.
   const planAt = ({ activatorEvent, delta }: DragMoveEvent): Point | null => {
     const { clientX, clientY } = activatorEvent as PointerEvent
-    return planTarget.current(clientX + delta.x, clientY + delta.y)
+    const [x, y] = pointer.current ?? [clientX + delta.x, clientY + delta.y]
+    return planTarget.current(x, y)
   }
   const carry = (event: DragMoveEvent) => {
     const template = TEMPLATES.find((t) => t.name === event.active.id)!
@@ -113,6 +116,22 @@ export function OpeningPalette({ piece }: { piece: SlabPiece }) {
       )}
     </div>
   )
+}
+
+/** Where the pointer was last seen on the page. */
+function usePointer() {
+  const at = useRef<Point | null>(null)
+  useEffect(() => {
+    const see = (e: PointerEvent) => {
+      at.current = [e.clientX, e.clientY]
+    }
+    const kinds = ['pointerdown', 'pointermove', 'pointerup'] as const
+    for (const kind of kinds) window.addEventListener(kind, see, true)
+    return () => {
+      for (const kind of kinds) window.removeEventListener(kind, see, true)
+    }
+  }, [])
+  return at
 }
 
 /** One opening to start from: dragged onto the plan, or put into its largest free room by Enter or a double click. */
