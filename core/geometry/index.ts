@@ -48,5 +48,6 @@ export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane }
 export { seenLines } from './seenLines.ts'
 export { type CellMeasure, joinMeasures, splitMeasure } from './splitMeasure.ts'
 export { countSurfaces, growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
+export { sampleThickness, type ThicknessSample } from './thickness.ts'
 export { lengthOf } from './vector.ts'
 export { edgesBeside, isWithin, isWithinEdges, pointToEdge, pointToRing } from './within.ts'
