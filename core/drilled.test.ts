@@ -68,7 +68,7 @@ describe('two tap holes drilled later', () => {
     const places = (p: PiecePlan) =>
       p.stations.steel!.wires.map((w) => [w.from, w.to].flat().map(Math.round).join())
     expect(places(later)).toEqual(places(cast))
-    expect(later.stations.steel!.figures.thinnestMm).toBeCloseTo(cast.stations.steel!.figures.thinnestMm, 6)
+    expect(later.stations.steel!.figures.thinnestMm).toBeCloseTo(cast.stations.steel!.figures.thinnestMm!, 6)
     const lines = openingLines({
       piece: taps({ ...far, made: 'drilled' }),
       settings: testJob().settings,

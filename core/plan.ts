@@ -154,8 +154,9 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               meshes: stock.meshes,
               mix,
               mixes: stock.mixes,
+              quick,
             },
-            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, i.mixes, memo),
+            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, i, memo),
           ),
         )
       : null

@@ -8,6 +8,7 @@ import { act, type Operation, operation } from '../work/index.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { meshRegion, meshSheet } from './meshSheet.ts'
 import { thinRemedies } from './thicker.ts'
+import { thinnestOf } from './thinnest.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
 import type { SteelFindings } from './words.ts'
 
@@ -32,7 +33,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
-  mixes: readonly Mix[],
+  { mixes, quick }: { readonly mixes: readonly Mix[]; readonly quick: boolean },
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
@@ -73,11 +74,13 @@ export function planSteelStation(
     (a, b) => (!a || b.leastMm < a.leastMm ? b : a),
     null,
   )
-  const own = geometry.thinnest ?? {
-    mm: slab ? thickness : Math.min(geometry.length, geometry.width, geometry.height),
-    where: slab ? 'the slab itself' : 'the piece itself',
-  }
-  const landIsThinnest = thinnestLand !== null && thinnestLand.leastMm < own.mm
+  // What no measure of a piece tells is looked for in its solid, once it rests.
+  const measured =
+    !slab && !geometry.thinnest && geometry.recipe && !quick
+      ? runStation(memo, 'thinnest', { recipe: geometry.recipe }, (i) => thinnestOf(kernel, i.recipe)).value
+      : null
+  const own = geometry.thinnest ?? (slab ? { mm: thickness, where: 'the slab itself' } : measured)
+  const landIsThinnest = thinnestLand !== null && own !== null && thinnestLand.leastMm < own.mm
   const sheets = mesh && sheet ? sheetsFor(sheet.sheetLength, sheet.sheetWidth, mesh) : { count: 0, laps: 0 }
   const result: SteelFigures = {
     kind: mesh ? 'mesh' : 'none',
@@ -101,19 +104,21 @@ export function planSteelStation(
     cost: mesh?.price == null ? null : mesh.price * sheets.count,
     steelShare: mesh ? ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness) : 0,
     leastThicknessMm: least,
-    thinnestMm: landIsThinnest ? thinnestLand.leastMm : own.mm,
+    thinnestMm: landIsThinnest ? thinnestLand.leastMm : (own?.mm ?? null),
     thinnestWhere: landIsThinnest
       ? `between ${thinnestLand.between[0]} and ${thinnestLand.between[1]}`
-      : own.where,
+      : (own?.where ?? ''),
+    thinnestFrom: own !== null && own === measured ? 'solid' : 'measures',
     placedKg: massOf(Math.max(0, volume - steelVolume), mix.hardenedKgPerM3) + massKg + insertKg,
     strippingKg: massOf(Math.max(0, volume - steelVolume), mix.freshKgPerM3) + massKg + insertKg,
     lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
   }
 
-  if (own.mm < least - 1e-6)
+  if (own && own.mm < least - 1e-6)
     raise(
       'too-thin',
-      own.mm < 0.75 * least ? 'stop' : 'warn',
+      // A sample of a relief may be a sharp edge: it is told, and stops nothing.
+      own.mm < 0.75 * least && own !== measured ? 'stop' : 'warn',
       {
         thicknessMm: own.mm,
         leastMm: least,

@@ -5,6 +5,7 @@ import {
   explainBy,
   newBox,
   newFitted,
+  newSwept,
   newTurned,
   type Outline,
   type Piece,
@@ -21,15 +22,9 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 const mix = testStock.mixes[0]!
+const ALL = { mixes: testStock.mixes, quick: false }
 const plan = (piece: Piece) =>
-  planSteelStation(
-    kernel,
-    piece,
-    planPieceStation(kernel, piece, 2300, true),
-    testStock.meshes,
-    mix,
-    testStock.mixes,
-  )
+  planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock.meshes, mix, ALL)
 const rect = (length: number, width: number) =>
   ({ kind: 'rectangle', length, width, radii: [0, 0, 0, 0] }) as Outline
 
@@ -171,9 +166,78 @@ describe('what is too thin for its mix', () => {
         planPieceStation(kernel, after, 2300, true),
         testStock.meshes,
         own,
-        testStock.mixes,
+        ALL,
       )
       expect([remedy.code, findings.map((f) => f.code).includes('too-thin')]).toEqual([remedy.code, false])
     }
+  })
+})
+
+describe('the thinnest of what no measure tells', () => {
+  const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
+  const profile = (points: readonly (readonly [number, number])[]) =>
+    newSwept(told, testStock, {
+      width: 400,
+      corners: points.map(([x, y], i) => ({ x, y, radius: 0, side: `s${i}`, run: { kind: 'line' } })),
+    })
+  it.each<[string, Piece, number, number]>([
+    [
+      'an L of 20',
+      profile([
+        [0, 0],
+        [400, 0],
+        [400, 20],
+        [20, 20],
+        [20, 300],
+        [0, 300],
+      ]),
+      20,
+      20,
+    ],
+    [
+      'a bench on legs of 60',
+      profile([
+        [0, 0],
+        [60, 0],
+        [60, 300],
+        [640, 300],
+        [640, 0],
+        [700, 0],
+        [700, 360],
+        [0, 360],
+      ]),
+      60,
+      60,
+    ],
+    ['a plug of 70', newFitted(told, testStock, { part: 'plug', thickness: 70, taperDeg: 0 }), 70, 70],
+    [
+      'a drum of 300 with a bore of 280',
+      newTurned(told, testStock, { turned: { form: 'cylinder', diameter: 300, height: 400 }, bore: 280 }),
+      10,
+      10,
+    ],
+    ['a ball', newTurned(told, testStock, { turned: { form: 'sphere', diameter: 300, foot: 0 } }), 300, 300],
+  ])('%s', (_, piece, least, most) => {
+    const { figures, findings } = plan(piece)
+    expect(figures.thinnestMm! / least).toBeGreaterThan(0.99)
+    expect(figures.thinnestMm! / most).toBeLessThan(1.01)
+    expect(findings.some((f) => f.code === 'too-thin')).toBe(least < figures.leastThicknessMm)
+  })
+  it('is not told while it is dragged', () => {
+    const piece = profile([
+      [0, 0],
+      [300, 0],
+      [300, 200],
+      [0, 200],
+    ])
+    const quick = planSteelStation(
+      kernel,
+      piece,
+      planPieceStation(kernel, piece, 2300, true),
+      testStock.meshes,
+      mix,
+      { ...ALL, quick: true },
+    )
+    expect(quick.figures.thinnestMm).toBeNull()
   })
 })

@@ -40,8 +40,11 @@ export type SteelFigures = {
   readonly cost: number | null
   readonly steelShare: number
   readonly leastThicknessMm: number
-  readonly thinnestMm: number
+  /** Null where it is not told: while something is dragged, or of a piece that cannot be built. */
+  readonly thinnestMm: number | null
   readonly thinnestWhere: string
+  /** From the piece's own measures, or looked for in its solid at points: then it may be a little less between them. */
+  readonly thinnestFrom: 'measures' | 'solid'
   readonly placedKg: number
   readonly strippingKg: number
   readonly lands: readonly Land[]

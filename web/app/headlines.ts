@@ -67,10 +67,16 @@ export function headline(
     case 'steel': {
       if (!s.steel) return NONE
       const { thinnestMm, thinnestWhere } = s.steel.figures
+      if (thinnestMm === null) return NONE
       return {
         figure: formatLength(thinnestMm, style),
         unit: style.units === 'mm' ? 'mm' : '',
-        line: thinnestWhere === 'the slab itself' ? 'thinnest' : thinnestWhere,
+        line:
+          thinnestWhere === 'the slab itself'
+            ? 'thinnest'
+            : s.steel.figures.thinnestFrom === 'solid'
+              ? 'about, at the thinnest'
+              : thinnestWhere,
       }
     }
     case 'release': {

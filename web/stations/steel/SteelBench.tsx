@@ -18,9 +18,8 @@ export function SteelBench() {
     <>
       <h1>Steel</h1>
       <p>
-        {figures
-          ? `${lengthWithUnit(figures.thinnestMm, style)} at the thinnest, ${figures.thinnestWhere}. At least ${lengthWithUnit(figures.leastThicknessMm, style)} thick for this mix.`
-          : ''}
+        {figures &&
+          `${figures.thinnestMm === null ? 'How thick it is, is told once its solid is there' : `${figures.thinnestFrom === 'solid' ? 'About ' : ''}${lengthWithUnit(figures.thinnestMm, style)} at the thinnest, ${figures.thinnestWhere}`}. At least ${lengthWithUnit(figures.leastThicknessMm, style)} thick for this mix.`}
       </p>
       <Choice
         label="What goes inside"
