@@ -17,6 +17,8 @@ export type ThicknessSample = {
   readonly across: string
   /** Whether what it touches faces it; else the value is the nearest that is. */
   readonly counted: boolean
+  /** Between the normals of its two contacts: 180 where they are parallel, 180 less the angle of a wedge. */
+  readonly facingDeg: number
 }
 
 /** Surfaces that face each other by less than this are one corner, not a wall, as a cosine: 120 degrees. */
@@ -82,6 +84,7 @@ export function sampleThickness(mesh: NamedMesh, spacing: number): ThicknessSamp
       face: faceNames[faceOfTriangle[t]!]!,
       across: faceNames[faceOfTriangle[contact]!]!,
       counted: turn(contact) < OPPOSED,
+      facingDeg: (Math.acos(Math.max(-1, Math.min(1, turn(contact)))) * 180) / Math.PI,
     }
     if (sample.counted) counted.push(sample)
     else others.push(sample)

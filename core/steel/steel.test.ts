@@ -209,6 +209,24 @@ describe('the thinnest of what no measure tells', () => {
       60,
       60,
     ],
+    [
+      'a lid with a pointed end, by its thickness',
+      newFitted(told, testStock, {
+        part: 'plug',
+        thickness: 70,
+        taperDeg: 0,
+        measured: {
+          kind: 'polygon',
+          corners: [
+            [0, 0],
+            [600, 180],
+            [0, 360],
+          ].map(([x, y], i) => ({ x: x!, y: y!, radius: 0, side: `s${i}`, run: { kind: 'line' } })),
+        },
+      }),
+      70,
+      70,
+    ],
     ['a plug of 70', newFitted(told, testStock, { part: 'plug', thickness: 70, taperDeg: 0 }), 70, 70],
     [
       'a drum of 300 with a bore of 280',

@@ -3,6 +3,9 @@ import { type Kernel, measureSolid, meshSolid, type SolidRecipe, sampleThickness
 /** About so many points of a surface are looked at; fewer of a mesh that is so fine that each takes long [own]. */
 const SAMPLES = { usual: 600, fine: 300, fineTriangles: 20_000 }
 
+/** Faces that lean together by more than 30 degrees are an edge, as the arm of a star is, and no wall [own]. */
+const WALL = 150
+
 export type Thinnest = { readonly mm: number; readonly where: string }
 
 /**
@@ -17,7 +20,7 @@ export function thinnestOf(kernel: Kernel, recipe: SolidRecipe): Thinnest | null
     const count = mesh.triangles.length / 3 > SAMPLES.fineTriangles ? SAMPLES.fine : SAMPLES.usual
     return sampleThickness(mesh, Math.sqrt(area / count))
   })
-  const opposed = samples.filter((s) => s.counted)
+  const opposed = samples.filter((s) => s.counted && s.facingDeg > WALL)
   const looked = opposed.length > 0 ? opposed : samples
   if (looked.length === 0) return null
   return { mm: looked.reduce((least, s) => Math.min(least, s.thickness), Infinity), where: WHERE }
