@@ -89,7 +89,11 @@ function assemble(
   const millilitres = built.sealant.reduce((sum, r) => sum + r.millilitres, 0)
   const usable = sealant ? sealant.millilitres * (1 - sealant.wastePercent / 100) : Infinity
   const materialCost = built.materials.reduce<number | null>(
-    (sum, m) => (sum === null || m.cost === null ? null : sum + m.cost * piece.mouldCount),
+    // What is lost with each cast counts for the casts that this mould makes.
+    (sum, m) =>
+      sum === null || m.cost === null
+        ? null
+        : sum + m.cost * piece.mouldCount * (m.forCasts ? Math.min(1, built.life / m.forCasts) : 1),
     0,
   )
   const casts = Math.min(piece.plannedCasts, piece.mouldCount * built.life)

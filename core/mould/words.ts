@@ -190,6 +190,10 @@ const BOX_WORDS = {
     what: `The tube is ${mm(f.lengthMm)} long, the piece ${mm(f.heightMm)} high`,
     why: 'A joint in a card tube leaks and shows. Cast it in two lengths, or order a longer tube.',
   }),
+  'ring-edges': () => ({
+    what: 'The ring leaves square edges but for a bead at its foot',
+    why: 'Sealant run in the foot rounds the lower edge; another shape is eased with a stone, and the open top with an edging tool, while it is green.',
+  }),
   'tube-edges': () => ({
     what: 'A plain tube leaves square edges at both ends',
     why: 'Run a bead of sealant round the foot inside for a rounded one; tool the open end by hand.',

@@ -184,6 +184,14 @@ describe('a found vessel as a mould', () => {
     expect(station!.figures.lifeCasts === 1).toBe(comesOff !== 'whole')
     expect(findings.some((f) => f.code === 'bag-folds')).toBe(bag)
   })
+  it('costs a cast its own vessel where each takes one, however many are planned', () => {
+    for (const plannedCasts of [1, 6])
+      for (const comesOff of ['cut', 'left-on'] as const) {
+        const { figures } = plan({ ...inVessel(fits, { comesOff }), plannedCasts }).station!
+        expect([plannedCasts, figures.materialCost]).toEqual([plannedCasts, bucket!.price])
+        expect(figures.materials[0]!.amount).toBe(plannedCasts)
+      }
+  })
   it('is offered where two of it, or one turned over, have the shape of a piece built otherwise', () => {
     const closed = (turned: TurnedForm) => {
       const piece = inVessel(turned)

@@ -1,4 +1,11 @@
-import { edgeDeep, edgeSize, type Kernel, type Placement, type SolidRecipe } from '../../geometry/index.ts'
+import {
+  edgeDeep,
+  edgeSize,
+  type Kernel,
+  type Placement,
+  type SolidRecipe,
+  type Vector,
+} from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
 import { describePiece } from '../../piece/index.ts'
 import { type BarePart, barePart, DOWN, prism, rectangle, trimmed } from '../bareParts.ts'
@@ -30,9 +37,9 @@ export function besidePlanks(
 }
 
 /** Each hole of a pot, filled: what the pot without it has more. Its place is the mould's, in the pour. */
-function plugParts(piece: Piece, { by, kernel, body: { height } }: Told) {
+function plugParts(piece: Piece, { by, kernel, body: { length, width, height } }: Told) {
   if (piece.kind !== 'box' || piece.built) return { plugs: [], bought: [] }
-  const { drains, sideHoles } = piece
+  const { drains, sideHoles, floor } = piece
   const count = drains.count + sideHoles.length
   if (count === 0) return { plugs: [], bought: [] }
   const without = describePiece(kernel, { ...piece, drains: { ...drains, count: 0 }, sideHoles: [] }).body
@@ -57,11 +64,11 @@ function plugParts(piece: Piece, { by, kernel, body: { height } }: Told) {
   const plugs = known.map((b, i): BarePart => {
     const id = `plug/${i + 1}`
     const size = [0, 1, 2].map((k) => b.max[k]! - b.min[k]!) as [number, number, number]
-    // A drain stands upright; a side hole lies along its lesser extent.
-    const long =
-      drains.count > 0 && Math.abs(size[0] - size[1]) < 0.5 && Math.abs(size[0] - drains.diameter) < 0.5
-    const axis = long ? 2 : size[0] < size[1] ? 0 : 1
-    const across = long ? size[0] : size[2]
+    const near = nearestSide(b, [length, width])
+    // Through the floor it stands upright, and is as long as that is thick.
+    const axis =
+      drains.count > 0 && Math.abs(size[2] - floor) < 0.5 && isRound(size, drains.diameter) ? 2 : near.axis
+    const across = axis === 2 ? size[0] : size[2]
     const room: SolidRecipe = prism(
       rectangle(id, [b.min[0]! - 1, b.min[1]! - 1], [b.max[0]! + 1, b.max[1]! + 1]),
       b.min[2]! - 1,
@@ -78,7 +85,7 @@ function plugParts(piece: Piece, { by, kernel, body: { height } }: Told) {
       lengthMm: size[axis],
       widthMm: across,
       thicknessMm: across,
-      pull: axis === 2 ? DOWN : axis === 0 ? [b.min[0]! < 1 ? -1 : 1, 0, 0] : [0, b.min[1]! < 1 ? -1 : 1, 0],
+      pull: axis === 2 ? DOWN : near.out,
       mass: { volume: b.volume, kgPerM3: PLUG_KG_PER_M3 },
       recipe: { kind: 'intersection', of: [filled, room] },
     })
@@ -95,6 +102,25 @@ function plugParts(piece: Piece, { by, kernel, body: { height } }: Told) {
       ({ count: amount, ...facts }): HardwareRow => ({ code: 'hole-plugs', facts, amount, unit: 'piece' }),
     ),
   }
+}
+
+const isRound = ([x, y]: readonly number[], diameter: number): boolean =>
+  Math.abs(x! - y!) < 0.5 && Math.abs(x! - diameter) < 0.5
+
+/** The side of the box that a body lies nearest to with its middle, and the way out through it. */
+function nearestSide(
+  { min, max }: { readonly min: readonly number[]; readonly max: readonly number[] },
+  [length, width]: readonly [number, number],
+): { readonly axis: 0 | 1; readonly out: Vector } {
+  const [x, y] = [(min[0]! + max[0]!) / 2, (min[1]! + max[1]!) / 2]
+  const sides: readonly (readonly [away: number, axis: 0 | 1, out: Vector])[] = [
+    [x, 0, [-1, 0, 0]],
+    [length - x, 0, [1, 0, 0]],
+    [y, 1, [0, -1, 0]],
+    [width - y, 1, [0, 1, 0]],
+  ]
+  const [, axis, out] = sides.reduce((a, b) => (b[0] < a[0] ? b : a))
+  return { axis, out }
 }
 
 /** The edge on the base, where it is eased: a bead of sealant or a strip all round. */

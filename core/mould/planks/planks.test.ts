@@ -224,6 +224,32 @@ describe('boards round any flat faces', () => {
     expect(looked).toBeGreaterThan(rounds(25, 120) / 3)
   }, 600_000)
 
+  it('plugs each hole along its own axis, however wide it is beside its wall', () => {
+    const at = (side: 'front' | 'right' | 'back' | 'left', diameter: number) =>
+      boxed(
+        pot({
+          wall: 42,
+          taper: 0,
+          coreDraftDeg: 0,
+          drains: { count: 1, diameter: 25 },
+          sideHoles: [{ id: 'h', name: 'hole', side, u: 20, v: 150, diameter }],
+        }),
+      )
+    for (const diameter of [20, 42, 70])
+      for (const [side, out] of [
+        ['front', [0, -1, 0]],
+        ['back', [0, 1, 0]],
+        // Turned over about its length the right of the pot is on the left of the pour.
+        ['right', [-1, 0, 0]],
+        ['left', [1, 0, 0]],
+      ] as const) {
+        const plugs = plan(at(side, diameter)).station!.parts.filter((p) => p.source.of === 'hole')
+        const sizes = plugs.map((p) => [p.pull, Math.round(p.lengthMm), Math.round(p.widthMm)])
+        expect(sizes).toContainEqual([out, 42, diameter])
+        expect(sizes).toContainEqual([[0, 0, -1], 40, 25])
+      }
+  })
+
   it('is cut as a maker would: sides past ends, cores mitred, laps bevelled by the angle', () => {
     const sizes = (piece: Piece) =>
       plan(piece).station!.figures.cutList.map(

@@ -177,8 +177,6 @@ export function planksOff(stood: Stood): Undoing[] {
         ]
       : [undo('out/cores', act('core-drawn', { cores: list.length }), rest, when)]
   }
-  const plugsUp = plugs.filter((p) => p.pull[2] > 0)
-  const plugsLater = plugs.filter((p) => p.pull[2] <= 0)
   const late: Undoing[] = [
     ...(under.length + down.length > 0
       ? [
@@ -190,9 +188,7 @@ export function planksOff(stood: Stood): Undoing[] {
         ]
       : [undo('off/base', act('tip-off-base', {}), [base, ...edges], { from: 'turn' })]),
     ...coreOut(down, false),
-    ...(plugsLater.length > 0
-      ? [undo('out/plugs', act('plugs-out', { names: namesOf(plugsLater) }), plugsLater)]
-      : []),
+    ...(plugs.length > 0 ? [undo('out/plugs', act('plugs-out', { names: namesOf(plugs) }), plugs)] : []),
     ...(under.length > 0
       ? [
           undo(
@@ -205,14 +201,6 @@ export function planksOff(stood: Stood): Undoing[] {
   ]
   return oneByOne([
     ...(bridges.length > 0 ? [undo('off/bridges', act('bridges-off', {}), bridges, { from: 'set' })] : []),
-    ...(plugsUp.length > 0
-      ? [
-          undo('out/plugs', act('plugs-out', { names: namesOf(plugsUp) }), plugsUp, {
-            from: 'set',
-            whileItMoves: true,
-          }),
-        ]
-      : []),
     ...coreOut(up, true),
     undo(
       'out/screws',

@@ -227,19 +227,13 @@ function baseEdge(piece: Piece): number {
   return edge.kind === 'bead' ? edge.size : 0
 }
 
-/** Edges that no bead forms, and the one at the open top. */
+/** Edges that no bead forms, and the one at the open top; plugs and sleeves have none. */
 function eased(piece: Piece): Finding[] {
-  const edges =
-    piece.kind === 'turned'
-      ? [
-          { edge: piece.rim.top, down: piece.attitude.down === 'top' },
-          { edge: piece.rim.bottom, down: piece.attitude.down === 'bottom' },
-        ]
-      : piece.kind === 'fitted'
-        ? [{ edge: piece.edge, down: piece.attitude.down === 'top' }]
-        : []
-  return edges.some(({ edge, down }) => edge.kind !== 'square' && !(down && edge.kind === 'bead'))
-    ? [finding(piece, 'tube-edges', 'note', 'ring', {})]
+  if (piece.kind !== 'turned') return []
+  const onBase = piece.attitude.down === 'top' ? piece.rim.top : piece.rim.bottom
+  const open = piece.attitude.down === 'top' ? piece.rim.bottom : piece.rim.top
+  return open.kind !== 'square' || (onBase.kind !== 'square' && onBase.kind !== 'bead')
+    ? [finding(piece, 'ring-edges', 'note', 'ring', {})]
     : []
 }
 

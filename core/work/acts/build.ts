@@ -545,11 +545,10 @@ export const BUILD_ACTS = {
     (_: None) =>
       'Stand it rim down on the base on a bead of sealant, clean on its outside, and weigh or strap it down by what is listed: the fill lifts it.',
   ),
-  'cut-fill-hole': told('cut the filling hole', (f: { holeMm: number }, s) =>
-    `Cut a hole of ${s.mm(f.holeMm)} in the crown of one half, and drill 6 mm beside it for air.`.replace(
-      '6 mm',
-      s.mm(6),
-    ),
+  'cut-fill-hole': told(
+    'cut the filling hole',
+    (f: { holeMm: number }, s) =>
+      `Cut a hole of ${s.mm(f.holeMm)} in the crown of one half, and drill ${s.mm(6)} beside it for air.`,
   ),
   'join-halves': told(
     'join the halves',
