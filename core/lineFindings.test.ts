@@ -118,7 +118,11 @@ const WRONG: [code: string, level: string, piece: Piece, job?: Partial<Job>][] =
       ],
     }),
   ],
-  ['mesh-for-slabs', 'note', newTurned(told, testStock)],
+  [
+    'mesh-for-slabs',
+    'note',
+    ((p) => ({ ...p, steel: { ...p.steel, kind: 'mesh' as const } }))(newTurned(told, testStock)),
+  ],
   [
     'cover-short',
     'warn',

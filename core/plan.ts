@@ -54,6 +54,8 @@ export type PlanOptions = {
   readonly quick?: boolean
   /** The piece is measured, its mould still guessed from sizes: shells and coats take longer than the piece. */
   readonly guessMould?: boolean
+  /** Thickness is looked for in the solid although the rest is quick: what cures a thin place is known only then. */
+  readonly thick?: boolean
   readonly memo?: Memo
   readonly shouldStop?: () => boolean
   /** How often the usual count of work the sheets and bars are looked for with. */
@@ -67,7 +69,7 @@ export type PlanOptions = {
  * out is null and its findings say why; those after it that need it are null too.
  */
 export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanOptions = {}): PiecePlan {
-  const { quick = false, guessMould = false, memo = noMemo, shouldStop, onLayout } = options
+  const { quick = false, guessMould = false, thick = !quick, memo = noMemo, shouldStop, onLayout } = options
   const { stock, settings } = job
   const findings: Finding[] = []
   const failed: { station: StationName; message: string }[] = []
@@ -154,7 +156,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               meshes: stock.meshes,
               mix,
               mixes: stock.mixes,
-              quick,
+              quick: !thick,
             },
             (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, i, memo),
           ),

@@ -18,6 +18,7 @@ export function proveRemedies(kernel: Kernel, job: Job, plan: PiecePlan, memo?: 
     if (!piece) return true
     const { findings: after, failed } = planPiece(kernel, changed, piece, {
       quick: true,
+      thick: finding.code === 'too-thin',
       ...(memo && { memo }),
     })
     // A station that fails has no findings: nothing is cured by that.

@@ -211,7 +211,7 @@ washTop.drainers = [
 ]
 
 const sill = slabOf('window-sill', 'Window sill', 1040, 260, 50, {
-  steel: { ...washTop.steel, kind: 'none' },
+  steel: { ...washTop.steel, mesh: 'mesh-50-galv' },
   exposure: 'outdoors',
   sides: {
     front: plainSide({
@@ -295,6 +295,7 @@ const hex: Outline = {
   ),
 }
 const bollard = slabOf('lamp-bollard', 'Lamp bollard', 300, 300, 760, {
+  steel: { ...washTop.steel, kind: 'none' },
   exposure: 'outdoors',
   outline: hex,
   thickness: 760,
@@ -540,7 +541,7 @@ const plateTrough = slabOf('plate-trough', 'Plate trough', 780, 460, 45, {
     waste: 50,
     overflow: 0,
   },
-  steel: { ...washTop.steel, kind: 'none' },
+  steel: { ...washTop.steel, mesh: 'mesh-50-galv' },
 })
 
 /** As high as 8 litres stand in the bucket, in its taper: 45 mm over 260. */

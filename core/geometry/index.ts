@@ -1,7 +1,7 @@
 export { bodiesOf } from './bodies.ts'
 export { type Box, boundRecipe } from './boundRecipe.ts'
 export { addBulks, type Bulk, bulkAt } from './bulk.ts'
-export { chordCount, loopChords } from './chords.ts'
+export { arcPoints, chordCount, loopChords } from './chords.ts'
 export { clipRing } from './clipRing.ts'
 export { creaseLines } from './creaseLines.ts'
 export { type Crossing, findCrossing } from './crossings.ts'
@@ -37,6 +37,7 @@ export {
 } from './recipe.ts'
 export { canonicalJson, hashText, recipeKey } from './recipeKey.ts'
 export {
+  bandFromAbove,
   combineRegions,
   loopRegion,
   measureRegion,
@@ -48,6 +49,12 @@ export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane }
 export { seenLines } from './seenLines.ts'
 export { type CellMeasure, joinMeasures, splitMeasure } from './splitMeasure.ts'
 export { countSurfaces, growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
-export { sampleThickness, type ThicknessSample } from './thickness.ts'
+export {
+  type FeatherEdge,
+  featherEdges,
+  sampleThickness,
+  type ThicknessSample,
+  WALL,
+} from './thickness/index.ts'
 export { lengthOf } from './vector.ts'
 export { edgesBeside, isWithin, isWithinEdges, pointToEdge, pointToRing } from './within.ts'

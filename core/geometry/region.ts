@@ -70,3 +70,11 @@ export const measureRegion = (region: Region): number =>
 /** What is seen of a solid from above, as closed contours in x and y. */
 export const outlineFromAbove = (kernel: Kernel, recipe: SolidRecipe): Region =>
   kernel.withSolids((scope) => toRegion(scope.keep(scope.solid(recipe).body.project())))
+
+/** What of a solid lies between two heights, seen from above. */
+export const bandFromAbove = (kernel: Kernel, recipe: SolidRecipe, low: number, high: number): Region =>
+  kernel.withSolids((scope) => {
+    const above = scope.keep(scope.solid(recipe).body.trimByPlane([0, 0, 1], low))
+    const band = scope.keep(above.trimByPlane([0, 0, -1], -high))
+    return toRegion(scope.keep(band.project()))
+  })

@@ -24,7 +24,7 @@ import type {
   SweptPiece,
   TurnedPiece,
 } from './schema.ts'
-import { JOB_VERSION } from './schema.ts'
+import { JOB_VERSION, USUAL_FIBRE } from './schema.ts'
 
 export const SQUARE: Edge = { kind: 'square' }
 export const squareRim = () => ({ top: SQUARE, bottom: SQUARE })
@@ -112,7 +112,12 @@ export function choiceFromStock(method: MethodId, stock: Stock): MouldChoice {
 }
 
 /** The usual choices of all stations; the first rows of the stock. */
-function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: string): SharedFields {
+function usualChoices(
+  { id, name, start, zone }: NewPiece,
+  stock: Stock,
+  down: string,
+  inside: 'mesh' | 'none' = 'none',
+): SharedFields {
   return {
     id,
     name,
@@ -125,7 +130,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
     lettering: [],
     run: null,
     mould: choiceFromStock('board-box', stock),
-    steel: { kind: 'mesh', mesh: firstId(stock.meshes), cover: null, depth: null },
+    steel: { kind: inside, mesh: firstId(stock.meshes), cover: null, depth: null, fibre: USUAL_FIBRE },
     release: {
       faceAgent: firstId(stock.agents),
       edgeSeal: stock.agents.find((a) => a.kind === 'packing-tape')?.id ?? firstId(stock.agents),
@@ -139,7 +144,7 @@ function usualChoices({ id, name, start, zone }: NewPiece, stock: Stock, down: s
 
 /** A plain slab with the usual choices: poured show face down in a wrapped box of the first board. */
 export const newSlab = ({ length, width, thickness, ...told }: NewSlab, stock: Stock): SlabPiece => ({
-  ...usualChoices(told, stock, 'top'),
+  ...usualChoices(told, stock, 'top', 'mesh'),
   kind: 'slab',
   outline: { kind: 'rectangle', length, width, radii: [0, 0, 0, 0] },
   thickness,

@@ -56,11 +56,24 @@ export const temperatureSchema = z.discriminatedUnion('kind', [
   }),
 ])
 
+/** Short alkali-resistant glass against cracks while it is young. */
+export const USUAL_FIBRE = { of: 'ar-glass', kgPerM3: 0.6 } as const
+
 export const steelChoiceSchema = z.strictObject({
-  kind: z.enum(['mesh', 'none']),
+  kind: z.enum(['mesh', 'fibre', 'none']),
   mesh: id,
   cover: distance.nullable().describe('mm; null takes it from the exposure'),
-  depth: z.enum(['middle', 'stretched-face']).nullable().describe('null takes it from the thickness'),
+  depth: z
+    .enum(['middle', 'stretched-face', 'weather-face'])
+    .nullable()
+    .describe('weather-face keeps the cover on the show face only; null takes it from the thickness'),
+  fibre: z
+    .strictObject({
+      of: z.enum(['ar-glass', 'pva']),
+      kgPerM3: z.number().min(0.1).max(100),
+    })
+    .default(USUAL_FIBRE)
+    .describe('used where fibre is chosen'),
 })
 
 export const releaseChoiceSchema = z.strictObject({

@@ -123,14 +123,22 @@ export function solvePlate(
   return { deflection: Float64Array.from(nodes, (_, n) => found[n * 3]!), moments }
 }
 
-const momentsOf = (s: PlateStiffness, kx: number, ky: number, kxy: number): [number, number, number] => [
-  s.x * kx + s.coupling * ky,
-  s.coupling * kx + s.y * ky,
-  s.twist * kxy,
-]
+export const momentsOf = (
+  s: PlateStiffness,
+  kx: number,
+  ky: number,
+  kxy: number,
+): [number, number, number] => [s.x * kx + s.coupling * ky, s.coupling * kx + s.y * ky, s.twist * kxy]
+
+/** A triangle's area, its curvatures at its middle from its nine unknowns, its stiffness by rows, and what that is made of. */
+export type Element = {
+  readonly area: number
+  readonly middle: Bend
+  readonly matrix: Float64Array
+  readonly stiffness: PlateStiffness
+}
 
 /** Every triangle's element; those of one shape share theirs. */
-type Element = { readonly area: number; readonly middle: Bend; readonly matrix: Float64Array }
 
 function elementsOf({ nodes, triangles }: PlateMesh, stiffness: PlateStiffness): Element[] {
   const known = new Map<string, Element>()
@@ -138,7 +146,7 @@ function elementsOf({ nodes, triangles }: PlateMesh, stiffness: PlateStiffness):
     const [a, b, c] = [nodes[t[0]]!, nodes[t[1]]!, nodes[t[2]]!]
     const sides = [b[0] - a[0], b[1] - a[1], c[0] - a[0], c[1] - a[1]]
     const key = sides.map((d) => d.toFixed(6)).join()
-    const made = known.get(key) ?? element([a, b, c], stiffness)
+    const made = known.get(key) ?? elementOf([a, b, c], stiffness)
     known.set(key, made)
     return made
   })
@@ -147,7 +155,7 @@ function elementsOf({ nodes, triangles }: PlateMesh, stiffness: PlateStiffness):
 type Bend = readonly [number[], number[], number[]]
 
 /** Stiffness of a triangle, integrated at the middles of its sides, and its curvatures at its own middle. */
-function element([p1, p2, p3]: readonly [Point, Point, Point], stiffness: PlateStiffness): Element {
+export function elementOf([p1, p2, p3]: readonly [Point, Point, Point], stiffness: PlateStiffness): Element {
   const side = (i: Point, j: Point) => {
     const [x, y] = [i[0] - j[0], i[1] - j[1]]
     const l2 = x * x + y * y
@@ -216,5 +224,5 @@ function element([p1, p2, p3]: readonly [Point, Point, Point], stiffness: PlateS
       for (let j = 0; j < 9; j += 1)
         matrix[i * 9 + j]! += ((mx * bend[0][j]! + my * bend[1][j]! + mxy * bend[2][j]!) * area) / 3
     }
-  return { area, middle: bendAt(1 / 3, 1 / 3), matrix }
+  return { area, middle: bendAt(1 / 3, 1 / 3), matrix, stiffness }
 }

@@ -8,6 +8,7 @@ export {
 } from './attitude.ts'
 export { type PanelGroup, panelGroups, panelPieces } from './box/panelPieces.ts'
 export { type BoxPanel, boxPanels } from './box/panels.ts'
+export { faceWordsOf, openingOfFace } from './faceWords.ts'
 export { quadrilateral } from './fitted/measured.ts'
 export { adviseAttitude, type HeldDimension, holdDimensions, pieceBox, silhouette } from './kinds.ts'
 export { holdFonts, LETTER_FONTS, letterFont } from './lettering/fonts.ts'

@@ -25,6 +25,25 @@ describe('the gaps of a plan', () => {
     ['none beyond its reach', [box(200, 100, 500, 300)], 150, []],
     ['to the nearest side', [box(200, 100, 150, 300)], 150, [[0, null, 50]]],
     [
+      'to every side it is near',
+      [box(200, 100, 160, 100)],
+      150,
+      [
+        [0, null, 50],
+        [0, null, 60],
+      ],
+    ],
+    [
+      'on both sides of a narrow slab, and at its end',
+      [box(200, 440, 140, 300)],
+      150,
+      [
+        [0, null, 40],
+        [0, null, 80],
+        [0, null, 80],
+      ],
+    ],
+    [
       'between two, the later measured along',
       [box(200, 100, 400, 300), box(100, 100, 590, 300)],
       150,

@@ -1,4 +1,5 @@
 import {
+  arcPoints,
   boundLoop,
   type Circle,
   type Gap,
@@ -6,6 +7,9 @@ import {
   type Loop,
   loopRegion,
   measureGap,
+  type Point,
+  pointToRing,
+  type Region,
 } from '../geometry/index.ts'
 import type { PlacedOpening } from '../piece/index.ts'
 
@@ -13,7 +17,7 @@ import type { PlacedOpening } from '../piece/index.ts'
 export type LandGap = { readonly gap: Gap; readonly of: number; readonly against: number | null }
 
 /**
- * The gaps of a plan between openings, and between openings and its outline, as far as `reach` mm; those whose boxes
+ * The gaps of a plan between openings, and between openings and each side of its outline, as far as `reach` mm; those whose boxes
  * lie further apart are left out unmeasured. A round opening, else the later, is measured along.
  */
 export function measureGaps({
@@ -31,6 +35,7 @@ export function measureGaps({
   const boxed = fillsBox(outline)
   const regions = openings.map((o) => loopRegion(o.loop))
   const boxes = openings.map((o) => boundLoop(o.loop))
+  const sides = sidesOf(outline)
   const gaps: LandGap[] = []
   openings.forEach((a, i) => {
     const { min, max } = boxes[i]!
@@ -39,7 +44,16 @@ export function measureGaps({
       : 0
     if (nearEdge < reach) {
       const gap = measureGap(regions[i]!, around)
-      if (gap.least < reach) gaps.push({ gap, of: i, against: null })
+      if (gap.least < reach) {
+        gaps.push({ gap, of: i, against: null })
+        for (const side of sides) {
+          if (side.off(gap.to) < ON) continue
+          const other = measureGap(regions[i]!, side.there)
+          // Where it ends at a corner, the side before or after is as near.
+          if (other.least < reach && side.ends.every((end) => apartBy(end, other.to) > ON))
+            gaps.push({ gap: other, of: i, against: null })
+        }
+      }
     }
     openings.slice(i + 1).forEach((_, k) => {
       const other = boxes[i + 1 + k]!
@@ -61,6 +75,32 @@ export function measureGaps({
   })
   return gaps
 }
+
+/** A point this near a side lies on it, mm: chords and rounding. */
+const ON = 0.5
+
+const apartBy = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1])
+
+/** The named sides of an outline, each as a way there and back, and how far a point is off it. */
+function sidesOf(outline: Loop) {
+  const names = [...new Set(outline.map((s) => s.name))]
+  return names.map((name) => {
+    const line = outline
+      .filter((s) => s.name === name)
+      .flatMap((s, i) => {
+        const points = s.arc ? arcPoints(s.arc, s.from, s.to, ARC) : [s.from, s.to]
+        return i === 0 ? points : points.slice(1)
+      })
+    const there: Region = [[...line, ...line.slice(1, -1).reverse()]]
+    return {
+      there,
+      ends: [line[0]!, line.at(-1)!],
+      off: (at: Point) => pointToRing(at, there[0]!),
+    }
+  })
+}
+/** Chords of a curved side. */
+const ARC = 48
 
 /** A rectangle along the axes: four straight sides; its rounded corners only bring the outline nearer than its box. */
 const fillsBox = (outline: Loop): boolean =>

@@ -1,29 +1,27 @@
-import { boundLoop, combineRegions, type Kernel, type Point } from '../geometry/index.ts'
+import type { Kernel } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
-import { atWidest, type PieceStation } from '../piece/index.ts'
+import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
 import type { Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation, operation } from '../work/index.ts'
-import { judgeLands, landFindings } from './lands.ts'
-import { meshRegion, meshSheet } from './meshSheet.ts'
-import { thinRemedies } from './thicker.ts'
-import { thinnestOf } from './thinnest.ts'
+import { type JudgedLand, judgeLands, landFindings } from './lands.ts'
+import { matFindings } from './mat/matFindings.ts'
+import { type Mat, planMat } from './mat/planMat.ts'
+import { type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
+import { type LeastThickness, leastThickness } from './thickness/leastThickness.ts'
+import { mapThickness, type ThicknessMap } from './thickness/thicknessMap.ts'
+import { thinFindings } from './thickness/thinFindings.ts'
+import { thinPlaces } from './thickness/thinPlaces.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
 import type { SteelFindings } from './words.ts'
 
-/** Steel nearer than this to the show face shows through (ghosting), mm. */
-const GHOSTING = 12
-/** Exposures with frost or wet ground. */
-const OUTSIDE: ReadonlySet<string> = new Set(['outdoors', 'soil'])
-/** Sheets lap by one square and this, mm. */
-const LAP = 50
+/** Exposures with frost, wet ground or standing water. */
+const WET: ReadonlySet<string> = new Set(['outdoors', 'soil', 'wet-room'])
 
 /** Cover by exposure: 15 mm dry, 30 outdoors or wet unless the mesh does not rust; at least 1.5 x the largest stone. */
 export function coverFor(piece: Piece, mesh: Mesh | undefined, mix: Mix): number {
-  const rusts = mesh?.finish === 'plain'
-  const wet = OUTSIDE.has(piece.exposure) || piece.exposure === 'wet-room'
-  return Math.max(wet && rusts ? 30 : 15, 1.5 * mix.largestStone)
+  return Math.max(WET.has(piece.exposure) && mesh?.finish === 'plain' ? 30 : 15, 1.5 * mix.largestStone)
 }
 
 /** The third station: what goes inside, and whether the piece is thick enough for it. */
@@ -39,122 +37,196 @@ export function planSteelStation(
   const slab = piece.kind === 'slab' ? piece : null
   const wanted = slab !== null && piece.steel.kind === 'mesh'
   const chosen = wanted ? meshes.find((m) => m.id === piece.steel.mesh) : undefined
-  const { thickness } = geometry
   const cover = piece.steel.cover ?? coverFor(piece, chosen, mix)
   const { findings, raise } = findingList<SteelFindings>('steel', piece.id, 'piece', piece.id)
   if (wanted && !chosen) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
-  if (!slab && piece.steel.kind === 'mesh') raise('mesh-for-slabs', 'note', { kind: piece.kind })
+  if (!slab && piece.steel.kind === 'mesh')
+    raise('mesh-for-slabs', 'note', { kind: piece.kind }, [
+      {
+        code: 'none',
+        facts: {},
+        changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { kind: 'none' } }],
+      },
+    ])
 
-  const buildable = geometry.recipe !== null
-  const { outline, noMesh } = geometry
-  // A bit must not meet the mat: it is kept clear of what is drilled later as of what is cast in.
-  const all = [...geometry.openings, ...geometry.drilled]
-  const openings = slab ? atWidest(slab, all) : all
-  // A mat is the plan's and the cover's: a change of thickness alone does not cut it again.
-  const sheet =
-    chosen && buildable
-      ? runStation(memo, 'mat', { outline, openings, noMesh, mesh: chosen, cover }, (i) => cutMesh(kernel, i))
+  const cut = slab && chosen && geometry.recipe ? planMat(kernel, slab, geometry, chosen, cover, memo) : null
+  // Where nothing of it fits there is none: nothing is laid, and the concrete is judged as plain.
+  const mat = cut && cut.sheet.wires.length > 0 ? cut : null
+  const inside = mat ? 'mesh' : piece.steel.kind === 'fibre' ? 'fibre' : 'none'
+  const lands = slab && geometry.recipe ? judgeLands(slab, geometry, memo) : []
+  const least = leastThickness(piece, geometry, mix, inside)
+  const map =
+    geometry.recipe && !quick
+      ? runStation(memo, 'thickness', { recipe: geometry.recipe }, (i) => mapThickness(kernel, i.recipe))
           .value
       : null
-  // Where nothing of it fits there is none: nothing is laid, and the concrete is judged as plain.
-  const fits = sheet?.wires.length !== 0
-  const mesh = fits ? chosen : undefined
-  const massKg =
-    mesh && sheet ? massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3) : 0
-  const depth = piece.steel.depth ?? (thickness < 60 ? 'middle' : 'stretched-face')
-  const height = mesh ? (depth === 'middle' ? thickness / 2 : cover + mesh.wire) : null
-  const down = piece.attitude.down
-  const lands = slab && buildable ? judgeLands(slab, geometry, memo) : []
-  // Where the thinnest is not the slab (a basin's shell), no mesh runs through it.
-  const least = leastThickness(piece, geometry, mix, geometry.thinnest ? undefined : mesh, cover)
-  const steelVolume = mesh ? (massKg / mesh.densityKgPerM3) * 1e9 : 0
-  const volume = figures.volumeLitres * 1e6
-  const insertKg = figures.inserts.massKg
-  const thinnestLand = lands.reduce<(typeof lands)[number] | null>(
-    (a, b) => (!a || b.leastMm < a.leastMm ? b : a),
-    null,
+  const places = map ? placesOf(piece, geometry, map, least) : null
+  const thinnest = thinnestOf(piece, geometry, places, lands)
+  if (places) findings.push(...thinFindings(piece, geometry, places, { least, mix, mixes, inside }))
+  for (const { faces, angleDeg, length } of map?.feathers ?? []) {
+    const [a, b] = faces.map(faceWordsOf(geometry)) as [string, string]
+    raise('feather-edge', angleDeg < SHARP ? 'warn' : 'note', { angleDeg, lengthMm: length, a, b })
+  }
+  if (slab && cut) matFindings(slab, cut, cover, meshes, (p, m) => coverFor(p, m, mix), raise)
+  if (slab)
+    findings.push(...landFindings(slab, lands, atWidest(slab, [...geometry.openings, ...geometry.drilled])))
+
+  const massKg = mat?.massKg ?? 0
+  const concrete = Math.max(
+    0,
+    figures.volumeLitres * 1e6 - (mat ? (massKg / mat.mesh.densityKgPerM3) * 1e9 : 0),
   )
-  // What no measure of a piece tells is looked for in its solid, once it rests.
-  const measured =
-    !slab && !geometry.thinnest && geometry.recipe && !quick
-      ? runStation(memo, 'thinnest', { recipe: geometry.recipe }, (i) => thinnestOf(kernel, i.recipe)).value
-      : null
-  const own = geometry.thinnest ?? (slab ? { mm: thickness, where: 'the slab itself' } : measured)
-  const landIsThinnest = thinnestLand !== null && own !== null && thinnestLand.leastMm < own.mm
-  const sheets = mesh && sheet ? sheetsFor(sheet.sheetLength, sheet.sheetWidth, mesh) : { count: 0, laps: 0 }
+  const insertKg = figures.inserts.massKg
   const result: SteelFigures = {
-    kind: mesh ? 'mesh' : 'none',
-    meshName: mesh?.name ?? null,
-    wireMm: mesh?.wire ?? 0,
+    kind: inside,
+    ...matFigures(mat, piece, geometry.thickness),
     coverMm: cover,
     coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
-    heightMm: height,
-    layAtFillMm: height === null || !mesh ? null : (down === 'top' ? thickness - height : height) - mesh.wire,
-    depthSchool: mesh ? (depth === 'middle' ? 'middle' : 'stretched face') : null,
-    coverToShowFaceMm: height === null || !mesh ? null : thickness - height - mesh.wire,
-    lengthwaysWires: sheet?.lengthways ?? 0,
-    crosswaysWires: sheet?.crossways ?? 0,
-    wirePieces: sheet?.wires.length ?? 0,
-    totalWireMm: sheet?.totalLength ?? 0,
-    sheetLengthMm: sheet?.sheetLength ?? 0,
-    sheetWidthMm: sheet?.sheetWidth ?? 0,
-    sheetCount: sheets.count,
-    lapsMm: sheets.laps,
-    massKg,
-    cost: mesh?.price == null ? null : mesh.price * sheets.count,
-    steelShare: mesh ? ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness) : 0,
-    leastThicknessMm: least,
-    thinnestMm: landIsThinnest ? thinnestLand.leastMm : (own?.mm ?? null),
-    thinnestWhere: landIsThinnest
-      ? `between ${thinnestLand.between[0]} and ${thinnestLand.between[1]}`
-      : (own?.where ?? ''),
-    thinnestFrom: own !== null && own === measured ? 'solid' : 'measures',
-    placedKg: massOf(Math.max(0, volume - steelVolume), mix.hardenedKgPerM3) + massKg + insertKg,
-    strippingKg: massOf(Math.max(0, volume - steelVolume), mix.freshKgPerM3) + massKg + insertKg,
+    fibreKg: inside === 'fibre' ? (piece.steel.fibre.kgPerM3 * concrete) / 1e9 : 0,
+    leastThicknessMm: least.mm,
+    leastRule: least.rule,
+    thinnestMm: thinnest?.mm ?? null,
+    thinnestWhere: thinnest?.where ?? '',
+    thinnestFrom: thinnest?.exact === false ? 'solid' : 'measures',
+    thinPlaces: toldPlaces(geometry, places ?? []),
+    placedKg: massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg,
+    strippingKg: massOf(concrete, mix.freshKgPerM3) + massKg + insertKg,
     lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
   }
-
-  if (own && own.mm < least - 1e-6)
-    raise(
-      'too-thin',
-      // A sample of a relief may be a sharp edge: it is told, and stops nothing.
-      own.mm < 0.75 * least && own !== measured ? 'stop' : 'warn',
-      {
-        thicknessMm: own.mm,
-        leastMm: least,
-        mix: mix.name,
-        with: mesh && !geometry.thinnest ? 'mesh' : 'no mesh',
-        where: geometry.thinnest?.where ?? '',
-      },
-      thinRemedies(
-        piece,
-        { thinnest: own.mm, least, plain: !mesh || geometry.thinnest !== null },
-        mix,
-        mixes,
-        slab && !geometry.thinnest ? { type: 'thicknessChanged', pieceId: piece.id, thickness: least } : null,
-      ),
-    )
-  if (chosen && !fits) raise('mesh-does-not-fit', 'warn', { coverMm: cover, spacingMm: chosen.spacing })
-  if (mesh && result.coverToShowFaceMm !== null && result.coverToShowFaceMm < GHOSTING)
-    raise('ghosting', 'warn', { coverMm: Math.max(0, result.coverToShowFaceMm), wantedMm: GHOSTING })
-  if (
-    mesh &&
-    height !== null &&
-    Math.min(height, thickness - height) - mesh.wire < cover - 1e-6 &&
-    thickness >= least
-  )
-    raise('cover-short', 'warn', {
-      coverMm: Math.min(height, thickness - height) - mesh.wire,
-      wantedMm: cover,
-    })
-  if (result.sheetCount > 1)
-    raise('mesh-laps', 'note', { sheets: result.sheetCount, lapMm: mesh!.spacing + LAP })
-  if (slab) findings.push(...landFindings(slab, lands, openings))
-  return { figures: result, findings, wires: sheet?.wires ?? [], operations: layMat(result) }
+  return {
+    figures: result,
+    findings,
+    wires: mat?.sheet.wires ?? [],
+    thickness: map,
+    operations: layMat(result),
+  }
 }
+
+/** A feather edge sharper than this breaks off, degrees [own]. */
+const SHARP = 30
+
+const placesOf = (
+  piece: Piece,
+  geometry: PieceGeometry,
+  map: ThicknessMap,
+  least: LeastThickness,
+): JudgedPlace[] =>
+  thinPlaces(map, Math.max(least.mm, least.better ?? 0), faceWordsOf(geometry)).map((place) =>
+    judgePlace(piece, geometry, place, least),
+  )
+
+type Thinnest = { readonly mm: number; readonly where: string; readonly exact: boolean }
+
+/** The thinnest of the piece: from its solid once it rests; before that only where its own measures tell it. */
+function thinnestOf(
+  piece: Piece,
+  geometry: PieceGeometry,
+  places: readonly JudgedPlace[] | null,
+  lands: readonly JudgedLand[],
+): Thinnest | null {
+  const land = lands.reduce<JudgedLand | null>((a, b) => (!a || b.leastMm < a.leastMm ? b : a), null)
+  const words = faceWordsOf(geometry)
+  const place = places?.find((p) => p.judgedAs !== 'letters' && p.judgedAs !== 'stub')
+  const own: Thinnest | null = place
+    ? { mm: place.leastMm, where: whereOf(piece, place, words), exact: place.exact }
+    : places === null
+      ? byMeasures(piece, geometry)
+      : null
+  if (!land || (own && own.mm <= land.leastMm)) return own
+  return own && { mm: land.leastMm, where: `between ${land.between[0]} and ${land.between[1]}`, exact: true }
+}
+
+const WHOLE = 'the slab itself'
+const isWhole = (faces: readonly string[]): boolean => faces.includes('top') && faces.includes('bottom')
+const whereOf = (piece: Piece, { faces }: JudgedPlace, words: (face: string) => string): string => {
+  if (isWhole(faces)) return piece.kind === 'slab' ? WHOLE : 'from underside to top'
+  const [a, b] = faces.map(words) as [string, string]
+  return a === b ? `across the ${a}` : `between ${a} and ${b}`
+}
+
+/** What a piece's own measures say of its thinnest; null where only its solid tells. */
+function byMeasures(piece: Piece, { thickness, thinnest, formed, recipe }: PieceGeometry): Thinnest | null {
+  if (!recipe) return null
+  // The wall of a bowl is thinner between its rim and its foot than either.
+  if (thinnest && !(piece.kind === 'turned' && piece.turned.form === 'bowl'))
+    return { ...thinnest, exact: true }
+  return piece.kind === 'slab' && formed.length === 0 ? { mm: thickness, where: WHOLE, exact: true } : null
+}
+
+/** Places told in figures at most. */
+const TOLD = 8
+
+const toldPlaces = (geometry: PieceGeometry, places: readonly JudgedPlace[]): SteelFigures['thinPlaces'] => {
+  const words = faceWordsOf(geometry)
+  return places
+    .filter((p) => p.judgedAs !== 'letters' && p.judgedAs !== 'stub')
+    .slice(0, TOLD)
+    .map((p) => ({
+      between: [words(p.faces[0]), words(p.faces[1])],
+      judgedAs: p.judgedAs as 'wall' | 'work' | 'land',
+      whole: isWhole(p.faces),
+      leastMm: p.leastMm,
+      lengthMm: p.lengthMm,
+      widthMm: p.widthMm,
+      wantedMm: p.judgedAs === 'wall' || p.judgedAs === 'work' ? p.wantedMm : null,
+      xMm: p.at[0] + (p.into[0] * p.leastMm) / 2,
+      yMm: p.at[1] + (p.into[1] * p.leastMm) / 2,
+      zMm: p.at[2] + (p.into[2] * p.leastMm) / 2,
+    }))
+}
+
+function matFigures(mat: Mat | null, { attitude }: Piece, thickness: number) {
+  if (!mat)
+    return {
+      meshName: null,
+      wireMm: 0,
+      heightMm: null,
+      layAtFillMm: null,
+      depthSchool: null,
+      coverToShowFaceMm: null,
+      lengthwaysWires: 0,
+      crosswaysWires: 0,
+      wirePieces: 0,
+      totalWireMm: 0,
+      sheetLengthMm: 0,
+      sheetWidthMm: 0,
+      sheetCount: 0,
+      lapsMm: 0,
+      massKg: 0,
+      cost: null,
+      steelShare: 0,
+    }
+  const { mesh, sheet, height, school } = mat
+  return {
+    meshName: mesh.name,
+    wireMm: mesh.wire,
+    heightMm: height,
+    layAtFillMm: (attitude.down === 'top' ? thickness - height : height) - mesh.wire,
+    depthSchool: SCHOOLS[school],
+    coverToShowFaceMm: mat.above,
+    lengthwaysWires: sheet.lengthways,
+    crosswaysWires: sheet.crossways,
+    wirePieces: sheet.wires.length,
+    totalWireMm: sheet.totalLength,
+    sheetLengthMm: sheet.sheetLength,
+    sheetWidthMm: sheet.sheetWidth,
+    sheetCount: mat.sheets,
+    lapsMm: mat.laps,
+    massKg: mat.massKg,
+    cost: mesh.price == null ? null : mesh.price * mat.sheets,
+    steelShare: ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness),
+  }
+}
+const SCHOOLS = {
+  middle: 'middle',
+  'stretched-face': 'stretched face',
+  'weather-face': 'weather face',
+} as const
 
 /** Minutes to lay a mat and set it on its cover [own]. */
 const LAY_MINUTES = 3
+/** Works for this share of its initial set [own]. */
+const WORKS = 0.5
 
 /** The mat goes in when the fill stands at its level. */
 const layMat = ({ layAtFillMm, coverMm }: SteelFigures): Operation[] =>
@@ -171,57 +243,3 @@ const layMat = ({ layAtFillMm, coverMm }: SteelFigures): Operation[] =>
           notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
         }),
       ]
-/** Works for this share of its initial set [own]. */
-const WORKS = 0.5
-
-function cutMesh(
-  kernel: Kernel,
-  {
-    outline,
-    openings,
-    noMesh,
-    mesh,
-    cover,
-  }: Pick<PieceStation['geometry'], 'outline' | 'openings' | 'noMesh'> & {
-    readonly mesh: Mesh
-    readonly cover: number
-  },
-) {
-  const clear = meshRegion(kernel, outline, openings, cover)
-  const region = noMesh.length === 0 ? clear : combineRegions(kernel, 'difference', [clear, ...noMesh])
-  const { min, max } = boundLoop(outline)
-  const box: { min: Point; max: Point } = {
-    min: [min[0] + cover, min[1] + cover],
-    max: [max[0] - cover, max[1] - cover],
-  }
-  return meshSheet(region, box, mesh.spacing)
-}
-
-/** Least thickness: by the mix, and with mesh at least two covers and two wires; without it 50 mm outdoors or above half a metre. */
-function leastThickness(
-  piece: Piece,
-  { length, width }: PieceStation['geometry'],
-  mix: Mix,
-  mesh: Mesh | undefined,
-  cover: number,
-): number {
-  if (mesh) return Math.max(mix.leastThickness.mesh, 2 * cover + 2 * mesh.wire, 3 * mix.largestStone)
-  const small = Math.max(length, width) < 500 && !OUTSIDE.has(piece.exposure)
-  return Math.max(
-    mix.leastThickness.plain,
-    mix.family === 'structural' && !small ? 50 : 0,
-    3 * mix.largestStone,
-  )
-}
-
-/** Sheets bought for a mat, with a lap of one square and 50 mm where two meet. */
-function sheetsFor(length: number, width: number, mesh: Mesh): { count: number; laps: number } {
-  if (length <= 0 || width <= 0) return { count: 0, laps: 0 }
-  const lap = mesh.spacing + LAP
-  const across = (extent: number, sheet: number) =>
-    extent <= sheet ? 1 : 1 + Math.ceil((extent - sheet) / (sheet - lap))
-  const straight = [across(length, mesh.length), across(width, mesh.width)] as const
-  const turned = [across(length, mesh.width), across(width, mesh.length)] as const
-  const [a, b] = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
-  return { count: a * b, laps: (a - 1) * width + (b - 1) * length }
-}

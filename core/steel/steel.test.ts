@@ -106,6 +106,7 @@ describe('findings', () => {
       [
         ['too-thin', 'warn'],
         ['ghosting', 'warn'],
+        ['cover-short', 'warn'],
       ],
     ],
     [
@@ -114,6 +115,7 @@ describe('findings', () => {
       [
         ['too-thin', 'stop'],
         ['ghosting', 'warn'],
+        ['cover-short', 'stop'],
       ],
     ],
     [
@@ -121,7 +123,11 @@ describe('findings', () => {
       testSlab({ thickness: 30, steel: { ...testSlab().steel, kind: 'none' } }),
       [['too-thin', 'stop']],
     ],
-    ['outdoors in plain steel wants 30 mm cover', testSlab({ exposure: 'outdoors' }), [['too-thin', 'stop']]],
+    [
+      'outdoors in plain steel wants 30 mm cover',
+      testSlab({ exposure: 'outdoors' }),
+      [['cover-short', 'warn']],
+    ],
     [
       'mesh that is not there',
       testSlab({ steel: { ...testSlab().steel, mesh: 'gone' } }),
@@ -149,14 +155,14 @@ describe('what is too thin for its mix', () => {
     ['a bowl', turned({ form: 'bowl', outside: 600, height: 250, wall: 26, exponent: 2, foot: 150 }), 3],
     ['a tube', turned({ form: 'tube', outside: 600, inside: 540, height: 600, floor: 0 }), 3],
     ['a cap', newFitted(told, testStock, { part: 'cap', wall: 20, thickness: 45 }), 2],
-    ['a slab', testSlab({ thickness: 26, steel: { kind: 'none', mesh: '', cover: null, depth: null } }), 3],
+    ['a slab', testSlab({ thickness: 26, steel: { ...testSlab().steel, kind: 'none' } }), 3],
   ])('%s: a mix that may be so thin, or more thickness, each of which cures it', (_, piece, most) => {
     const thin = plan(piece).findings.find((f) => f.code === 'too-thin')!
     expect(thin.remedies.length).toBeGreaterThan(0)
     expect(thin.remedies.length).toBeLessThanOrEqual(most)
     const words = explainBy(STEEL_WORDS, thin, METRIC)!
     for (const remedy of thin.remedies) {
-      expect(words.remedies?.[remedy.code]).toMatch(/^(Use .+|Make it \d+ mm thick)$/)
+      expect(words.remedies?.[remedy.code]).toMatch(/^(Use .+|Make it \d+ mm thicker)$/)
       const job = remedy.changes.reduce(applyChange, testJob(piece))
       const [after] = job.pieces as [Piece]
       const own = testStock.mixes.find((m) => m.id === after.mix.mix)!

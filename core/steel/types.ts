@@ -1,6 +1,8 @@
 import type { Point } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { LeastRule } from './thickness/leastThickness.ts'
+import type { ThicknessMap } from './thickness/thicknessMap.ts'
 
 /** One straight piece of wire, as placed. */
 export type Wire = { readonly from: Point; readonly to: Point }
@@ -17,7 +19,7 @@ export type Land = {
 }
 
 export type SteelFigures = {
-  readonly kind: 'mesh' | 'none'
+  readonly kind: 'mesh' | 'fibre' | 'none'
   readonly meshName: string | null
   readonly wireMm: number
   readonly coverMm: number
@@ -26,7 +28,7 @@ export type SteelFigures = {
   readonly heightMm: number | null
   /** Lay the sheet when the fill stands this high in the mould. */
   readonly layAtFillMm: number | null
-  readonly depthSchool: 'middle' | 'stretched face' | null
+  readonly depthSchool: 'middle' | 'stretched face' | 'weather face' | null
   readonly coverToShowFaceMm: number | null
   readonly lengthwaysWires: number
   readonly crosswaysWires: number
@@ -39,12 +41,31 @@ export type SteelFigures = {
   readonly massKg: number
   readonly cost: number | null
   readonly steelShare: number
+  /** Of this pour. */
+  readonly fibreKg: number
   readonly leastThicknessMm: number
+  readonly leastRule: LeastRule
   /** Null where it is not told: while something is dragged, or of a piece that cannot be built. */
   readonly thinnestMm: number | null
   readonly thinnestWhere: string
   /** From the piece's own measures, or looked for in its solid at points: then it may be a little less between them. */
   readonly thinnestFrom: 'measures' | 'solid'
+  /** The thinnest first; empty until the solid is there. */
+  readonly thinPlaces: readonly {
+    readonly between: readonly [string, string]
+    /** A wall by the least of its mix; small work on it by half of that; a land beside an opening by its length. */
+    readonly judgedAs: 'wall' | 'work' | 'land'
+    /** The slab itself, from its underside to its top. */
+    readonly whole: boolean
+    readonly leastMm: number
+    readonly lengthMm: number
+    readonly widthMm: number
+    readonly wantedMm: number | null
+    /** The middle of the ball that just fits. */
+    readonly xMm: number
+    readonly yMm: number
+    readonly zMm: number
+  }[]
   readonly placedKg: number
   readonly strippingKg: number
   readonly lands: readonly Land[]
@@ -54,5 +75,7 @@ export type SteelStation = {
   readonly figures: SteelFigures
   readonly findings: readonly Finding[]
   readonly wires: readonly Wire[]
+  /** Null until the solid is there. */
+  readonly thickness: ThicknessMap | null
   readonly operations: readonly Operation[]
 }

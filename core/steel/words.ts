@@ -12,41 +12,109 @@ type Land = {
   thicknessMm: number
 }
 
+/** A place that is thin: between which faces, how thin, how far. */
+type Thin = {
+  thicknessMm: number
+  leastMm: number
+  mix: string
+  with: string
+  rule: string
+  a: string
+  b: string
+  lengthMm: number
+  widthMm: number
+  /** Places as thin beside it. */
+  more: number
+}
+
+type Say = (mm: number | string | undefined) => string
+
+/** `45 thick`, or `Between recess and underside: 1 over 220 x 160`. */
+const placed = (f: Thin, mm: Say): string =>
+  f.a !== f.b && [f.a, f.b].every((face) => face === 'top' || face === 'underside')
+    ? `${mm(f.thicknessMm)} thick${others(f)}`
+    : `${f.a === f.b ? `Across the ${f.a}` : `Between ${f.a} and ${f.b}`}: ${mm(f.thicknessMm)} over ${mm(f.lengthMm)} × ${mm(f.widthMm)}${others(f)}`
+
+const others = ({ more }: Thin): string => (more === 0 ? '' : `, and ${more} more as thin`)
+
+const WITH: Readonly<Record<string, string>> = { none: 'no mesh' }
+
+/** Why it is that much. */
+const RULES: Readonly<Record<string, string>> = {
+  mix: 'Below that it cracks when it is handled.',
+  mesh: 'Below that there is no room for a mat between two covers, and it cracks when it is handled.',
+  large: 'Plain concrete outdoors, or half a metre and longer, wants more than a small piece indoors.',
+  'lies-flat': 'A small piece that lies flat on something may be thin; below this it breaks in the hand.',
+  wall: 'A plain wall of a planter that holds soil wants this much.',
+  fibre: 'Mortar with fibre may be thin; below this the fibres lie flat and do not hold.',
+  stone: 'The largest stone must pass three abreast, or it jams and leaves holes.',
+  work: 'Thin on purpose and small: half of what a wall wants is enough, and this is less.',
+}
+
+const thinWords = (remedies: readonly Remedy[], mm: Say): Record<string, string> =>
+  Object.fromEntries(
+    remedies.map((r) => [
+      r.code,
+      'mix' in r.facts
+        ? `Use ${r.facts.mix}`
+        : r.code === 'mesh'
+          ? 'Lay mesh in it'
+          : r.code === 'fibre'
+            ? 'Put fibre in'
+            : r.code === 'shallower'
+              ? `Make the ${r.facts.opening} ${mm(r.facts.depthMm)} deep`
+              : `Make it ${mm(r.facts.byMm)} thicker`,
+    ]),
+  )
+
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const STEEL_WORDS = {
   'mesh-for-slabs': (_f: { kind: string }) => ({
-    what: 'No mesh is planned for this kind of piece yet',
+    what: 'No mesh is planned for this kind of piece',
     why: 'Sheets of mesh are cut for flat slabs. Fibre in the mix, or bars bent by hand, serve here.',
+    remedy: 'Plan it without mesh',
   }),
   'mesh-missing': (_f: { row: string }) => ({
     what: 'The mesh that was chosen is not in the stock',
     why: 'Choose another mesh, or none.',
   }),
-  'too-thin': (
-    f: { thicknessMm: number; mix: string; with: string; leastMm: number; where: string },
-    { mm },
-    remedies: readonly Remedy[],
-  ) => ({
-    what: `${mm(f.thicknessMm)} thick; ${f.mix} with ${f.with} wants ${mm(f.leastMm)}`,
-    why: 'Below that the cover is too thin or the stone does not pass, and the piece cracks when it is handled.',
-    remedies: Object.fromEntries(
-      remedies.map((r) => [
-        r.code,
-        'mix' in r.facts ? `Use ${r.facts.mix}` : `Make it ${mm(f.leastMm)} thick`,
-      ]),
-    ),
+  'too-thin': (f: Thin, { mm }, remedies: readonly Remedy[]) => ({
+    what: `${placed(f, mm)}; ${f.mix} with ${WITH[f.with] ?? f.with} wants ${mm(f.leastMm)}`,
+    why: RULES[f.rule] ?? RULES.mix!,
+    remedies: thinWords(remedies, mm),
+  }),
+  'thin-enough': (f: Thin, { mm }) => ({
+    what: `${placed(f, mm)}: it may be, ${mm(f.leastMm)} is better`,
+    why: 'A small piece that lies flat on something carries little; the thicker one survives being dropped.',
+  }),
+  'feather-edge': (f: { angleDeg: number; lengthMm: number; a: string; b: string }, { mm }) => ({
+    what: `A feather edge of ${Math.round(f.angleDeg)}°, ${mm(f.lengthMm)} long, where ${f.a === f.b ? `the ${f.a} turns` : `${f.a} and ${f.b} meet`}`,
+    why: 'An edge sharper than 45° has no stone behind it: it chips when the mould comes off. Ease it, or blunt it by a small flat.',
   }),
   'mesh-does-not-fit': (f: { coverMm: number; spacingMm: number }, { mm }) => ({
     what: 'No mat fits inside the cover: none is planned',
     why: `With ${mm(f.coverMm)} cover there are not two wires each way, ${mm(f.spacingMm)} apart. A finer mesh, fibre, or bars bent by hand.`,
+    remedies: { fibre: 'Use fibre instead', none: 'Plan it without' },
   }),
   ghosting: (f: { coverMm: number; wantedMm: number }, { mm }) => ({
     what: `Mesh ${mm(f.coverMm)} from the show face; ${mm(f.wantedMm)} keeps it from showing`,
     why: 'Steel this near draws a grey grid on the face. Compact hard before it goes in and lightly after.',
   }),
-  'cover-short': (f: { coverMm: number; wantedMm: number }, { mm }) => ({
-    what: `Cover is ${mm(f.coverMm)}; the exposure wants ${mm(f.wantedMm)}`,
-    why: 'Too little cover lets rust start.',
+  'cover-short': (f: { coverMm: number; wantedMm: number }, { mm }, remedies: readonly Remedy[]) => ({
+    what: `Cover is ${mm(f.coverMm)}; ${mm(f.wantedMm)} is wanted`,
+    why: 'Many pieces stand for years with less: what is risked is rust stains, and after years spalls over the wires.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        'mesh' in r.facts
+          ? `Use ${r.facts.mesh}`
+          : r.code === 'weather-face'
+            ? `Keep ${mm(r.facts.coverMm)} on the show face only`
+            : r.code === 'fibre'
+              ? 'Use fibre instead'
+              : `Make it ${mm(r.facts.leastMm)} thick`,
+      ]),
+    ),
   }),
   'mesh-laps': (f: { sheets: number; lapMm: number }, { mm }) => ({
     what: `Mesh of ${f.sheets} sheets: lap them ${mm(f.lapMm)} and tie`,

@@ -201,7 +201,7 @@ export const STARTS: readonly { readonly heading: string; readonly starts: reado
         name: 'Bowl',
         make: (told, stock) =>
           newTurned(told, stock, {
-            turned: { form: 'bowl', outside: 400, height: 180, wall: 30, exponent: 2.3, foot: 140 },
+            turned: { form: 'bowl', outside: 400, height: 180, wall: 50, exponent: 2.3, foot: 140 },
             attitude: { down: 'top', turnDeg: 0 },
           }),
       },

@@ -16,15 +16,15 @@ import {
 
 const more = () => fireEvent.click(within(findings()).getByRole('button', { name: /more$/ }))
 
-it('steel: no mesh wants more thickness, and so does more cover', async () => {
+it('steel: no mesh wants more thickness, and more cover than there is room for is told', async () => {
   await openAt('wash-top', 'steel')
   await press(/^none/, bench(), 'radio')
   await says(findings, 'with no mesh wants 50 mm')
   await undo()
   await type(/^Cover/, '60')
-  await says(findings, /wants 128 mm/)
+  await says(findings, /60 mm is wanted/)
   await press('take it from the exposure')
-  await saysNo(findings, 'wants 128 mm')
+  await saysNo(findings, '60 mm is wanted')
 })
 
 it('release: left out only with a reason', async () => {

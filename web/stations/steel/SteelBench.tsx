@@ -4,6 +4,7 @@ import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
+import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
 
 export function SteelBench() {
@@ -25,12 +26,18 @@ export function SteelBench() {
         label="What goes inside"
         value={piece.steel.kind}
         options={[
-          { value: 'mesh', name: 'mesh sheet', note: 'holds cracks together' },
+          ...(piece.kind === 'slab'
+            ? [{ value: 'mesh' as const, name: 'mesh sheet', note: 'holds cracks together' }]
+            : []),
+          { value: 'fibre', name: 'fibre', note: 'against cracks while it is young' },
           { value: 'none', name: 'none', note: 'only where thick enough' },
         ]}
-        onChoose={(kind) => choose(kind === 'mesh' ? 'mesh' : 'no mesh', { kind })}
+        onChoose={(kind) =>
+          choose(kind === 'mesh' ? 'mesh' : kind === 'fibre' ? 'fibre' : 'no mesh', { kind })
+        }
       />
-      {piece.steel.kind === 'mesh' && (
+      {piece.steel.kind === 'fibre' && <FibreRows />}
+      {piece.kind === 'slab' && piece.steel.kind === 'mesh' && (
         <>
           <Pick
             label="Mesh"
@@ -67,6 +74,7 @@ export function SteelBench() {
               },
               { value: 'middle', name: 'middle', note: 'works both ways up' },
               { value: 'stretched-face', name: 'low', note: 'face that stretches' },
+              { value: 'weather-face', name: 'high', note: 'cover on the weather face' },
             ]}
             onChoose={(depth) => choose(`mesh ${depth}`, { depth: depth === 'auto' ? null : depth })}
           />
@@ -98,6 +106,7 @@ export function SteelBench() {
           <QuantityRow label="At stripping" of="mass" value={figures.strippingKg} digits={1} />
         </div>
       )}
+      {figures && figures.thinPlaces.length > 0 && <ThinPlaces />}
       {figures && figures.lands.length > 0 && (
         <>
           <h2>Lands</h2>
@@ -113,5 +122,61 @@ export function SteelBench() {
         overhead, local codes and a licensed professional decide; these figures are a maker’s check.
       </Caution>
     </>
+  )
+}
+
+/** Which fibre, how much a cubic metre, and what that is for this pour. */
+function FibreRows() {
+  const { piece, plan, looks } = usePlan()
+  const change = useChange()
+  const { fibre } = piece.steel
+  const choose = (label: string, patch: Partial<typeof fibre>) =>
+    change(label, { type: 'steelChosen', pieceId: piece.id, patch: { fibre: { ...fibre, ...patch } } })
+  const kg = plan?.stations.steel?.figures.fibreKg
+  return (
+    <>
+      <Choice
+        label="Fibre"
+        value={fibre.of}
+        options={[
+          { value: 'ar-glass', name: 'AR glass', note: '12 mm, alkali-resistant' },
+          { value: 'pva', name: 'PVA', note: 'holds wider cracks' },
+        ]}
+        onChoose={(of) => choose(`${of} fibre`, { of })}
+      />
+      <NumberField
+        label="Dose, kg a m³"
+        value={fibre.kgPerM3}
+        min={0.1}
+        max={100}
+        onCommit={(kgPerM3) => kgPerM3 !== null && choose(`fibre ${kgPerM3} kg/m³`, { kgPerM3 })}
+      />
+      {kg !== undefined && (
+        <div className={looks.steel}>
+          <QuantityRow label="In this pour" of="mass" value={kg} digits={3} />
+        </div>
+      )}
+    </>
+  )
+}
+
+/** The thinnest places, each between what, how thin, and over how much. */
+function ThinPlaces() {
+  const { plan, looks } = usePlan()
+  const style = useMeasureStyle()
+  const figures = plan?.stations.steel?.figures
+  const mm = (n: number) => formatLength(n, style)
+  return (
+    <div className={looks.steel}>
+      <h2>Thinnest places</h2>
+      {figures?.thinPlaces.map((p) => (
+        <Row
+          key={`${p.between.join()}${p.xMm}${p.yMm}${p.zMm}`}
+          label={p.whole ? 'the slab itself' : `${p.between[0]} to ${p.between[1]}`}
+        >
+          {mm(p.leastMm)}
+        </Row>
+      ))}
+    </div>
   )
 }

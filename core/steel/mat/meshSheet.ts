@@ -6,9 +6,9 @@ import {
   offsetRegion,
   type Point,
   type Region,
-} from '../geometry/index.ts'
-import { insetShape, type PlacedOpening, shapeLoop } from '../piece/index.ts'
-import type { Wire } from './types.ts'
+} from '../../geometry/index.ts'
+import { insetShape, type PlacedOpening, shapeLoop } from '../../piece/index.ts'
+import type { Wire } from '../types.ts'
 
 export type MeshSheet = {
   /** Wires along x and along y, counted as lines of the grid, whatever openings cut out of them. */

@@ -1,0 +1,2 @@
+export { type FeatherEdge, featherEdges } from './featherEdges.ts'
+export { sampleThickness, type ThicknessSample, WALL } from './sampleThickness.ts'

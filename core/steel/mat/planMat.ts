@@ -1,0 +1,112 @@
+import { boundLoop, type Kernel, type Point } from '../../geometry/index.ts'
+import type { SlabPiece } from '../../job/index.ts'
+import { atWidest, type PieceGeometry } from '../../piece/index.ts'
+import { type Memo, runStation } from '../../station.ts'
+import type { Mesh } from '../../stock/index.ts'
+import { massOf } from '../../units/convert.ts'
+import { matRegion } from './matRegion.ts'
+import { type MeshSheet, meshSheet } from './meshSheet.ts'
+
+/** Sheets lap by one square and this, mm. */
+export const LAP = 50
+/** Nearer to a face than this no mat may lie: nothing would hold it, mm. */
+export const LEAST_COVER = 10
+/** Below this one sheet lies in the middle, mm. */
+const THIN = 60
+
+export type DepthSchool = 'middle' | 'stretched-face' | 'weather-face'
+
+/** A mat as it is cut and where it lies, mm. */
+export type Mat = {
+  readonly mesh: Mesh
+  readonly sheet: MeshSheet
+  readonly school: DepthSchool
+  /** From the underside as placed to the middle of the sheet. */
+  readonly height: number
+  readonly below: number
+  readonly above: number
+  readonly massKg: number
+  readonly sheets: number
+  readonly laps: number
+}
+
+/** How high the middle of a sheet lies, mm from the underside. `matHeight('middle', 45, 15, 4)` is 22.5. */
+export function matHeight(school: DepthSchool, thickness: number, cover: number, wire: number): number {
+  if (school === 'middle') return thickness / 2
+  if (school === 'stretched-face') return cover + wire
+  return Math.max(LEAST_COVER + wire, thickness - cover - wire)
+}
+
+/** Usual below 60 mm in the middle, above it at the face that stretches. */
+export const schoolOf = ({ steel, thickness }: SlabPiece): DepthSchool =>
+  steel.depth ?? (thickness < THIN ? 'middle' : 'stretched-face')
+
+/** The mat of a slab, cut to what it passes through at its own depth; its sheet has no wires where none fits. */
+export function planMat(
+  kernel: Kernel,
+  piece: SlabPiece,
+  geometry: PieceGeometry,
+  mesh: Mesh,
+  cover: number,
+  memo: Memo,
+): Mat {
+  const { thickness, outline, noMesh } = geometry
+  const school = schoolOf(piece)
+  const height = matHeight(school, thickness, cover, mesh.wire)
+  // A bit must not meet the mat: it is kept clear of what is drilled later as of what is cast in.
+  const openings = atWidest(piece, [...geometry.openings, ...geometry.drilled])
+  // Of a plain slab a mat is the plan's and the cover's: a change of thickness alone does not cut it again.
+  const plain =
+    geometry.formed.length === 0 &&
+    geometry.inserts.length === 0 &&
+    openings.every((o) => o.depth === null) &&
+    Object.values(piece.sides).every((s) => s.taper === 0)
+  const sheet = runStation(
+    memo,
+    'mat',
+    {
+      outline,
+      openings,
+      noMesh,
+      spacing: mesh.spacing,
+      cover,
+      level: plain ? null : { low: height - mesh.wire, high: height + mesh.wire, cover },
+      formed: geometry.formed,
+      inserts: geometry.inserts,
+      sides: piece.sides,
+    },
+    (i) => {
+      const { min, max } = boundLoop(i.outline)
+      const box: { min: Point; max: Point } = {
+        min: [min[0] + cover, min[1] + cover],
+        max: [max[0] - cover, max[1] - cover],
+      }
+      const level = i.level ?? { low: thickness / 2, high: thickness / 2, cover }
+      return meshSheet(matRegion(kernel, piece, geometry, i.openings, level), box, i.spacing)
+    },
+  ).value
+  const { count, laps } = sheetsFor(sheet.sheetLength, sheet.sheetWidth, mesh)
+  return {
+    mesh,
+    sheet,
+    school,
+    height,
+    below: height - mesh.wire,
+    above: thickness - height - mesh.wire,
+    massKg: massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3),
+    sheets: count,
+    laps,
+  }
+}
+
+/** Sheets bought for a mat, with a lap of one square and 50 mm where two meet. */
+function sheetsFor(length: number, width: number, mesh: Mesh): { count: number; laps: number } {
+  if (length <= 0 || width <= 0) return { count: 0, laps: 0 }
+  const lap = mesh.spacing + LAP
+  const across = (extent: number, sheet: number) =>
+    extent <= sheet ? 1 : 1 + Math.ceil((extent - sheet) / (sheet - lap))
+  const straight = [across(length, mesh.length), across(width, mesh.width)] as const
+  const turned = [across(length, mesh.width), across(width, mesh.length)] as const
+  const [a, b] = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
+  return { count: a * b, laps: (a - 1) * width + (b - 1) * length }
+}
