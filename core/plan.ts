@@ -151,7 +151,8 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             memo,
             'steel',
             {
-              piece: pieceWith(piece, 'steel', 'exposure'),
+              piece: pieceWith(piece, 'steel', 'exposure', 'mix', 'pour'),
+              people: settings.people,
               pieceStation: castRun,
               meshes: stock.meshes,
               mix,

@@ -3,6 +3,15 @@ import { applyChange, type Finding, isWorseOrEqual, type Job, type Remedy } from
 import { type PiecePlan, planPiece } from './plan.ts'
 import type { Memo } from './station.ts'
 
+/** What is known only from the solid: its cure is looked for there too. */
+const SOLID: ReadonlySet<string> = new Set([
+  'too-thin',
+  'move-waits',
+  'move-cracks',
+  'move-unstable',
+  'use-cracks',
+])
+
 const keyOf = (f: Finding): string =>
   `${f.station}|${f.code}|${f.about.map((a) => `${a.kind}:${a.id}`).join(',')}`
 
@@ -18,7 +27,7 @@ export function proveRemedies(kernel: Kernel, job: Job, plan: PiecePlan, memo?: 
     if (!piece) return true
     const { findings: after, failed } = planPiece(kernel, changed, piece, {
       quick: true,
-      thick: finding.code === 'too-thin',
+      thick: SOLID.has(finding.code),
       ...(memo && { memo }),
     })
     // A station that fails has no findings: nothing is cured by that.

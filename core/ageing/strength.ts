@@ -7,6 +7,23 @@ export type StrengthCurve =
       readonly finalSet: number
     }
 
+/** A row of stock that says how it gains strength. */
+type Gaining = {
+  readonly finalSet: number
+  readonly strength:
+    | { readonly kind: 'law'; readonly s: number }
+    | {
+        readonly kind: 'points'
+        readonly points: readonly { readonly hours: number; readonly mpa: number }[]
+      }
+}
+
+/** The strength of a mix with a mean of `f28` MPa at the water used. */
+export const strengthCurve = (mix: Gaining, f28: number): StrengthCurve =>
+  mix.strength.kind === 'law'
+    ? { kind: 'law', f28, s: mix.strength.s, finalSet: mix.finalSet }
+    : { ...mix.strength, finalSet: mix.finalSet }
+
 const DAY = 1440
 /** Mean strength at final set, MPa [own]. */
 const AT_FINAL_SET = 0.5

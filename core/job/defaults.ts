@@ -24,7 +24,7 @@ import type {
   SweptPiece,
   TurnedPiece,
 } from './schema.ts'
-import { JOB_VERSION, USUAL_FIBRE } from './schema.ts'
+import { JOB_VERSION, USUAL_FIBRE, USUAL_HANDLING } from './schema.ts'
 
 export const SQUARE: Edge = { kind: 'square' }
 export const squareRim = () => ({ top: SQUARE, bottom: SQUARE })
@@ -130,7 +130,14 @@ function usualChoices(
     lettering: [],
     run: null,
     mould: choiceFromStock('board-box', stock),
-    steel: { kind: inside, mesh: firstId(stock.meshes), cover: null, depth: null, fibre: USUAL_FIBRE },
+    steel: {
+      kind: inside,
+      mesh: firstId(stock.meshes),
+      cover: null,
+      depth: null,
+      fibre: USUAL_FIBRE,
+      handling: USUAL_HANDLING,
+    },
     release: {
       faceAgent: firstId(stock.agents),
       edgeSeal: stock.agents.find((a) => a.kind === 'packing-tape')?.id ?? firstId(stock.agents),

@@ -28,6 +28,7 @@ import {
   id,
   LIMITS,
   name,
+  offset,
   type pathCornerSchema,
   type rimSchema,
   uniqueIds,
@@ -59,6 +60,13 @@ export const temperatureSchema = z.discriminatedUnion('kind', [
 /** Short alkali-resistant glass against cracks while it is young. */
 export const USUAL_FIBRE = { of: 'ar-glass', kgPerM3: 0.6 } as const
 
+/** Where it bends least, by how many carry it, and bedded all over. */
+export const USUAL_HANDLING: {
+  bearers: number[] | null
+  hands: [number, number][] | null
+  use: 'bedded' | 'ends' | 'rails'
+} = { bearers: null, hands: null, use: 'bedded' }
+
 export const steelChoiceSchema = z.strictObject({
   kind: z.enum(['mesh', 'fibre', 'none']),
   mesh: id,
@@ -74,6 +82,24 @@ export const steelChoiceSchema = z.strictObject({
     })
     .default(USUAL_FIBRE)
     .describe('used where fibre is chosen'),
+  handling: z
+    .strictObject({
+      bearers: z
+        .array(distance)
+        .min(2)
+        .max(6)
+        .nullable()
+        .describe('along its longer way, mm; null where they bend it least'),
+      hands: z
+        .array(z.tuple([offset, offset]))
+        .min(3)
+        .max(4)
+        .nullable()
+        .describe('where it is carried, in plan, mm; null by how many carry it'),
+      use: z.enum(['bedded', 'ends', 'rails']).describe('how it lies when it is used'),
+    })
+    .default(USUAL_HANDLING)
+    .describe('how a flat piece is held'),
 })
 
 export const releaseChoiceSchema = z.strictObject({

@@ -1,6 +1,13 @@
 /** A pivot that falls below this share of what it was is rounding: nothing holds that unknown. */
 const LOOSE = 1e-12
 
+/** Nothing holds some unknown of it. */
+export class LooseSystem extends Error {
+  constructor() {
+    super('The plate is not held in place.')
+  }
+}
+
 /**
  * A symmetric positive definite system kept by its lower rows from their first entry to the diagonal (skyline, or
  * profile, storage), solved by Cholesky's L L' in place: Jennings, Matrix Computation for Engineers, 1977.
@@ -29,17 +36,23 @@ export class BandedSystem {
 
   /** The solution for one right side, which is left as it was. Throws when the system is not held in place. */
   solve(right: Float64Array): Float64Array {
-    if (!this.factored) this.factor()
+    this.factor()
     const { first, start, values: v, size } = this
     const x = right.slice()
-    for (let i = 0; i < size; i += 1) {
+    // Before its first load nothing moves in the way down.
+    let from = 0
+    while (from < size && x[from] === 0) from += 1
+    for (let i = from; i < size; i += 1) {
+      const row = start[i]! - first[i]!
       let sum = x[i]!
-      for (let k = first[i]!; k < i; k += 1) sum -= v[start[i]! + k - first[i]!]! * x[k]!
-      x[i] = sum / v[start[i + 1]! - 1]!
+      for (let k = Math.max(from, first[i]!); k < i; k += 1) sum -= v[row + k]! * x[k]!
+      x[i] = sum / v[row + i]!
     }
     for (let i = size - 1; i >= 0; i -= 1) {
-      x[i]! /= v[start[i + 1]! - 1]!
-      for (let k = first[i]!; k < i; k += 1) x[k]! -= v[start[i]! + k - first[i]!]! * x[i]!
+      const row = start[i]! - first[i]!
+      const own = x[i]! / v[row + i]!
+      x[i] = own
+      for (let k = first[i]!; k < i; k += 1) x[k]! -= v[row + k]! * own
     }
     return x
   }
@@ -48,7 +61,9 @@ export class BandedSystem {
     return this.start[row]! + column - this.first[row]!
   }
 
-  private factor(): void {
+  /** Done once; throws when the system is not held in place. */
+  factor(): void {
+    if (this.factored) return
     const { first, start, values: v, size } = this
     for (let i = 0; i < size; i += 1) {
       const rowStart = start[i]! - first[i]!
@@ -60,7 +75,7 @@ export class BandedSystem {
           sum -= v[rowStart + k]! * v[otherStart + k]!
         if (j < i) v[rowStart + j] = sum / v[start[j + 1]! - 1]!
         else {
-          if (!(sum > LOOSE * own)) throw new Error('The plate is not held in place.')
+          if (!(sum > LOOSE * own)) throw new LooseSystem()
           v[rowStart + i] = Math.sqrt(sum)
         }
       }

@@ -1,2 +1,6 @@
+export { LooseSystem } from './bandedSystem.ts'
+export { connectedMesh } from './connectedMesh.ts'
 export * from './formPressure.ts'
+export { planMesh } from './planMesh.ts'
 export * from './plate.ts'
+export { type PointLoad, type Resting, RestingPlate, UnstablePlate } from './restingPlate.ts'

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { connectedMesh } from './connectedMesh.ts'
 import { planMesh } from './planMesh.ts'
 import { RestingPlate, UnstablePlate } from './restingPlate.ts'
 
@@ -67,6 +68,14 @@ describe('a mesh of any plan', () => {
     expect(sum / wanted).toBeCloseTo(1, 1)
     expect(Math.abs(sum / wanted - 1)).toBeLessThan(0.03)
   })
+})
+
+it('keeps what hangs together, leaves crumbs out, and says where a plan falls apart', () => {
+  const size = (rings: readonly Point[][]) => connectedMesh(planMesh(rings, 40))?.triangles.length ?? null
+  const whole = size([box(0, 0, 900, 500)])
+  expect(whole).toBeGreaterThan(100)
+  expect(size([box(0, 0, 900, 500), box(1000, 0, 40, 40)])! / whole!).toBeCloseTo(1, 1)
+  expect(size([box(0, 0, 900, 500), box(1000, 0, 900, 500)])).toBeNull()
 })
 
 describe('a plate at rest', () => {

@@ -25,7 +25,8 @@ const NOTHING = 1e-9
 /**
  * A plate of varying thickness that rests on points, by discrete Kirchhoff triangles, for many loads and many places of
  * its supports: its stiffness is factored once, on three nodes that only stop it from floating away, and what it rests
- * on comes in as forces that bring those points level (the force method). `thickness` in mm a triangle.
+ * on comes in as forces that bring those points level (the force method). `thickness` in mm a triangle. Throws
+ * `LooseSystem` when it hangs together by so little that rounding parts it.
  */
 export class RestingPlate {
   readonly mesh: PlateMesh
@@ -67,6 +68,7 @@ export class RestingPlate {
             this.system.add(places[i]!, places[j]!, matrix[i * 9 + j]!)
     })
     for (const pin of this.pins) this.system.add(pin, pin, 1)
+    this.system.factor()
   }
 
   /** The node forces of a pressure on each triangle, MPa. */

@@ -4,6 +4,7 @@ import {
   rateAt,
   type StrengthCurve,
   strengthAt,
+  strengthCurve,
   type TemperatureCourse,
   temperatureAt,
   timeForAge,
@@ -21,12 +22,6 @@ import type { PourFindings } from './words.ts'
 /** No pour below this, degC [own]; limits of drying that want a cover and that forbid an open face, kg/m2 h (1 is the usual limit, as in ACI 305R; 0.5 [own]). */
 const COLDEST = 5
 const DRYING = { cover: 0.5, uncovered: 1 } as const
-
-/** The strength of the chosen mix at the water used. */
-export const strengthCurve = (mix: Mix, f28: number): StrengthCurve =>
-  mix.strength.kind === 'law'
-    ? { kind: 'law', f28, s: mix.strength.s, finalSet: mix.finalSet }
-    : { ...mix.strength, finalSet: mix.finalSet }
 
 /** The sixth station: what happens when, from a start and a temperature. */
 export function planPourStation(input: PourInput): PourStation {
@@ -75,7 +70,8 @@ export function planPourStation(input: PourInput): PourStation {
     easeUntilMinutes: sure(2 * mix.finalSet),
     firstStripMinutes: sides,
     sharpStripMinutes: strongBy(STRIP_MPA.sharp),
-    flipMinutes: strongBy(STRIP_MPA.turn),
+    flipMinutes: strongBy(stations.steel.figures.turnMpa),
+    flipMpa: stations.steel.figures.turnMpa,
     curedMinutes: strongBy(CURED.share * f28),
     f28Mpa: f28,
     dryingKgPerM2H: drying,
@@ -114,8 +110,7 @@ function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Fin
   if (f.coldestDegC < COLDEST) raise('too-cold', 'stop', { coldestDegC: f.coldestDegC, leastDegC: COLDEST })
   if (f.firstStripMinutes === null)
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })
-  else if (f.flipMinutes === null)
-    raise('never-flipped', 'stop', { wantedMpa: STRIP_MPA.turn, f28Mpa: f.f28Mpa })
+  else if (f.flipMinutes === null) raise('never-flipped', 'stop', { wantedMpa: f.flipMpa, f28Mpa: f.f28Mpa })
   if (f.placedByMinutes > f.initialSetMinutes * 0.9)
     raise('sets-before-placed', 'stop', {
       placedMinutes: f.placedByMinutes,

@@ -37,6 +37,8 @@ export type PourFigures = {
   readonly firstStripMinutes: number | null
   readonly sharpStripMinutes: number | null
   readonly flipMinutes: number | null
+  /** Strength at which it is turned over. */
+  readonly flipMpa: number
   readonly curedMinutes: number | null
   readonly f28Mpa: number
   readonly dryingKgPerM2H: number

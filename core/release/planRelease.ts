@@ -111,7 +111,7 @@ export function planReleaseStation(
   }
   const castKg =
     steel?.figures.strippingKg ?? massOf(figures.volumeLitres * 1e6, freshKgPerM3) + figures.inserts.massKg
-  const { operations: strips, circle } = takeOff(off, listed, castKg)
+  const { operations: strips, circle } = takeOff(off, listed, castKg, steel?.figures.turnMpa)
   if (circle.length > 0) raise('order-circle', 'stop', { parts: namesIn(circle, off, mould.parts) })
   const poured = (loop: Loop) => pouredLoop(loop, piece.attitude, geometry)
   const slab = {

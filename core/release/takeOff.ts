@@ -23,12 +23,13 @@ const WINDOWS: Readonly<Record<NonNullable<Undoing['from']>, Condition>> = {
 
 /**
  * A mould's undoings as operations in an order that keeps what comes before what, each with how the piece lies then,
- * what of the mould is still on it, and the mass of both. `castKg` is the piece with its steel, fresh.
+ * what of the mould is still on it, and the mass of both. `castKg` is the piece with its steel, fresh; `turnMpa` the strength at which it is turned.
  */
 export function takeOff(
   off: readonly Undoing[],
   parts: MouldFigures['parts'],
   castKg: number,
+  turnMpa: number = STRIP_MPA.turn,
 ): { readonly operations: readonly Operation[]; readonly circle: readonly string[] } {
   const plain = off.map((u) =>
     operation({
@@ -39,7 +40,7 @@ export function takeOff(
       about: partRefs([...u.partIds, ...u.at]),
       minutes: u.minutes,
       needs: u.after,
-      notBefore: u.from ? [WINDOWS[u.from]] : [],
+      notBefore: u.from ? [u.from === 'turn' ? { kind: 'strength', mpa: turnMpa } : WINDOWS[u.from]] : [],
       notAfter: u.whileItMoves ? [{ kind: 'set', of: 'final', setShare: MOVES }] : [],
     }),
   )

@@ -1,4 +1,14 @@
+export type { ToldMove } from './handling/judgeHandling.ts'
+export {
+  allowedStress,
+  type Handling,
+  type Held,
+  lambdaOf,
+  type Move,
+  type MoveCheck,
+} from './handling/planHandling.ts'
 export { meshRegion, meshSheet } from './mat/meshSheet.ts'
 export { coverFor, planSteelStation } from './planSteel.ts'
+export type { ThicknessMap } from './thickness/thicknessMap.ts'
 export type { Land, SteelFigures, SteelStation, Wire } from './types.ts'
 export { STEEL_WORDS } from './words.ts'

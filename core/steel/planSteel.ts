@@ -1,3 +1,4 @@
+import { strengthCurve } from '../ageing/index.ts'
 import type { Kernel } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
 import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation } from '../piece/index.ts'
@@ -5,6 +6,9 @@ import { type Memo, noMemo, runStation } from '../station.ts'
 import type { Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation, operation } from '../work/index.ts'
+import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
+import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
+import { planHandling } from './handling/planHandling.ts'
 import { type JudgedLand, judgeLands, landFindings } from './lands.ts'
 import { matFindings } from './mat/matFindings.ts'
 import { type Mat, planMat } from './mat/planMat.ts'
@@ -24,6 +28,13 @@ export function coverFor(piece: Piece, mesh: Mesh | undefined, mix: Mix): number
   return Math.max(WET.has(piece.exposure) && mesh?.finish === 'plain' ? 30 : 15, 1.5 * mix.largestStone)
 }
 
+export type SteelOptions = {
+  readonly mixes: readonly Mix[]
+  readonly quick: boolean
+  /** Who are there to lift. */
+  readonly people: number
+}
+
 /** The third station: what goes inside, and whether the piece is thick enough for it. */
 export function planSteelStation(
   kernel: Kernel,
@@ -31,7 +42,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
-  { mixes, quick }: { readonly mixes: readonly Mix[]; readonly quick: boolean },
+  { mixes, quick, people }: SteelOptions,
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
@@ -77,6 +88,13 @@ export function planSteelStation(
     figures.volumeLitres * 1e6 - (mat ? (massKg / mat.mesh.densityKgPerM3) * 1e9 : 0),
   )
   const insertKg = figures.inserts.massKg
+  const strippingKg = massOf(concrete, mix.freshKgPerM3) + massKg + insertKg
+  const flat = flatOf(kernel, piece, geometry, quick, memo)
+  const handling = flat ? planHandling(flat, piece, mix, { people, kg: strippingKg }) : null
+  const moves = handling
+    ? toldMoves(handling, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
+    : []
+  if (handling) findings.push(...handlingFindings(piece, handling, moves, mix, geometry.thickness))
   const result: SteelFigures = {
     kind: inside,
     ...matFigures(mat, piece, geometry.thickness),
@@ -90,7 +108,17 @@ export function planSteelStation(
     thinnestFrom: thinnest?.exact === false ? 'solid' : 'measures',
     thinPlaces: toldPlaces(geometry, places ?? []),
     placedKg: massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg,
-    strippingKg: massOf(concrete, mix.freshKgPerM3) + massKg + insertKg,
+    strippingKg,
+    turnMpa: turnStrength(moves),
+    handling:
+      handling && flat
+        ? {
+            longerWayMm: handling.way.length,
+            bearersMm: handling.bearers,
+            proposedMm: handling.proposed,
+            moves,
+          }
+        : null,
     lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
   }
   return {
@@ -98,9 +126,31 @@ export function planSteelStation(
     findings,
     wires: mat?.sheet.wires ?? [],
     thickness: map,
+    handling,
     operations: layMat(result),
   }
 }
+
+/** The plate of a flat piece; while it is dragged only one that is known already. */
+function flatOf(
+  kernel: Kernel,
+  piece: Piece,
+  geometry: PieceGeometry,
+  quick: boolean,
+  memo: Memo,
+): FlatPlate | null {
+  if (!geometry.recipe || !isFlat(piece, geometry)) return null
+  try {
+    return runStation(memo, 'plate', { recipe: geometry.recipe }, () => {
+      if (quick) throw new Unknown()
+      return flatPlate(kernel, geometry)
+    }).value
+  } catch (error) {
+    if (error instanceof Unknown) return null
+    throw error
+  }
+}
+class Unknown extends Error {}
 
 /** A feather edge sharper than this breaks off, degrees [own]. */
 const SHARP = 30

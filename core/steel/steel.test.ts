@@ -22,7 +22,7 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 const mix = testStock.mixes[0]!
-const ALL = { mixes: testStock.mixes, quick: false }
+const ALL = { mixes: testStock.mixes, quick: false, people: 2 }
 const plan = (piece: Piece) =>
   planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock.meshes, mix, ALL)
 const rect = (length: number, width: number) =>
@@ -140,7 +140,7 @@ describe('findings', () => {
     ['larger than the sheet', testSlab({ outline: rect(2600, 900), thickness: 60 }), [['mesh-laps', 'note']]],
   ])('%s', (_, piece, codes) => {
     const { findings } = plan(piece)
-    expect(findings.map((f) => [f.code, f.level])).toEqual(codes)
+    expect(findings.filter((f) => !f.code.startsWith('move-')).map((f) => [f.code, f.level])).toEqual(codes)
     for (const f of findings)
       expect(JSON.stringify(explainBy(STEEL_WORDS, f, METRIC))).not.toMatch(/undefined|NaN/)
   })

@@ -1,6 +1,8 @@
 import type { Point } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { ToldMove } from './handling/judgeHandling.ts'
+import type { Handling } from './handling/planHandling.ts'
 import type { LeastRule } from './thickness/leastThickness.ts'
 import type { ThicknessMap } from './thickness/thicknessMap.ts'
 
@@ -68,6 +70,15 @@ export type SteelFigures = {
   }[]
   readonly placedKg: number
   readonly strippingKg: number
+  /** Strength at which it may be turned over and set down, never less than 10. */
+  readonly turnMpa: number
+  /** Bending of a flat piece as it is moved and used; null of one that no plate tells of, and while it is dragged. */
+  readonly handling: {
+    readonly longerWayMm: number
+    readonly bearersMm: readonly number[]
+    readonly proposedMm: readonly number[]
+    readonly moves: readonly ToldMove[]
+  } | null
   readonly lands: readonly Land[]
 }
 
@@ -77,5 +88,6 @@ export type SteelStation = {
   readonly wires: readonly Wire[]
   /** Null until the solid is there. */
   readonly thickness: ThicknessMap | null
+  readonly handling: Handling | null
   readonly operations: readonly Operation[]
 }

@@ -134,7 +134,58 @@ export const STEEL_WORDS = {
     what: `${plural(f)} ${mm(f.landMm)} from the ${f.to}: less than the thickness`,
     why: 'A short bridge beside an opening: carry the slab with that side up.',
   }),
+  'move-waits': (f: Moved, { mm }) => ({
+    what: `${MOVES[f.move] ?? f.move} only from ${mpa(f.neededMpa)}, ${hoursOf(f.hoursMinutes)} after the first water`,
+    why: `At ${mpa(10)} its margin would be ${margin(f.marginShare)}: it bends most ${spot(f, mm)}.${f.move === 'carry' ? ' On edge it may be carried sooner.' : ''}`,
+    remedies: CARRIED,
+  }),
+  'move-cracks': (f: Moved, { mm }) => ({
+    what: `${MOVES[f.move] ?? f.move} it cracks: a margin of ${margin(f.fullShare)} even at full strength`,
+    why: `It bends most ${spot(f, mm)}. ${f.move === 'carry' ? 'Carry it on edge, on a trolley, or with more hands further in.' : 'Make it thicker, of a stronger mix, or turn it with its base screwed to stiffeners.'}`,
+    remedies: CARRIED,
+  }),
+  'move-unstable': (f: { move: string }) => ({
+    what: `${MOVES[f.move] ?? f.move} it tips off: no figures are told`,
+    why: 'What holds it up must stand on all sides of its weight.',
+    remedy: 'Hold it where it bends least',
+  }),
+  'use-cracks': (f: Moved, { mm }) => ({
+    what: `In use it has a margin of ${margin(f.fullShare)} under someone’s weight`,
+    why: `It bends most ${spot(f, mm)}. Where people stand, sit or lean on it local codes and a licensed professional decide.`,
+    remedies: CARRIED,
+  }),
 } satisfies Words
+
+/** A move of a flat piece: its margin, what strength it wants and when that is reached, and where it bends most. */
+type Moved = {
+  move: string
+  marginShare: number
+  fullShare: number
+  neededMpa: number
+  peakMpa: number
+  hoursMinutes: number
+  xMm: number
+  yMm: number
+  stretched: string
+}
+
+const MOVES: Readonly<Record<string, string>> = {
+  turn: 'Turned about its long edge',
+  bearers: 'Set on its bearers',
+  carry: 'Carried flat',
+  use: 'In use',
+}
+const mpa = (n: number): string => `${n < 9.95 ? n.toFixed(1) : Math.ceil(n - 0.05)} MPa`
+const margin = (n: number): string => n.toFixed(2)
+const hoursOf = (minutes: number): string =>
+  minutes < 48 * 60 ? `${Math.ceil(minutes / 60)} h` : `${Math.ceil(minutes / 1440)} days`
+const spot = (f: Moved, mm: Say): string =>
+  `${mm(f.xMm)} from the left and ${mm(f.yMm)} from the front, stretched ${f.stretched === 'top' ? 'on top' : 'below'}`
+const CARRIED = {
+  'as-proposed': 'Hold it where it bends least',
+  'hands-inward': 'Hold it a fifth of its length in',
+  thicker: 'Make it thicker',
+}
 
 /** What this station finds: each code with its facts. */
 export type SteelFindings = FindingsIn<typeof STEEL_WORDS>

@@ -25,6 +25,7 @@ const plan = (piece: Piece) =>
     {
       mixes: testStock.mixes,
       quick: false,
+      people: 2,
     },
   )
 const told = { id: 'p', name: 'P', start: '2026-05-30T09:00', zone: 'UTC' }
