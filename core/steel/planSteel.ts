@@ -106,7 +106,7 @@ export function planSteelStation(
     thinnestMm: thinnest?.mm ?? null,
     thinnestWhere: thinnest?.where ?? '',
     thinnestFrom: thinnest?.exact === false ? 'solid' : 'measures',
-    thinPlaces: toldPlaces(geometry, places ?? []),
+    thinPlaces: toldPlaces(geometry, places ?? [], least.mm),
     placedKg: massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg,
     strippingKg,
     turnMpa: turnStrength(moves),
@@ -203,13 +203,25 @@ function byMeasures(piece: Piece, { thickness, thinnest, formed, recipe }: Piece
   return piece.kind === 'slab' && formed.length === 0 ? { mm: thickness, where: WHOLE, exact: true } : null
 }
 
-/** Places told in figures at most. */
+const pairOf = (names: readonly string[]): string => [...names].sort().join('|')
+
+/** A place thicker than so many times what is wanted, or than the thinnest, is none [own]. */
+const [THICK, NEAR] = [2, 1.25]
+/** Places told in figures at most, one of each pair of faces. */
 const TOLD = 8
 
-const toldPlaces = (geometry: PieceGeometry, places: readonly JudgedPlace[]): SteelFigures['thinPlaces'] => {
+const toldPlaces = (
+  geometry: PieceGeometry,
+  places: readonly JudgedPlace[],
+  wanted: number,
+): SteelFigures['thinPlaces'] => {
   const words = faceWordsOf(geometry)
+  const most = Math.max(THICK * wanted, NEAR * (places[0]?.leastMm ?? 0))
   return places
-    .filter((p) => p.judgedAs !== 'letters' && p.judgedAs !== 'stub')
+    .filter((p) => p.judgedAs !== 'letters' && p.judgedAs !== 'stub' && p.leastMm <= most)
+    .filter(
+      (p, i, all) => all.findIndex((o) => pairOf(o.faces.map(words)) === pairOf(p.faces.map(words))) === i,
+    )
     .slice(0, TOLD)
     .map((p) => ({
       between: [words(p.faces[0]), words(p.faces[1])],

@@ -5,7 +5,7 @@ import { PlanView } from '../stage/PlanView.tsx'
 import { SectionView } from '../stage/SectionView.tsx'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
-import { attitudeShown, partsMoved } from '../state/viewSlice.ts'
+import { attitudeShown, lensTurned, partsMoved } from '../state/viewSlice.ts'
 import { Turns } from '../ui/Turns.tsx'
 
 import { SCREENS } from './stations.ts'
@@ -19,7 +19,9 @@ export function Stage({ station }: { station: StationName }) {
   const poured = plan?.stations.piece?.figures.poured
   const dispatch = useAppDispatch()
   const turning = useTurning(attitude)
-  const { band, stage: Own } = SCREENS[station]
+  const { band, hero, stage: Own } = SCREENS[station]
+  const lens = useAppSelector((s) => s.view.lens)
+  const Hero = plan?.panels ? undefined : hero
   if (Own && !plan?.panels)
     return (
       <Suspense fallback={null}>
@@ -42,7 +44,21 @@ export function Stage({ station }: { station: StationName }) {
     <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)]">
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
-        {!plan?.panels && (
+        {Hero && (
+          <Turns
+            label="Lens"
+            value={lens}
+            ways={[
+              { value: 'inside', name: 'inside' },
+              { value: 'thickness', name: 'thickness' },
+              { value: 'handling', name: 'handling' },
+            ]}
+            onTurn={(next) => dispatch(lensTurned(next))}
+            className="flex flex-none border-[1.5px] border-ink"
+            item={(on) => `label min-h-8 px-3 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
+          />
+        )}
+        {!plan?.panels && (!Hero || lens === 'inside') && (
           <Turns
             label="Attitude shown"
             value={attitude}
@@ -56,7 +72,11 @@ export function Stage({ station }: { station: StationName }) {
           />
         )}
         <span className="label hidden min-w-0 flex-1 text-[14px] leading-none text-soft min-[1200px]:block">
-          {plan?.panels ? 'as it is glued up' : lies(piece, attitude, poured ?? '')}
+          {plan?.panels
+            ? 'as it is glued up'
+            : Hero && lens !== 'inside'
+              ? 'as placed'
+              : lies(piece, attitude, poured ?? '')}
         </span>
         <span className="label flex-1 text-[14px] leading-none text-soft min-[1200px]:hidden">
           {piece.kind === 'slab' && attitude === 'poured' && (down ? 'mirrored' : 'not mirrored')}
@@ -66,27 +86,37 @@ export function Stage({ station }: { station: StationName }) {
             planned without {plan.leftOut.map((l) => l.name).join(', ')}
           </strong>
         )}
-        <button
-          type="button"
-          className="word label flex-none text-soft"
-          aria-pressed={apart}
-          onClick={() => dispatch(partsMoved())}
-          disabled={attitude === 'placed'}
-        >
-          {apart ? 'parts together' : 'parts apart'}
-        </button>
+        {!Hero && (
+          <button
+            type="button"
+            className="word label flex-none text-soft"
+            aria-pressed={apart}
+            onClick={() => dispatch(partsMoved())}
+            disabled={attitude === 'placed'}
+          >
+            {apart ? 'parts together' : 'parts apart'}
+          </button>
+        )}
       </div>
       <div className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${rowsFor(Band !== undefined, tall)}`}>
-        <div
-          className={`grid min-h-0 grid-cols-[minmax(0,2.25fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
-        >
+        {Hero ? (
           <div id="plan" tabIndex={-1} className="grid min-h-0 min-w-0">
-            <PlanView station={station} />
+            <Suspense fallback={<div />}>
+              <Hero />
+            </Suspense>
           </div>
-          <Suspense fallback={<div className="border-l" />}>
-            <SolidView />
-          </Suspense>
-        </div>
+        ) : (
+          <div
+            className={`grid min-h-0 grid-cols-[minmax(0,2.25fr)_minmax(0,1fr)] ${turning ? 'turning' : ''}`}
+          >
+            <div id="plan" tabIndex={-1} className="grid min-h-0 min-w-0">
+              <PlanView station={station} />
+            </div>
+            <Suspense fallback={<div className="border-l" />}>
+              <SolidView />
+            </Suspense>
+          </div>
+        )}
         <SectionView />
         {Band && (
           <Suspense fallback={<div className="border-t" />}>

@@ -6,6 +6,8 @@ type StationScreens = {
   readonly bench: ComponentType
   /** What it adds under the three views. */
   readonly band?: ComponentType
+  /** What stands in place of plan and solid, above the section. */
+  readonly hero?: ComponentType
   /** What stands in place of the three views. */
   readonly stage?: ComponentType
 }
@@ -21,6 +23,7 @@ export const SCREENS: Readonly<Record<StationName, StationScreens>> = {
   },
   steel: {
     bench: lazy(() => import('../stations/steel/SteelBench.tsx').then((m) => ({ default: m.SteelBench }))),
+    hero: lazy(() => import('../stations/steel/SteelHero.tsx').then((m) => ({ default: m.SteelHero }))),
   },
   release: {
     bench: lazy(() =>

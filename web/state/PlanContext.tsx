@@ -20,6 +20,7 @@ import {
 import type { PiecePlan } from '../../core/plan.ts'
 import { nextRun, quickWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
+import { keepSteel } from './keepSteel.ts'
 import { onceReleased } from './pressed.ts'
 import { useAppSelector } from './store.ts'
 import { useBetterSheets, withSheets } from './useBetterSheets.ts'
@@ -56,11 +57,12 @@ export type Look = '' | 'stale' | 'guess'
 const FROM_MOULD: ReadonlySet<StationName> = new Set(['mould', 'release', 'pour', 'finish', 'sheets'])
 
 /** The look of each station's figures. */
-export const looksOf = (fresh: boolean, guessed: boolean): PlanView['looks'] =>
+export const looksOf = (fresh: boolean, guessed: boolean, solid: boolean): PlanView['looks'] =>
   Object.fromEntries(
     STATIONS.map((s): [StationName, Look] => [
       s,
-      fresh ? (guessed && FROM_MOULD.has(s) ? 'guess' : '') : 'stale',
+      // How thick it is and how it bends is told by the solid alone.
+      fresh && (solid || s !== 'steel') ? (guessed && FROM_MOULD.has(s) ? 'guess' : '') : 'stale',
     ]),
   ) as PlanView['looks']
 
@@ -191,10 +193,13 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const planned = plan?.plan.id === pieceId ? plan : null
   const settled = planned?.runId === asked && planned.stage === 'solid' && !dragged ? planned.plan : null
   const { better, looking } = useBetterSheets(settled, shown, piece)
-  const current = useMemo(
-    () => planned && { ...planned, plan: better && settled ? withSheets(settled, better) : planned.plan },
-    [planned, settled, better],
-  )
+  const lastSolid = useRef<PiecePlan | null>(null)
+  const current = useMemo(() => {
+    if (!planned) return null
+    if (planned.stage === 'solid') lastSolid.current = planned.plan
+    const known = planned.stage === 'solid' ? planned.plan : keepSteel(planned.plan, lastSolid.current)
+    return { ...planned, plan: better && settled ? withSheets(settled, better) : known }
+  }, [planned, settled, better])
   const view = useMemo((): PlanView | null => {
     if (!piece) return null
     const fresh = current?.runId === asked
@@ -204,7 +209,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       piece,
       plan: current?.plan ?? null,
       fresh,
-      looks: looksOf(fresh, current?.plan.guessed.mould ?? false),
+      looks: looksOf(fresh, current?.plan.guessed.mould ?? false, current?.stage === 'solid'),
       whole: fresh && current?.stage === 'solid',
       solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
       scene: scene?.scene ?? null,

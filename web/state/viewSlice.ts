@@ -13,6 +13,7 @@ export type SelectionKind =
   | 'separators'
   | 'sideHoles'
   | 'basin'
+export type Lens = 'inside' | 'thickness' | 'handling'
 export type Selection = { readonly kind: SelectionKind; readonly id: string } | null
 
 /** What is looked at; none of it is part of the job. */
@@ -25,6 +26,8 @@ export type ViewState = {
   /** The section line in the plan of the attitude shown; null follows the largest opening. */
   readonly line: { readonly from: Point; readonly to: Point } | null
   readonly apart: boolean
+  /** What of a piece's steel is looked at. */
+  readonly lens: Lens
   readonly shortcuts: boolean
   readonly printed: number
   /** Where in the line one was last, so that other pages lead back there. */
@@ -38,6 +41,7 @@ const initialState: ViewState = {
   selection: null,
   line: null,
   apart: false,
+  lens: 'inside',
   shortcuts: true,
   printed: 0,
   place: null,
@@ -66,6 +70,7 @@ export const viewSlice = createSlice({
       state.lit === payload ? state : { ...state, lit: payload },
     selected: (state, { payload }: PayloadAction<Selection>) => ({ ...state, selection: payload }),
     lineDragged: (state, { payload }: PayloadAction<ViewState['line']>) => ({ ...state, line: payload }),
+    lensTurned: (state, { payload }: PayloadAction<Lens>) => ({ ...state, lens: payload }),
     partsMoved: (state) => ({ ...state, apart: !state.apart }),
     pieceShown: (state) => ({ ...state, selection: null, line: null, lit: null }),
     placeTaken: (state, { payload }: PayloadAction<NonNullable<ViewState['place']>>) => ({
@@ -78,6 +83,7 @@ export const viewSlice = createSlice({
 })
 
 export const {
+  lensTurned,
   themeTurned,
   themeRead,
   turnedOver,

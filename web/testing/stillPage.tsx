@@ -37,7 +37,7 @@ export const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView
   piece,
   plan,
   fresh: true,
-  looks: looksOf(true, plan?.guessed.mould ?? false),
+  looks: looksOf(true, plan?.guessed.mould ?? false, true),
   whole: true,
   solidFresh: true,
   scene: null,

@@ -1,11 +1,13 @@
 import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
-import { useChange } from '../../state/store.ts'
+import { useAppDispatch, useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { lensTurned } from '../../state/viewSlice.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
+import { MOVE_NAMES } from './moveWords.ts'
 
 export function SteelBench() {
   const { piece, plan, job, looks } = usePlan()
@@ -99,6 +101,7 @@ export function SteelBench() {
           <QuantityRow label="Mass" of="mass" value={figures.massKg} digits={2} />
         </div>
       )}
+      {figures?.handling && <Moves />}
       {figures && (
         <div className={looks.steel}>
           <h2>Weight</h2>
@@ -118,8 +121,9 @@ export function SteelBench() {
         </>
       )}
       <Caution>
-        Cut wire ends are sharp: gloves and glasses. Where people stand or sit on the piece, or it hangs
-        overhead, local codes and a licensed professional decide; these figures are a maker’s check.
+        {figures?.meshName ? 'Cut wire ends are sharp: gloves and glasses. ' : ''}Where people stand or sit on
+        the piece, or it hangs overhead, local codes and a licensed professional decide; these figures are a
+        maker’s check.
       </Caution>
     </>
   )
@@ -177,6 +181,55 @@ function ThinPlaces() {
           {mm(p.leastMm)}
         </Row>
       ))}
+    </div>
+  )
+}
+
+/** Each move of a flat piece with the strength it wants and when that is there. */
+function Moves() {
+  const { piece, plan, looks } = usePlan()
+  const change = useChange()
+  const dispatch = useAppDispatch()
+  const handling = plan?.stations.steel?.figures.handling
+  const { handling: chosen } = piece.steel
+  const choose = (label: string, patch: Partial<typeof chosen>) =>
+    change(label, { type: 'steelChosen', pieceId: piece.id, patch: { handling: { ...chosen, ...patch } } })
+  return (
+    <div className={looks.steel}>
+      <h2>
+        Handling{' '}
+        <button type="button" className="word text-[15px]" onClick={() => dispatch(lensTurned('handling'))}>
+          look at it
+        </button>
+      </h2>
+      <Choice
+        label="Lies in use"
+        value={chosen.use}
+        options={[
+          { value: 'bedded', name: 'bedded', note: 'held up all over' },
+          { value: 'ends', name: 'on its ends', note: 'as a step or lintel' },
+          { value: 'rails', name: 'on rails', note: 'along both edges' },
+        ]}
+        onChoose={(use) => choose(`lies ${use}`, { use })}
+      />
+      {handling?.moves.map((m) => (
+        <Row key={m.move} label={MOVE_NAMES[m.move]}>
+          {m.move === 'use'
+            ? `margin ${Math.min(20, m.fullMarginShare).toFixed(1)}`
+            : m.earliestMinutes === null
+              ? 'never'
+              : `${Math.ceil(m.neededMpa - 0.05)} MPa, ${Math.ceil(m.earliestMinutes / 60)} h`}
+        </Row>
+      ))}
+      {(chosen.bearers || chosen.hands) && (
+        <button
+          type="button"
+          className="word"
+          onClick={() => choose('held where it bends least', { bearers: null, hands: null })}
+        >
+          hold it where it bends least
+        </button>
+      )}
     </div>
   )
 }

@@ -1,0 +1,57 @@
+import { expect } from '@playwright/test'
+import { bench, findings, openDemo, station, test } from './app.ts'
+
+test.beforeEach(async ({ page }) => {
+  await openDemo(page)
+  await station(page, 'Steel').click()
+})
+const lens = (page: import('@playwright/test').Page) => page.getByTestId('lens')
+
+test('three lenses: inside, how thick, how held', async ({ page }) => {
+  await expect(page.getByTestId('plan')).toBeVisible()
+  await page.getByRole('radio', { name: 'thickness' }).click()
+  await expect(lens(page)).toContainText('wanted 38 mm')
+  await expect(lens(page).getByRole('img')).toHaveAccessibleName(/1, 21/)
+  await page.getByRole('radio', { name: 'from the front' }).click()
+  await expect(lens(page)).toContainText('from the front')
+  await page.getByRole('radio', { name: 'handling' }).click()
+  await expect(lens(page)).toContainText(/margin [\d.]+/)
+})
+
+test('what it cannot stand is told, and its cure takes that away', async ({ page }) => {
+  await page.getByRole('radio', { name: 'handling' }).click()
+  await page.getByRole('radio', { name: 'carried flat' }).click()
+  await expect(lens(page)).toContainText('do not')
+  await expect(lens(page)).toContainText('margin 0.')
+  await findings(page).getByRole('button', { name: 'Hold it a fifth of its length in' }).click()
+  await expect(lens(page)).toContainText(/margin [1-9]/)
+  await expect(findings(page)).not.toContainText('Carried flat it cracks')
+})
+
+test('a bearer is moved by hand and by key: margin and hour follow', async ({ page }) => {
+  await page.getByRole('radio', { name: 'handling' }).click()
+  await page.getByRole('radio', { name: 'on two bearers' }).click()
+  const bearer = page.getByRole('slider', { name: 'Bearer 1' })
+  const before = await lens(page).locator('strong').textContent()
+  await bearer.focus()
+  await page.keyboard.press('Home')
+  await expect(bearer).toHaveAttribute('aria-valuenow', '0')
+  await expect(lens(page).locator('strong')).not.toHaveText(before!)
+  const moved = await lens(page).locator('strong').textContent()
+  const box = (await bearer.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + 120, box.y + box.height / 2, { steps: 6 })
+  await page.mouse.up()
+  await expect(bearer).not.toHaveAttribute('aria-valuenow', '0')
+  await expect(lens(page).locator('strong')).not.toHaveText(moved!)
+  await bench(page).getByRole('button', { name: 'hold it where it bends least', exact: true }).click()
+  await expect(lens(page).locator('strong')).toHaveText(before!)
+})
+
+test('another mesh: cover and level follow', async ({ page }) => {
+  await expect(bench(page)).toContainText('Lay it at a fill of')
+  const before = await bench(page).textContent()
+  await bench(page).getByRole('radio', { name: /^low/ }).click()
+  await expect.poll(() => bench(page).textContent()).not.toBe(before)
+})

@@ -1,0 +1,321 @@
+import { type PointerEvent, useRef, useState } from 'react'
+import type { Point } from '../../../core/geometry/index.ts'
+import type { Handling, Move, MoveCheck } from '../../../core/steel/index.ts'
+import { formatLength, shopStep, wordsStyle } from '../../../core/units/index.ts'
+import { slideTo } from '../../stage/keySteps.ts'
+import { Label } from '../../stage/PlanParts.tsx'
+import { ringPath } from '../../stage/paths.ts'
+import { useSize } from '../../stage/useSize.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { Turns } from '../../ui/Turns.tsx'
+import { type Fitted, fitted } from './fitted.ts'
+import { above, atNodes } from './isoBands.ts'
+import { MOVE_NAMES, marginWords, whenWords } from './moveWords.ts'
+
+const ROOM = { x: 70, top: 96, bottom: 46 }
+/** Handling jerks by this: what a hand holds at rest is so much less. */
+const JERK = 1.5
+const G = 9.81
+
+/** The piece as it is held: how much it bends everywhere, what holds it, and what that leaves. */
+export function HandlingLens() {
+  const { piece, plan, looks, whole } = usePlan()
+  const { attach, size } = useSize<HTMLDivElement>()
+  const style = useMeasureStyle()
+  const steel = plan?.stations.steel
+  const handling = steel?.handling ?? null
+  const [wanted, setWanted] = useState<Move>('turn')
+  const [at, setAt] = useState<'start' | 'full'>('start')
+  const check = handling?.checks.find((c) => c.move === wanted) ?? handling?.checks[0]
+  const told = steel?.figures.handling?.moves.find((m) => m.move === check?.move)
+  const xs = handling?.plan.flat() ?? []
+  const fit =
+    xs.length > 0
+      ? fitted(
+          [Math.min(...xs.map((p) => p[0])), Math.min(...xs.map((p) => p[1]))],
+          [Math.max(...xs.map((p) => p[0])), Math.max(...xs.map((p) => p[1]))],
+          size,
+          ROOM,
+        )
+      : null
+  const margin =
+    told && (at === 'start' && told.move !== 'use' ? told.startMarginShare : told.fullMarginShare)
+  const allowed = check && margin ? check.peakMpa * margin : 1
+  return (
+    <div
+      ref={attach}
+      className={`relative h-full min-h-0 w-full overflow-hidden ${looks.steel}`}
+      data-testid="lens"
+    >
+      {handling && (
+        <div className="absolute left-4 right-3 top-2 z-[1] flex flex-wrap items-center gap-x-4">
+          <Turns
+            label="How it is held"
+            value={check?.move ?? wanted}
+            ways={handling.checks.map((c) => ({ value: c.move, name: MOVE_NAMES[c.move] }))}
+            onTurn={setWanted}
+            className="flex items-center gap-3"
+            item={(on) => `word label text-[15px] ${on ? 'font-bold' : 'text-soft'}`}
+          />
+          <span className="flex-1" />
+          {check?.move !== 'use' && (
+            <Turns
+              label="At what strength"
+              value={at}
+              ways={[
+                { value: 'start', name: 'at 10 MPa' },
+                { value: 'full', name: 'at 28 days' },
+              ]}
+              onTurn={setAt}
+              className="flex items-center gap-3"
+              item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
+            />
+          )}
+        </div>
+      )}
+      {told && margin !== undefined && (
+        <p className="label absolute left-4 top-11 z-[1] m-0 text-[16px]">
+          <strong className={`text-[24px] leading-none ${margin < 1 ? 'text-oxide' : ''}`}>
+            margin {margin > 20 ? 'over 20' : margin.toFixed(2)}
+          </strong>{' '}
+          {marginWords(margin)}. {whenWords(told)}
+        </p>
+      )}
+      {!handling && whole && (
+        <div className="label absolute left-4 top-6 max-w-[560px] text-[17px]">
+          <p>
+            {plan?.stations.piece?.geometry.recipe
+              ? 'No bending is told of this shape: no plate stands for it.'
+              : 'Nothing to hold while a finding stops the piece from being built.'}
+          </p>
+          <p className="text-soft">
+            Not moved before 10 MPa. Lifted on straps round its thickest part, never by a rim, a wall or a
+            neck; set down on its whole foot, on something soft.
+          </p>
+        </div>
+      )}
+      {handling && check && fit && size.width > 0 && (
+        <svg
+          width={size.width}
+          height={size.height}
+          role="group"
+          aria-label={`${piece.name}, ${MOVE_NAMES[check.move]}`}
+          className="absolute inset-0 touch-none"
+        >
+          <Bands handling={handling} check={check} allowed={allowed} to={fit.to} />
+          <path
+            d={handling.plan.map((r) => ringPath(r, fit.to)).join(' ')}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+          />
+          <Held
+            check={check}
+            fit={fit}
+            kg={(n) => wordsStyle(style).kg(n / (check.move === 'use' ? G : G * JERK), 1)}
+          />
+          {check.move === 'bearers' && <Bearers handling={handling} fit={fit} />}
+          <Peak check={check} fit={fit} />
+          <Key size={size} />
+        </svg>
+      )}
+      {handling && handling.unstable.length > 0 && (
+        <p className="label absolute bottom-2 left-4 text-oxide">
+          Tips off: {handling.unstable.map((m) => MOVE_NAMES[m]).join(', ')}. No figures are told of that.
+        </p>
+      )}
+      {handling && check?.move === 'bearers' && (
+        <p className="label absolute bottom-2 right-4 m-0 text-soft">
+          {handling.bearers.map((s) => formatLength(s, style)).join(' and ')} along it
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** Shares of what is allowed, and how they are drawn. */
+const CLASSES = [
+  { from: 0.25, fill: 'color-mix(in srgb, var(--settled) 16%, var(--sheet))', name: '¼' },
+  { from: 0.5, fill: 'color-mix(in srgb, var(--settled) 36%, var(--sheet))', name: '½' },
+  { from: 0.75, fill: 'color-mix(in srgb, var(--oxide) 34%, var(--sheet))', name: '¾' },
+  { from: 1, fill: 'color-mix(in srgb, var(--oxide) 72%, var(--sheet))', name: 'all that is allowed' },
+] as const
+
+/** How much of what is allowed it is stressed, each band over the one before. */
+function Bands({
+  handling: { mesh },
+  check,
+  allowed,
+  to,
+}: {
+  handling: Handling
+  check: MoveCheck
+  allowed: number
+  to: (p: Point) => Point
+}) {
+  const values = atNodes(mesh, check.bands.map(Math.abs))
+  const paths = CLASSES.map((c) =>
+    above(mesh, values, c.from * allowed)
+      .map((ring) => ringPath(ring, to))
+      .join(''),
+  )
+  return CLASSES.map((c, k) => (
+    <path key={c.from} d={paths[k]} fill={c.fill} stroke={c.fill} strokeWidth="0.6" pointerEvents="none" />
+  ))
+}
+
+function Key({ size }: { size: { width: number; height: number } }) {
+  return (
+    <g transform={`translate(${size.width / 2 - 170} ${size.height - 26})`} pointerEvents="none">
+      {CLASSES.map((c, k) => (
+        <g key={c.from} transform={`translate(${k * 64} 0)`}>
+          <rect width="16" height="12" fill={c.fill} stroke="var(--hair)" />
+          <text x="21" y="11" className="dim" style={{ fontSize: 13 }}>
+            {c.name}
+          </text>
+        </g>
+      ))}
+    </g>
+  )
+}
+
+/** What holds it: an edge it turns on, hands with their share of the weight, supports. */
+function Held({ check, fit, kg }: { check: MoveCheck; fit: Fitted; kg: (n: number) => string }) {
+  const edge = check.held.filter((h) => h.by === 'edge').map((h) => fit.to(h.at))
+  return (
+    <g pointerEvents="none">
+      {edge.length > 1 && (
+        <line
+          x1={edge[0]![0]}
+          y1={edge[0]![1]}
+          x2={edge.at(-1)![0]}
+          y2={edge.at(-1)![1]}
+          stroke="var(--slate)"
+          strokeWidth="7"
+        />
+      )}
+      {check.held.map((h) => {
+        const [x, y] = fit.to(h.at)
+        if (h.by === 'edge' || h.by === 'bearer') return null
+        if (h.by === 'support')
+          return h.forceN > 0 ? (
+            <rect key={h.at.join()} x={x - 4} y={y - 4} width="8" height="8" fill="var(--slate)" />
+          ) : null
+        const none = h.forceN < 1e-6
+        return (
+          <g key={h.at.join()}>
+            <path
+              d={`M ${x} ${y - 9} L ${x + 10} ${y + 9} L ${x - 10} ${y + 9} Z`}
+              fill={none ? 'var(--sheet)' : 'var(--slate)'}
+              stroke="var(--slate)"
+              strokeWidth="1.5"
+            />
+            <Label at={[x, y + 22]} text={none ? 'lifts off' : kg(h.forceN)} />
+          </g>
+        )
+      })}
+    </g>
+  )
+}
+
+function Peak({ check, fit }: { check: MoveCheck; fit: Fitted }) {
+  const [x, y] = fit.to(check.at)
+  return (
+    <g pointerEvents="none">
+      <circle cx={x} cy={y} r="6" fill="none" stroke="var(--oxide)" strokeWidth="2.5" />
+      <Label
+        at={[x, y > 150 ? y - 18 : y + 20]}
+        text={`${check.peakMpa.toFixed(2)} MPa, stretched ${check.stretched === 'top' ? 'on top' : 'below'}`}
+        oxide
+      />
+    </g>
+  )
+}
+
+/** Bars under the piece that are dragged along it. */
+function Bearers({ handling, fit }: { handling: Handling; fit: Fitted }) {
+  const { piece, preview } = usePlan()
+  const change = useChange()
+  const style = useMeasureStyle()
+  const { from, to, length, width } = handling.way
+  const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length]
+  const drag = useRef<{ index: number; grab: number } | null>(null)
+  const [moved, setMoved] = useState<readonly number[] | null>(null)
+  const places = moved ?? handling.bearers
+  const changed = (bearers: readonly number[]) => ({
+    type: 'steelChosen' as const,
+    pieceId: piece.id,
+    patch: { handling: { ...piece.steel.handling, bearers: [...bearers] } },
+  })
+  const along = (event: PointerEvent): number => {
+    const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+    const [x, y] = fit.from([event.clientX - box.left, event.clientY - box.top])
+    return (x - from[0]) * ux + (y - from[1]) * uy
+  }
+  const put = (index: number, s: number): number[] => {
+    const step = shopStep(style)
+    const at = Math.round(Math.max(0, Math.min(length, s)) / step) * step
+    return places.map((p, i) => (i === index ? at : p))
+  }
+  const commit = (bearers: readonly number[]) => change('move a bearer', changed(bearers))
+  return places.map((s, i) => {
+    const end = (d: number) => fit.to([from[0] + ux * s - uy * d, from[1] + uy * s + ux * d])
+    const [a, b] = [end(-width / 2 - 30), end(width / 2 + 30)]
+    return (
+      <g
+        key={i}
+        role="slider"
+        tabIndex={0}
+        aria-label={`Bearer ${i + 1}`}
+        aria-valuemin={0}
+        aria-valuemax={Math.round(length)}
+        aria-valuenow={Math.round(s)}
+        aria-valuetext={`${formatLength(s, style)} along`}
+        className="cursor-ew-resize"
+        onKeyDown={(event) => {
+          const next = slideTo(event, { at: s, min: 0, max: length, step: shopStep(style) * 5 })
+          if (next === null) return
+          event.preventDefault()
+          commit(put(i, next))
+        }}
+        onPointerDown={(event) => {
+          if (event.button !== 0) return
+          event.currentTarget.setPointerCapture(event.pointerId)
+          drag.current = { index: i, grab: along(event) - s }
+        }}
+        onPointerMove={(event) => {
+          if (drag.current?.index !== i) return
+          const next = put(i, along(event) - drag.current.grab)
+          setMoved(next)
+          preview([changed(next)])
+        }}
+        onPointerUp={() => {
+          if (drag.current?.index !== i) return
+          drag.current = null
+          setMoved(null)
+          preview(null)
+          if (moved) commit(moved)
+        }}
+        onPointerCancel={() => {
+          drag.current = null
+          preview(null)
+          setMoved(null)
+        }}
+      >
+        <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} stroke="transparent" strokeWidth="34" />
+        <line
+          x1={a[0]}
+          y1={a[1]}
+          x2={b[0]}
+          y2={b[1]}
+          stroke="var(--board-mark)"
+          strokeWidth="12"
+          opacity="0.75"
+        />
+        <Label at={[b[0], b[1] - 12]} text={formatLength(s, style)} />
+      </g>
+    )
+  })
+}

@@ -1,0 +1,193 @@
+import { useMemo, useState } from 'react'
+import type { Point } from '../../../core/geometry/index.ts'
+import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
+import { Label } from '../../stage/PlanParts.tsx'
+import { loopPath, ringPath } from '../../stage/paths.ts'
+import { useSize } from '../../stage/useSize.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppDispatch, useAppSelector } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { pointedAt } from '../../state/viewSlice.ts'
+import { Turns } from '../../ui/Turns.tsx'
+import { fitted } from './fitted.ts'
+import { placeLabels } from './placeLabels.ts'
+import { type Along, contourLevels, flatView, INSIDE, thicknessBands } from './thicknessGrid.ts'
+
+const ROOM = { x: 90, top: 54, bottom: 40 }
+/** A piece as high as this against its plan is looked at from the front first. */
+const TALL = 0.6
+
+/** How thick the piece is: contours with their figures, and the balls that just fit at the thinnest places. */
+export function ThicknessLens() {
+  const { piece, plan, scene, looks } = usePlan()
+  const { attach, size } = useSize<HTMLDivElement>()
+  const style = useMeasureStyle()
+  const dispatch = useAppDispatch()
+  const lit = useAppSelector((s) => s.view.lit)
+  const steel = plan?.stations.steel
+  const geometry = plan?.stations.piece?.geometry
+  const tall = geometry ? geometry.height > TALL * Math.max(geometry.length, geometry.width) : false
+  const [turned, setTurned] = useState<Along | null>(null)
+  const along: Along = turned ?? (tall || piece.kind === 'swept' ? 'front' : 'down')
+  const map = steel?.thickness ?? null
+  const wanted = steel?.figures.leastThicknessMm ?? 40
+  const drawn = useMemo(() => {
+    if (!map) return null
+    const view = flatView(map, along)
+    return { view, bands: thicknessBands(map, view, contourLevels(map.samples, wanted)) }
+  }, [map, along, wanted])
+  const mm = (n: number) => formatLength(n, style)
+  const at = drawn ? fitted(drawn.view.min, drawn.view.max, size, ROOM) : null
+  const places = steel?.figures.thinPlaces ?? []
+  const spots = places.map((p, i) => ({
+    key: `place/${i}`,
+    at: at ? at.to(along === 'down' ? [p.xMm, p.yMm] : [p.xMm, p.zMm]) : ([0, 0] as const),
+    away: Math.max(3, (p.leastMm / 2) * (at?.scale ?? 1)),
+    text: `${i + 1}: ${mm(p.leastMm)}`,
+  }))
+  const contourTops = (drawn?.bands ?? []).flatMap(({ upToMm, rings }) => {
+    const longest = [...rings].sort((a, b) => b.length - a.length)[0]
+    if (upToMm === INSIDE || !longest || longest.length < 8 || !at) return []
+    return [{ upToMm, at: at.to(longest.reduce((best, p) => (p[1] > best[1] ? p : best))) }]
+  })
+  const labels = placeLabels(
+    [
+      ...spots,
+      ...contourTops.map((c) => ({ key: `level/${c.upToMm}`, at: c.at, away: 0, text: mm(c.upToMm) })),
+    ],
+    size,
+  )
+  // Of a slab the plan itself bounds what is drawn; of others it ends where no sample is near.
+  const clip =
+    along === 'down' && piece.kind === 'slab' && geometry && at
+      ? [geometry.outline, ...geometry.openings.filter((o) => o.depth === null).map((o) => o.loop)]
+          .map((loop) => loopPath(loop, at.to, at.scale, false))
+          .join(' ')
+      : null
+  const seen = along === 'down' ? scene?.seen.placed : undefined
+  return (
+    <div
+      ref={attach}
+      className={`relative h-full min-h-0 w-full overflow-hidden ${looks.steel}`}
+      data-testid="lens"
+    >
+      <div className="absolute left-4 right-3 top-2 z-[1] flex items-center gap-4">
+        <span className="view-name">
+          How thick it is, {along === 'down' ? 'from above' : 'from the front'}: wanted{' '}
+          {lengthWithUnit(wanted, style)}
+        </span>
+        <span className="flex-1" />
+        <Turns
+          label="Looked at"
+          value={along}
+          ways={[
+            { value: 'down', name: 'from above' },
+            { value: 'front', name: 'from the front' },
+          ]}
+          onTurn={setTurned}
+          className="flex items-center gap-3"
+          item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
+        />
+      </div>
+      {!map && (
+        <p className="label absolute left-4 top-10 text-soft">
+          {geometry?.recipe
+            ? 'Told once its solid is there.'
+            : 'Nothing to measure while a finding stops the piece from being built.'}
+        </p>
+      )}
+      {drawn && at && size.width > 0 && (
+        <svg
+          width={size.width}
+          height={size.height}
+          role="img"
+          aria-label={`Thickness of ${piece.name}: ${steel?.figures.thinPlaces
+            .map((p, i) => `${i + 1}, ${mm(p.leastMm)}`)
+            .join('; ')}`}
+          className="absolute inset-0"
+        >
+          <defs>
+            <pattern
+              id="thin-hatch"
+              width="7"
+              height="7"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <line x1="0" y1="0" x2="0" y2="7" stroke="var(--oxide)" strokeWidth="2" />
+            </pattern>
+          </defs>
+          {clip && (
+            <clipPath id="thick-plan">
+              <path d={clip} clipRule="evenodd" />
+            </clipPath>
+          )}
+          <g clipPath={clip ? 'url(#thick-plan)' : undefined}>
+            {drawn.bands.map(({ upToMm, rings }) => (
+              <path
+                key={upToMm}
+                d={rings.map((r) => ringPath(r, at.to)).join(' ')}
+                fillRule="evenodd"
+                fill={fillOf(upToMm, wanted)}
+                stroke={upToMm === INSIDE ? 'none' : 'var(--ink)'}
+                strokeWidth={upToMm === wanted ? 1.6 : 0.7}
+              />
+            ))}
+          </g>
+          {seen && <path d={seenPath(seen, at.to)} fill="none" stroke="var(--ink)" strokeWidth="0.8" />}
+          {contourTops.map(({ upToMm }) => {
+            const place = labels.get(`level/${upToMm}`)
+            return place && <Label key={upToMm} at={place} text={mm(upToMm)} />
+          })}
+          {steel?.figures.thinPlaces.map((p, i) => {
+            const [x, y] = at.to(along === 'down' ? [p.xMm, p.yMm] : [p.xMm, p.zMm])
+            const r = Math.max(3, (p.leastMm / 2) * at.scale)
+            const thin = p.wantedMm !== null && p.leastMm < p.wantedMm - 1e-6
+            const key = `place/${i}`
+            return (
+              <g
+                key={`${p.between.join()}${p.xMm},${p.yMm},${p.zMm}`}
+                onPointerEnter={() => dispatch(pointedAt(key))}
+                onPointerLeave={() => dispatch(pointedAt(null))}
+              >
+                <circle
+                  cx={x}
+                  cy={y}
+                  r={r}
+                  fill={thin ? 'url(#thin-hatch)' : 'none'}
+                  stroke={thin ? 'var(--oxide)' : 'var(--ink)'}
+                  strokeWidth={lit === key ? 3.5 : 1.6}
+                />
+                {labels.get(key) && (
+                  <Label at={labels.get(key)!} text={`${i + 1}: ${mm(p.leastMm)}`} oxide={thin} />
+                )}
+              </g>
+            )
+          })}
+        </svg>
+      )}
+    </div>
+  )
+}
+
+/** Thinner is darker: under what is wanted in oxide, above it in ever less green-grey. */
+function fillOf(upToMm: number, wanted: number): string {
+  const share = upToMm / wanted
+  const mix = (of: string, percent: number) => `color-mix(in srgb, var(--${of}) ${percent}%, var(--sheet))`
+  if (share <= 0.34) return mix('oxide', 80)
+  if (share <= 0.67) return mix('oxide', 55)
+  if (share <= 1) return mix('oxide', 26)
+  if (share <= 1.5) return mix('settled', 34)
+  if (share <= 2) return mix('settled', 24)
+  if (share <= 3) return mix('settled', 15)
+  return mix('settled', 8)
+}
+
+function seenPath(lines: Float32Array, to: (p: Point) => Point): string {
+  const parts: string[] = []
+  for (let i = 0; i < lines.length; i += 4) {
+    const [a, b] = [to([lines[i]!, lines[i + 1]!]), to([lines[i + 2]!, lines[i + 3]!])]
+    parts.push(`M${a[0].toFixed(1)} ${a[1].toFixed(1)}L${b[0].toFixed(1)} ${b[1].toFixed(1)}`)
+  }
+  return parts.join('')
+}
