@@ -10,6 +10,10 @@ const SOLID: ReadonlySet<string> = new Set([
   'move-cracks',
   'move-unstable',
   'use-cracks',
+  'tips',
+  'falls-over',
+  'tips-sat-on',
+  'footing-shallow',
 ])
 
 const keyOf = (f: Finding): string =>

@@ -24,7 +24,7 @@ import type {
   SweptPiece,
   TurnedPiece,
 } from './schema.ts'
-import { JOB_VERSION, USUAL_FIBRE, USUAL_HANDLING } from './schema.ts'
+import { JOB_VERSION, USUAL_FIBRE, USUAL_HANDLING, USUAL_STANDING } from './schema.ts'
 
 export const SQUARE: Edge = { kind: 'square' }
 export const squareRim = () => ({ top: SQUARE, bottom: SQUARE })
@@ -137,6 +137,7 @@ function usualChoices(
       depth: null,
       fibre: USUAL_FIBRE,
       handling: USUAL_HANDLING,
+      standing: USUAL_STANDING,
     },
     release: {
       faceAgent: firstId(stock.agents),

@@ -67,6 +67,9 @@ export const USUAL_HANDLING: {
   use: 'bedded' | 'ends' | 'rails'
 } = { bearers: null, hands: null, use: 'bedded' }
 
+/** On the ground, and nothing holds it. */
+export const USUAL_STANDING: { how: 'free' | 'footing'; depth: number } = { how: 'free', depth: 0 }
+
 export const steelChoiceSchema = z.strictObject({
   kind: z.enum(['mesh', 'fibre', 'none']),
   mesh: id,
@@ -100,6 +103,13 @@ export const steelChoiceSchema = z.strictObject({
     })
     .default(USUAL_HANDLING)
     .describe('how a flat piece is held'),
+  standing: z
+    .strictObject({
+      how: z.enum(['free', 'footing']),
+      depth: distance.describe('of it in the ground, mm; used where it is set in a footing'),
+    })
+    .default(USUAL_STANDING)
+    .describe('how it stands where it is placed'),
 })
 
 export const releaseChoiceSchema = z.strictObject({

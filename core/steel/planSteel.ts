@@ -12,6 +12,7 @@ import { planHandling } from './handling/planHandling.ts'
 import { type JudgedLand, judgeLands, landFindings } from './lands.ts'
 import { matFindings } from './mat/matFindings.ts'
 import { type Mat, planMat } from './mat/planMat.ts'
+import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
 import { type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
 import { type LeastThickness, leastThickness } from './thickness/leastThickness.ts'
 import { mapThickness, type ThicknessMap } from './thickness/thicknessMap.ts'
@@ -95,6 +96,9 @@ export function planSteelStation(
     ? toldMoves(handling, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
     : []
   if (handling) findings.push(...handlingFindings(piece, handling, moves, mix, geometry.thickness))
+  const placedKg = massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg
+  const standing = quick ? null : planStanding(kernel, piece, geometry, figures, placedKg, memo)
+  if (standing) findings.push(...standingFindings(piece, geometry, standing, placedKg))
   const result: SteelFigures = {
     kind: inside,
     ...matFigures(mat, piece, geometry.thickness),
@@ -107,7 +111,8 @@ export function planSteelStation(
     thinnestWhere: thinnest?.where ?? '',
     thinnestFrom: thinnest?.exact === false ? 'solid' : 'measures',
     thinPlaces: toldPlaces(geometry, places ?? [], least.mm),
-    placedKg: massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg,
+    placedKg,
+    standing: standing && toldStanding(standing),
     strippingKg,
     turnMpa: turnStrength(moves),
     handling:
@@ -151,6 +156,22 @@ function flatOf(
   }
 }
 class Unknown extends Error {}
+
+const toldStanding = ({ tipping, footing }: Standing): NonNullable<SteelFigures['standing']> => ({
+  tips: tipping && {
+    pushN: Math.max(0, tipping.pushN),
+    pushHeightMm: tipping.pushedAt,
+    angleDeg: Math.max(0, tipping.angleDeg),
+  },
+  footing: footing && {
+    depthMm: footing.depth,
+    aboveMm: footing.above,
+    holeMm: footing.hole,
+    holeDepthMm: footing.digs,
+    concreteLitres: footing.concreteLitres,
+    bedLitres: footing.bedLitres,
+  },
+})
 
 /** A feather edge sharper than this breaks off, degrees [own]. */
 const SHARP = 30

@@ -70,6 +70,22 @@ export type SteelFigures = {
   }[]
   readonly placedKg: number
   readonly strippingKg: number
+  /** What tips it where it stands free, and its footing where it is set in the ground; null until the solid is there. */
+  readonly standing: {
+    readonly tips: {
+      readonly pushN: number
+      readonly pushHeightMm: number
+      readonly angleDeg: number
+    } | null
+    readonly footing: {
+      readonly depthMm: number
+      readonly aboveMm: number
+      readonly holeMm: number
+      readonly holeDepthMm: number
+      readonly concreteLitres: number
+      readonly bedLitres: number
+    } | null
+  } | null
   /** Strength at which it may be turned over and set down, never less than 10. */
   readonly turnMpa: number
   /** Bending of a flat piece as it is moved and used; null of one that no plate tells of, and while it is dragged. */

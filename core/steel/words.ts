@@ -134,6 +134,34 @@ export const STEEL_WORDS = {
     what: `${plural(f)} ${mm(f.landMm)} from the ${f.to}: less than the thickness`,
     why: 'A short bridge beside an opening: carry the slab with that side up.',
   }),
+  tips: (f: Tips, { mm, kg }, remedies: readonly Remedy[]) => ({
+    what: `${kg(f.weightKg)} that tips at a push of ${Math.round(f.pushN)} N, ${mm(f.heightMm)} up`,
+    why: `On a slope of ${Math.round(f.angleDeg)}° it falls by itself. A child leans with more than 200 N: set it in the ground, tie it back, or widen its foot. Where it stands in public local codes and a licensed professional decide.`,
+    remedies: setDeep(remedies, mm),
+  }),
+  'falls-over': (f: Tips, { mm, kg }, remedies: readonly Remedy[]) => ({
+    what: `${kg(f.weightKg)} that does not stand: its weight lies beyond its foot`,
+    why: 'It falls over as soon as it is let go. Set it in the ground, or give it a wider foot.',
+    remedies: setDeep(remedies, mm),
+  }),
+  'stands-on-a-point': (f: { weightKg: number }, { kg }) => ({
+    what: `${kg(f.weightKg)} that rolls: it touches the ground at a point`,
+    why: 'Give it a flat foot, a ring to sit in, or a dowel into what it stands on.',
+  }),
+  'tips-sat-on': (f: { overhangMm: number; share: number }, { mm }, remedies: readonly Remedy[]) => ({
+    what: `It tips under someone who sits ${mm(f.overhangMm)} beyond its foot`,
+    why: 'A person of 1 kN, half as much again to be sure, outweighs it there. A wider foot, or a footing. Where people sit on it local codes and a licensed professional decide.',
+    remedies: setDeep(remedies, mm),
+  }),
+  'footing-shallow': (
+    f: { depthMm: number; leastMm: number; aboveMm: number },
+    { mm },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `Set ${mm(f.depthMm)} deep with ${mm(f.aboveMm)} above: ${mm(f.leastMm)} is the least`,
+    why: 'What may be leaned on stands a quarter to a third of its height above ground in it.',
+    remedies: setDeep(remedies, mm),
+  }),
   'move-waits': (f: Moved, { mm }) => ({
     what: `${MOVES[f.move] ?? f.move} only from ${mpa(f.neededMpa)}, ${hoursOf(f.hoursMinutes)} after the first water`,
     why: `At ${mpa(10)} its margin would be ${margin(f.marginShare)}: it bends most ${spot(f, mm)}.${f.move === 'carry' ? ' On edge it may be carried sooner.' : ''}`,
@@ -155,6 +183,12 @@ export const STEEL_WORDS = {
     remedies: CARRIED,
   }),
 } satisfies Words
+
+/** What tips a piece that stands. */
+type Tips = { pushN: number; heightMm: number; angleDeg: number; weightKg: number }
+
+const setDeep = (remedies: readonly Remedy[], mm: Say): Record<string, string> =>
+  Object.fromEntries(remedies.map((r) => [r.code, `Set it ${mm(r.facts.depthMm)} into the ground`]))
 
 /** A move of a flat piece: its margin, what strength it wants and when that is reached, and where it bends most. */
 type Moved = {

@@ -237,7 +237,7 @@ describe('the stage and what was found', () => {
   })
 
   it('tells three findings, then all, each with its reason and the way to its station', async () => {
-    await openAt('plate-trough')
+    await openAt('wash-top')
     const lines = () => within(findings()).getAllByRole('listitem')
     expect(lines().length).toBe(3)
     fireEvent.click(within(findings()).getByRole('button', { name: /more$/ }))

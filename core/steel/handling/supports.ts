@@ -17,7 +17,7 @@ const ON = 1.5
 
 /** The way along the longest straight edge that the plan could be turned about: of its hull. */
 export function longWay(plan: Region): LongWay {
-  const hull = convexHull(plan.flat())
+  const hull = hullOf(plan.flat())
   const edges = hull.map((a, i) => [a, hull[(i + 1) % hull.length]!] as const)
   const [a, b] = edges.reduce((best, e) => (lengthOf(e) > lengthOf(best) + 1e-6 ? e : best))
   const far = lengthOf([a, b])
@@ -35,8 +35,8 @@ export function longWay(plan: Region): LongWay {
 
 const lengthOf = ([a, b]: readonly [Point, Point]): number => Math.hypot(b[0] - a[0], b[1] - a[1])
 
-/** Andrew's monotone chain, anticlockwise. */
-function convexHull(points: readonly Point[]): Point[] {
+/** The convex hull of points by Andrew's monotone chain, anticlockwise. */
+export function hullOf(points: readonly Point[]): Point[] {
   const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
   const half = (list: readonly Point[]) => {
     const chain: Point[] = []

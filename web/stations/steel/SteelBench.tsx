@@ -10,7 +10,7 @@ import { QuantityRow } from '../../ui/Quantity.tsx'
 import { MOVE_NAMES } from './moveWords.ts'
 
 export function SteelBench() {
-  const { piece, plan, job, looks } = usePlan()
+  const { piece, plan, job, looks, whole } = usePlan()
   const change = useChange()
   const style = useMeasureStyle()
   const figures = plan?.stations.steel?.figures
@@ -108,6 +108,13 @@ export function SteelBench() {
           <QuantityRow label="As placed" of="mass" value={figures.placedKg} digits={1} />
           <QuantityRow label="At stripping" of="mass" value={figures.strippingKg} digits={1} />
         </div>
+      )}
+      {figures?.standing && <Standing />}
+      {figures && !figures.handling && whole && (
+        <p className="text-soft">
+          No bending is told of this shape. Not moved before 10 MPa; lifted on straps round its thickest part,
+          set down on its whole foot.
+        </p>
       )}
       {figures && figures.thinPlaces.length > 0 && <ThinPlaces />}
       {figures && figures.lands.length > 0 && (
@@ -233,3 +240,66 @@ function Moves() {
     </div>
   )
 }
+
+/** How it stands: what tips it, or its footing. */
+function Standing() {
+  const { piece, plan, looks } = usePlan()
+  const change = useChange()
+  const style = useMeasureStyle()
+  const told = plan?.stations.steel?.figures.standing
+  const { standing } = piece.steel
+  const height = plan?.stations.piece?.geometry.height ?? 0
+  if (!told || height < TALL) return null
+  const choose = (label: string, patch: Partial<typeof standing>) =>
+    change(label, { type: 'steelChosen', pieceId: piece.id, patch: { standing: { ...standing, ...patch } } })
+  const mm = (n: number) => formatLength(n, style)
+  return (
+    <div className={looks.steel}>
+      <h2>Standing</h2>
+      <Choice
+        label="Stands"
+        value={standing.how}
+        options={[
+          { value: 'free', name: 'free', note: 'on the ground' },
+          { value: 'footing', name: 'in a footing', note: 'set into the ground' },
+        ]}
+        onChoose={(how) =>
+          choose(how === 'free' ? 'stands free' : 'set in a footing', {
+            how,
+            depth: standing.depth > 0 ? standing.depth : Math.ceil(height / 40) * 10,
+          })
+        }
+      />
+      {standing.how === 'footing' && (
+        <MeasureField
+          label="Into the ground"
+          value={standing.depth}
+          min={10}
+          max={Math.max(20, height - 10)}
+          onCommit={(depth) => choose(`${mm(depth)} into the ground`, { depth })}
+        />
+      )}
+      {told.footing ? (
+        <>
+          <Row label="Above ground">{mm(told.footing.aboveMm)}</Row>
+          <Row label="Hole across × deep">
+            {mm(told.footing.holeMm)} × {mm(told.footing.holeDepthMm)}
+          </Row>
+          <QuantityRow label="Concrete round it" of="volume" value={told.footing.concreteLitres} digits={1} />
+          <QuantityRow label="Gravel under it" of="volume" value={told.footing.bedLitres} digits={1} />
+        </>
+      ) : (
+        told.tips && (
+          <>
+            <Row label={`Tips at a push, ${mm(told.tips.pushHeightMm)} up`}>
+              {Math.round(told.tips.pushN)} N
+            </Row>
+            <Row label="Tips by itself on a slope of">{Math.round(told.tips.angleDeg)}°</Row>
+          </>
+        )
+      )}
+    </div>
+  )
+}
+/** What is lower lies, and is not said to stand, mm. */
+const TALL = 150
