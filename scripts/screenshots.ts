@@ -20,6 +20,13 @@ try {
   for (const station of ['piece', 'steel', 'mix', 'pour', 'finish', 'sheets'])
     await shoot(page, station, `${top}/${station}`)
   await shoot(page, 'log', `${tread}/log`)
+  await shoot(page, 'thickness', `${job}/window-sill/steel`, async () => {
+    await page.getByRole('radio', { name: 'thickness' }).click()
+  })
+  await shoot(page, 'handling', `${top}/steel`, async () => {
+    await page.getByRole('radio', { name: 'handling' }).click()
+    await page.getByRole('radio', { name: 'carried flat' }).click()
+  })
   // Bent skins on ribs, the cut list and its sheets.
   await shoot(page, 'mould', `${job}/pier-cap/mould`)
   // A block of rubber in section, and how it comes off.
@@ -32,8 +39,6 @@ try {
   await shoot(page, 'lettering', `${job}/hearth-panel/piece`, async () => {
     await page.getByRole('radio', { name: 'as placed' }).click()
   })
-  await shoot(page, 'half-section', `${job}/egg-finial/piece`)
-  await shoot(page, 'seat', `${job}/stargazing-seat/piece`)
   await shoot(page, 'planter', `${job}/terrace-planter/mould`)
   await shoot(page, 'run', `${job}/run/warming-top`)
   await shoot(page, 'import', `${job}/new`, async () => {

@@ -295,7 +295,7 @@ const hex: Outline = {
   ),
 }
 const bollard = slabOf('lamp-bollard', 'Lamp bollard', 300, 300, 760, {
-  steel: { ...washTop.steel, kind: 'none' },
+  steel: { ...washTop.steel, kind: 'none', standing: { how: 'footing', depth: 190 } },
   exposure: 'outdoors',
   outline: hex,
   thickness: 760,

@@ -134,9 +134,9 @@ export const STEEL_WORDS = {
     what: `${plural(f)} ${mm(f.landMm)} from the ${f.to}: less than the thickness`,
     why: 'A short bridge beside an opening: carry the slab with that side up.',
   }),
-  tips: (f: Tips, { mm, kg }, remedies: readonly Remedy[]) => ({
-    what: `${kg(f.weightKg)} that tips at a push of ${Math.round(f.pushN)} N, ${mm(f.heightMm)} up`,
-    why: `On a slope of ${Math.round(f.angleDeg)}° it falls by itself. A child leans with more than 200 N: set it in the ground, tie it back, or widen its foot. Where it stands in public local codes and a licensed professional decide.`,
+  tips: (f: Tips, { mm, kg, newtons }, remedies: readonly Remedy[]) => ({
+    what: `${kg(f.weightKg)} that tips at a push of ${newtons(f.pushN)}, ${mm(f.heightMm)} up`,
+    why: `On a slope of ${Math.round(f.angleDeg)}° it falls by itself. A child leans with more than ${newtons(200)}: set it in the ground, tie it back, or widen its foot. Where it stands in public local codes and a licensed professional decide.`,
     remedies: setDeep(remedies, mm),
   }),
   'falls-over': (f: Tips, { mm, kg }, remedies: readonly Remedy[]) => ({
@@ -148,9 +148,13 @@ export const STEEL_WORDS = {
     what: `${kg(f.weightKg)} that rolls: it touches the ground at a point`,
     why: 'Give it a flat foot, a ring to sit in, or a dowel into what it stands on.',
   }),
-  'tips-sat-on': (f: { overhangMm: number; share: number }, { mm }, remedies: readonly Remedy[]) => ({
+  'tips-sat-on': (
+    f: { overhangMm: number; share: number },
+    { mm, newtons },
+    remedies: readonly Remedy[],
+  ) => ({
     what: `It tips under someone who sits ${mm(f.overhangMm)} beyond its foot`,
-    why: 'A person of 1 kN, half as much again to be sure, outweighs it there. A wider foot, or a footing. Where people sit on it local codes and a licensed professional decide.',
+    why: `A person of ${newtons(1000)}, half as much again to be sure, outweighs it there. A wider foot, or a footing. Where people sit on it local codes and a licensed professional decide.`,
     remedies: setDeep(remedies, mm),
   }),
   'footing-shallow': (
@@ -162,9 +166,9 @@ export const STEEL_WORDS = {
     why: 'What may be leaned on stands a quarter to a third of its height above ground in it.',
     remedies: setDeep(remedies, mm),
   }),
-  'move-waits': (f: Moved, { mm }) => ({
-    what: `${MOVES[f.move] ?? f.move} only from ${mpa(f.neededMpa)}, ${hoursOf(f.hoursMinutes)} after the first water`,
-    why: `At ${mpa(10)} its margin would be ${margin(f.marginShare)}: it bends most ${spot(f, mm)}.${f.move === 'carry' ? ' On edge it may be carried sooner.' : ''}`,
+  'move-waits': (f: Moved, { mm, mpa }) => ({
+    what: `${MOVES[f.move] ?? f.move} only from ${mpa(Math.ceil(f.neededMpa - 0.05), 0)}, ${hoursOf(f.hoursMinutes)} after the first water`,
+    why: `At ${mpa(10, 0)} its margin would be ${margin(f.marginShare)}: it bends most ${spot(f, mm)}.${f.move === 'carry' ? ' On edge it may be carried sooner.' : ''}`,
     remedies: CARRIED,
   }),
   'move-cracks': (f: Moved, { mm }) => ({
@@ -209,7 +213,6 @@ const MOVES: Readonly<Record<string, string>> = {
   carry: 'Carried flat',
   use: 'In use',
 }
-const mpa = (n: number): string => `${n < 9.95 ? n.toFixed(1) : Math.ceil(n - 0.05)} MPa`
 const margin = (n: number): string => n.toFixed(2)
 const hoursOf = (minutes: number): string =>
   minutes < 48 * 60 ? `${Math.ceil(minutes / 60)} h` : `${Math.ceil(minutes / 1440)} days`

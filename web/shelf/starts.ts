@@ -141,10 +141,12 @@ export const STARTS: readonly { readonly heading: string; readonly starts: reado
         name: 'Bollard',
         make: (told, stock) => {
           const outline = PLANS.find((p) => p.name === 'six-sided')!.outline(280, 280)
+          const block = slab(told, stock, 280, 280, 800)
           return {
-            ...slab(told, stock, 280, 280, 800),
+            ...block,
             outline,
             exposure: 'outdoors',
+            steel: { ...block.steel, kind: 'none', standing: { how: 'footing', depth: 200 } },
             attitude: { down: 'bottom', turnDeg: 0 },
             sides:
               outline.kind === 'polygon'

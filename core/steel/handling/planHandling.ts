@@ -2,6 +2,7 @@ import type { Point, Region } from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
 import { type PlateMesh, type Resting, UnstablePlate } from '../../mechanics/index.ts'
 import type { Mix } from '../../stock/index.ts'
+import { massToForce } from '../../units/convert.ts'
 import type { FlatPlate } from './flatPlate.ts'
 import { type Peak, peakStress, stressBands } from './peakStress.ts'
 import {
@@ -58,7 +59,6 @@ export type Handling = {
   readonly unstable: readonly Move[]
 }
 
-const G = 9.81
 /** Handling jerks [domain practice]. */
 const JERK = 1.5
 /** fr = 0.62 lambda sqrt(fc), half of it allowed; lambda of lightweight concrete (ACI 318). */
@@ -92,13 +92,13 @@ export function planHandling(
   // Its weight as it is, with its steel, spread as it is thick.
   const volume = plate.areas.reduce((sum, a, e) => sum + a * plate.thickness[e]!, 0)
   const weightOf = (mass: number, factor: number) =>
-    plate.pressed((e) => (plate.thickness[e]! / volume) * mass * G * factor)
+    plate.pressed((e) => (plate.thickness[e]! / volume) * massToForce(mass) * factor)
   const fresh = weightOf(kg, JERK)
   const area = plate.areas.reduce((sum, a) => sum + a, 0)
   // Show face down it is turned with its base and what is in it.
   const turns = piece.attitude.down === 'top'
   const baseKg = turns ? area * 1e-6 * BASE_KG_PER_M2 : 0
-  const base = turns ? plate.pressed(() => BASE_KG_PER_M2 * 1e-6 * G * JERK) : null
+  const base = turns ? plate.pressed(() => massToForce(BASE_KG_PER_M2) * 1e-6 * JERK) : null
   const withBase = base ? fresh.map((f, i) => f + base[i]!) : fresh
   const unstable: Move[] = []
   const checks: MoveCheck[] = []
@@ -175,7 +175,7 @@ export function planHandling(
 
   const hands = piece.steel.handling.hands ?? carryingHands(flat, way, people)
   const centre = middleOf(flat)
-  const total = kg * G * JERK
+  const total = massToForce(kg) * JERK
   told(
     'carry',
     kg,

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from '../../geometry/index.ts'
-import { newBox, newSwept, newTurned, type Piece } from '../../job/index.ts'
+import { newBox, newFitted, newSwept, newTurned, type Piece, plainSide } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import { noMemo } from '../../station.ts'
 import { testKernel } from '../../testing/testKernel.ts'
@@ -85,6 +85,16 @@ it.each<[string, Piece, { push: number; codes: [string, string][] }]>([
 it('a bench tips under someone who sits beyond its foot, and one on a wide foot does not', () => {
   expect(plan(bench([350, 550])).findings.map((f) => f.code)).toContain('tips-sat-on')
   expect(plan(bench([60, 840])).findings).toEqual([])
+})
+
+it('what sits on something else, or hangs below its rails, is not said to stand', () => {
+  const at = (piece: Piece) => {
+    const { geometry, figures } = planPieceStation(kernel, piece, 2300, false)
+    return planStanding(kernel, piece, geometry, figures, figures.concreteKg, noMemo)
+  }
+  expect(at(newFitted(told, testStock))).toBeNull()
+  const apron = { ...plainSide(), apron: { drop: 100, thickness: 40 } }
+  expect(at(testSlab({ sides: { ...testSlab().sides, front: apron } }))).toBeNull()
 })
 
 it('the cure is tried: set as deep as offered it tips no more', () => {

@@ -24,7 +24,8 @@ export function planStanding(
   memo: Memo,
 ): Standing | null {
   const { recipe, low, height } = geometry
-  if (!recipe) return null
+  // What sits on something else, or hangs below what carries it, does not stand on its lowest point.
+  if (!recipe || piece.kind === 'fitted' || (piece.kind === 'slab' && low < 0)) return null
   const { foot, whole } = runStation(memo, 'foot', { recipe, low, height }, () =>
     footOf(kernel, recipe, low, height),
   ).value

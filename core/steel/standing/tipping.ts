@@ -1,7 +1,7 @@
 import { bandFromAbove, type Kernel, type Point, type SolidRecipe } from '../../geometry/index.ts'
+import { massToForce } from '../../units/convert.ts'
 import { hullOf } from '../handling/supports.ts'
 
-const G = 9.81
 /** People push at this height, or at the top of what is lower, mm. */
 const PUSHED = 1000
 /** What touches the ground lies within this of the lowest point, mm. */
@@ -24,7 +24,7 @@ export type Tipping = {
 }
 
 /** Push that tips a mass: H = W x/h. `pushToTip(100, 150, 800)` is 184 N. */
-export const pushToTip = (kg: number, arm: number, height: number): number => (kg * G * arm) / height
+export const pushToTip = (kg: number, arm: number, height: number): number => (massToForce(kg) * arm) / height
 
 /** Slope at which it tips by itself: atan(x/z), degrees. `tiltToTip(150, 400)` is 20.6. */
 export const tiltToTip = (arm: number, high: number): number => (Math.atan2(arm, high) * 180) / Math.PI
@@ -62,7 +62,7 @@ export function tippingOf(
       pushedAt,
       angleDeg: tiltToTip(arm, centre[2]),
       overhang,
-      sitShare: overhang > 1 ? (kg * G * arm) / (SURE * PERSON * overhang) : null,
+      sitShare: overhang > 1 ? (massToForce(kg) * arm) / (SURE * PERSON * overhang) : null,
       edge,
     }
   })

@@ -1,6 +1,7 @@
 import { type PointerEvent, useRef, useState } from 'react'
 import type { Point } from '../../../core/geometry/index.ts'
 import type { Handling, Move, MoveCheck } from '../../../core/steel/index.ts'
+import { forceToMass } from '../../../core/units/convert.ts'
 import { formatLength, shopStep, wordsStyle } from '../../../core/units/index.ts'
 import { slideTo } from '../../stage/keySteps.ts'
 import { Label } from '../../stage/PlanParts.tsx'
@@ -17,13 +18,13 @@ import { MOVE_NAMES, marginWords, whenWords } from './moveWords.ts'
 const ROOM = { x: 70, top: 96, bottom: 46 }
 /** Handling jerks by this: what a hand holds at rest is so much less. */
 const JERK = 1.5
-const G = 9.81
 
 /** The piece as it is held: how much it bends everywhere, what holds it, and what that leaves. */
 export function HandlingLens() {
   const { piece, plan, looks, whole } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const style = useMeasureStyle()
+  const say = wordsStyle(style)
   const steel = plan?.stations.steel
   const handling = steel?.handling ?? null
   const [wanted, setWanted] = useState<Move>('turn')
@@ -65,7 +66,7 @@ export function HandlingLens() {
               label="At what strength"
               value={at}
               ways={[
-                { value: 'start', name: 'at 10 MPa' },
+                { value: 'start', name: `at ${say.mpa(10, 0)}` },
                 { value: 'full', name: 'at 28 days' },
               ]}
               onTurn={setAt}
@@ -80,7 +81,7 @@ export function HandlingLens() {
           <strong className={`text-[24px] leading-none ${margin < 1 ? 'text-oxide' : ''}`}>
             margin {margin > 20 ? 'over 20' : margin.toFixed(2)}
           </strong>{' '}
-          {marginWords(margin)}. {whenWords(told)}
+          {marginWords(margin)}. {whenWords(told, say)}
         </p>
       )}
       {!handling && whole && (
@@ -91,8 +92,8 @@ export function HandlingLens() {
               : 'Nothing to hold while a finding stops the piece from being built.'}
           </p>
           <p className="text-soft">
-            Not moved before 10 MPa. Lifted on straps round its thickest part, never by a rim, a wall or a
-            neck; set down on its whole foot, on something soft.
+            Not moved before {say.mpa(10, 0)}. Lifted on straps round its thickest part, never by a rim, a
+            wall or a neck; set down on its whole foot, on something soft.
           </p>
         </div>
       )}
@@ -114,10 +115,10 @@ export function HandlingLens() {
           <Held
             check={check}
             fit={fit}
-            kg={(n) => wordsStyle(style).kg(n / (check.move === 'use' ? G : G * JERK), 1)}
+            kg={(n) => say.kg(forceToMass(n / (check.move === 'use' ? 1 : JERK)), 1)}
           />
           {check.move === 'bearers' && <Bearers handling={handling} fit={fit} />}
-          <Peak check={check} fit={fit} />
+          <Peak check={check} fit={fit} mpa={say.mpa(check.peakMpa, 2)} />
           <Key size={size} />
         </svg>
       )}
@@ -220,14 +221,14 @@ function Held({ check, fit, kg }: { check: MoveCheck; fit: Fitted; kg: (n: numbe
   )
 }
 
-function Peak({ check, fit }: { check: MoveCheck; fit: Fitted }) {
+function Peak({ check, fit, mpa }: { check: MoveCheck; fit: Fitted; mpa: string }) {
   const [x, y] = fit.to(check.at)
   return (
     <g pointerEvents="none">
       <circle cx={x} cy={y} r="6" fill="none" stroke="var(--oxide)" strokeWidth="2.5" />
       <Label
         at={[x, y > 150 ? y - 18 : y + 20]}
-        text={`${check.peakMpa.toFixed(2)} MPa, stretched ${check.stretched === 'top' ? 'on top' : 'below'}`}
+        text={`${mpa}, stretched ${check.stretched === 'top' ? 'on top' : 'below'}`}
         oxide
       />
     </g>

@@ -1,4 +1,4 @@
-import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
+import { formatLength, lengthWithUnit, wordsStyle } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -112,8 +112,8 @@ export function SteelBench() {
       {figures?.standing && <Standing />}
       {figures && !figures.handling && whole && (
         <p className="text-soft">
-          No bending is told of this shape. Not moved before 10 MPa; lifted on straps round its thickest part,
-          set down on its whole foot.
+          No bending is told of this shape. Not moved before {wordsStyle(style).mpa(10, 0)}; lifted on straps
+          round its thickest part, set down on its whole foot.
         </p>
       )}
       {figures && figures.thinPlaces.length > 0 && <ThinPlaces />}
@@ -144,6 +144,8 @@ function FibreRows() {
   const choose = (label: string, patch: Partial<typeof fibre>) =>
     change(label, { type: 'steelChosen', pieceId: piece.id, patch: { fibre: { ...fibre, ...patch } } })
   const kg = plan?.stations.steel?.figures.fibreKg
+  const us = useMeasureStyle().units !== 'mm'
+  const per = us ? LB_PER_YD3 : 1
   return (
     <>
       <Choice
@@ -156,11 +158,17 @@ function FibreRows() {
         onChoose={(of) => choose(`${of} fibre`, { of })}
       />
       <NumberField
-        label="Dose, kg a m³"
+        label="Dose"
+        unit={us ? 'lb a yd³' : 'kg a m³'}
         value={fibre.kgPerM3}
         min={0.1}
         max={100}
-        onCommit={(kgPerM3) => kgPerM3 !== null && choose(`fibre ${kgPerM3} kg/m³`, { kgPerM3 })}
+        show={(n) => String(Math.round(n * per * 100) / 100)}
+        read={(text) => {
+          const n = Number(text.replace(',', '.'))
+          return Number.isFinite(n) && text.trim() !== '' ? { n: n / per } : { why: 'a number is wanted' }
+        }}
+        onCommit={(kgPerM3) => kgPerM3 !== null && choose(`fibre ${fibre.of}`, { kgPerM3 })}
       />
       {kg !== undefined && (
         <div className={looks.steel}>
@@ -170,6 +178,9 @@ function FibreRows() {
     </>
   )
 }
+
+/** Of 1 kg/m3. */
+const LB_PER_YD3 = 1.68555
 
 /** The thinnest places, each between what, how thin, and over how much. */
 function ThinPlaces() {
@@ -197,6 +208,7 @@ function Moves() {
   const { piece, plan, looks } = usePlan()
   const change = useChange()
   const dispatch = useAppDispatch()
+  const say = wordsStyle(useMeasureStyle())
   const handling = plan?.stations.steel?.figures.handling
   const { handling: chosen } = piece.steel
   const choose = (label: string, patch: Partial<typeof chosen>) =>
@@ -225,7 +237,7 @@ function Moves() {
             ? `margin ${Math.min(20, m.fullMarginShare).toFixed(1)}`
             : m.earliestMinutes === null
               ? 'never'
-              : `${Math.ceil(m.neededMpa - 0.05)} MPa, ${Math.ceil(m.earliestMinutes / 60)} h`}
+              : `${say.mpa(Math.ceil(m.neededMpa - 0.05), 0)}, ${Math.ceil(m.earliestMinutes / 60)} h`}
         </Row>
       ))}
       {(chosen.bearers || chosen.hands) && (

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ThicknessMap } from '../../../core/steel/index.ts'
+import { METRIC } from '../../../core/testing/says.ts'
 import { fitted } from './fitted.ts'
 import { above, atNodes } from './isoBands.ts'
 import { marginWords, whenWords } from './moveWords.ts'
@@ -104,7 +105,8 @@ it('margins and hours in words', () => {
     'it bears that',
   ])
   const move = { move: 'turn', neededMpa: 13.2, earliestMinutes: 1900 } as Parameters<typeof whenWords>[0]
-  expect(whenWords(move)).toBe('From 14 MPa: 32 h after the first water.')
-  expect(whenWords({ ...move, earliestMinutes: null })).toMatch(/never/)
-  expect(whenWords({ ...move, earliestMinutes: 9000 })).toMatch(/7 days/)
+  const say = METRIC
+  expect(whenWords(move, say)).toBe('From 14 MPa: 32 h after the first water.')
+  expect(whenWords({ ...move, earliestMinutes: null }, say)).toMatch(/never/)
+  expect(whenWords({ ...move, earliestMinutes: 9000 }, say)).toMatch(/7 days/)
 })

@@ -1,4 +1,5 @@
 import type { Move, ToldMove } from '../../../core/steel/index.ts'
+import type { WordsStyle } from '../../../core/units/index.ts'
 
 /** How each way of holding a piece is called. */
 export const MOVE_NAMES: Readonly<Record<Move, string>> = {
@@ -19,9 +20,12 @@ export const marginWords = (margin: number): string =>
         : 'it bears that'
 
 /** When it may be done first. */
-export function whenWords({ move, neededMpa, earliestMinutes }: ToldMove): string {
+export function whenWords(
+  { move, neededMpa, earliestMinutes }: ToldMove,
+  { mpa }: Pick<WordsStyle, 'mpa'>,
+): string {
   if (move === 'use') return 'At 28 days, with someone on it at the worst place.'
   if (earliestMinutes === null) return 'This mix never gets strong enough for it.'
   const hours = earliestMinutes / 60
-  return `From ${Math.ceil(neededMpa - 0.05)} MPa: ${hours < 72 ? `${Math.ceil(hours)} h` : `${Math.ceil(hours / 24)} days`} after the first water.`
+  return `From ${mpa(Math.ceil(neededMpa - 0.05), 0)}: ${hours < 72 ? `${Math.ceil(hours)} h` : `${Math.ceil(hours / 24)} days`} after the first water.`
 }
