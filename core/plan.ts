@@ -201,8 +201,9 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             pieceStation: castRun,
             mixes: stock.mixes,
             mixers: stock.mixers,
+            fibre: piece.steel.kind === 'fibre' ? { kgPerM3: piece.steel.fibre.kgPerM3 } : null,
           },
-          (i) => planMixStation(i.piece, i.pieceStation, { mixes: i.mixes, mixers: i.mixers }),
+          (i) => planMixStation(i.piece, i.pieceStation, { mixes: i.mixes, mixers: i.mixers }, i.fibre),
         ),
       ),
   )

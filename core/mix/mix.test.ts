@@ -131,6 +131,7 @@ describe('bags, water and money, worked out by hand', () => {
           bags: b.bags,
           waterLitres: b.waterLitres,
           heldBackLitres: b.heldBackLitres,
+          fibreKg: 0,
         },
       ]),
     )

@@ -14,11 +14,12 @@ const HELD_BACK = 0.1
 /** How far (dry + water)/yield may lie from the stated fresh density [own]. */
 const DENSITY_TOLERANCE = 0.03
 
-/** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. */
+/** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. `fibre` goes in by what is mixed. */
 export function planMixStation(
   piece: Piece,
   { figures: { volumeLitres } }: PieceStation,
   stock: Pick<Stock, 'mixes' | 'mixers'>,
+  fibre: { readonly kgPerM3: number } | null = null,
 ): { station: MixStation | null; findings: Finding[] } {
   const { findings, raise } = findingList<MixFindings>('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
@@ -46,7 +47,7 @@ export function planMixStation(
   if (piece.mix.water === 'limit')
     raise('water-at-limit', 'note', { f28Mpa: mix.f28.limit, mediumMpa: mix.f28.medium })
   const jobBags = Math.ceil(bagsExact * piece.quantity - 1e-9)
-  const batches = splitBatches(bags, perBatch || BAG_STEP, mix, water)
+  const batches = splitBatches(bags, perBatch || BAG_STEP, mix, water, fibre?.kgPerM3 ?? 0)
   const figures: MixFigures = {
     mixName: mix.name,
     volumeLitres,
@@ -61,6 +62,7 @@ export function planMixStation(
     waterLeastPerBagLitres: mix.waterLitres.stiff,
     waterMostPerBagLitres: mix.waterLitres.limit,
     waterLitres: bags * water,
+    fibreKg: (bags * mix.yieldLitres * (fibre?.kgPerM3 ?? 0)) / 1000,
     dryKg: bags * mix.bagKg,
     f28Mpa: mix.f28[piece.mix.water],
     cementKg: (bags * mix.bagKg * mix.cementPercent) / 100,
@@ -77,9 +79,9 @@ export function planMixStation(
 
 /** Each batch is mixed by itself, before the concrete already placed stops working. */
 const mixBatches = (batches: readonly Batch[], mixer: Mixer): Operation[] =>
-  batches.map(({ number, bags, waterLitres, heldBackLitres }) =>
+  batches.map(({ number, bags, waterLitres, heldBackLitres, fibreKg }) =>
     operation({
-      ...act('mix-batch', { number, batches: batches.length, bags, waterLitres, heldBackLitres }),
+      ...act('mix-batch', { number, batches: batches.length, bags, waterLitres, heldBackLitres, fibreKg }),
       id: `mix/${number}`,
       station: 'mix',
       per: 'cast',
@@ -104,7 +106,13 @@ function largerMixer(piece: Piece, mix: Mix, stock: Pick<Stock, 'mixers'>): Find
 }
 
 /** Even batches in whole or half bags, none above what the mixer takes; they add up to the bags opened. */
-export function splitBatches(bags: number, most: number, mix: Mix, waterPerBag: number): Batch[] {
+export function splitBatches(
+  bags: number,
+  most: number,
+  mix: Mix,
+  waterPerBag: number,
+  fibreKgPerM3 = 0,
+): Batch[] {
   const count = Math.ceil(bags / most - 1e-9)
   const steps = Math.round(bags / BAG_STEP)
   return Array.from({ length: count }, (_, i) => {
@@ -116,6 +124,7 @@ export function splitBatches(bags: number, most: number, mix: Mix, waterPerBag: 
       dryKg: share * mix.bagKg,
       waterLitres: share * waterPerBag,
       heldBackLitres: share * waterPerBag * HELD_BACK,
+      fibreKg: (share * mix.yieldLitres * fibreKgPerM3) / 1000,
     }
   })
 }

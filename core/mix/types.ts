@@ -9,6 +9,7 @@ export type Batch = {
   readonly waterLitres: number
   /** Water held back at first and added in small steps. */
   readonly heldBackLitres: number
+  readonly fibreKg: number
 }
 
 export type MixFigures = {
@@ -26,6 +27,8 @@ export type MixFigures = {
   readonly waterMostPerBagLitres: number
   readonly waterLitres: number
   readonly dryKg: number
+  /** With all that is mixed, waste too. */
+  readonly fibreKg: number
   readonly f28Mpa: number
   readonly cementKg: number
   readonly densityCheckKgPerM3: number

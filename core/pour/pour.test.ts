@@ -62,9 +62,17 @@ describe('the day, worked out by hand', () => {
     // 3 min for the mat; 0.45 m2 compacted at 3.5 min a quarter; screeded at least 5.
     for (const people of [1, 2, 4]) {
       const { work } = plan(at(20), people)
-      const of = (code: string) => work.find((op) => op.code === code)!
+      // What goes over the mat comes after it.
+      const of = (code: string) => work.filter((op) => op.code === code).at(-1)!
       const place = (50 / 20) * (2 / people) + (20.25 / 10) * (1.5 / people)
-      const ends = { 'mix-batch': 8, 'place-batch': 8 + place, 'lay-mesh': 11 + place, compact: 17.3 + place }
+      // The mat lies on 18.5 of 45 mm.
+      const under = (place * 18.5) / 45
+      const ends = {
+        'mix-batch': 8,
+        'lay-mesh': 11 + under,
+        'place-batch': 11 + place,
+        compact: 17.3 + place,
+      }
       for (const [code, end] of Object.entries(ends))
         expect([people, code, of(code).endMinutes]).toEqual([people, code, expect.closeTo(end, 6)])
       const screed = Math.max(5, (0.45 * 12) / people)
@@ -99,7 +107,9 @@ describe('the day, worked out by hand', () => {
     ] as const) {
       const { work, stations } = plan(at(20, { thickness }))
       const placed = work.filter((op) => op.code === 'place-batch').map((op) => op.facts.litres as number)
-      expect([thickness, placed.length]).toEqual([thickness, batches])
+      // Where the mat comes to lie within a batch, that is placed in two goes.
+      const parted = work.filter((op) => op.code === 'place-batch' && op.facts.part === 'over').length
+      expect([thickness, placed.length - parted, parted]).toEqual([thickness, batches, 1])
       expect(placed.reduce((a, b) => a + b, 0)).toBeCloseTo(stations.mix!.figures.volumeLitres, 6)
       expect(stations.mix!.figures.batches.reduce((sum, b) => sum + b.litres, 0)).toBeGreaterThan(
         stations.mix!.figures.volumeLitres,
@@ -111,13 +121,15 @@ describe('the day, worked out by hand', () => {
     const batches = work.filter((op) => op.code === 'place-batch')
     const joins = work.filter((op) => op.code === 'join-lift')
     // 54 L and 10 percent are 5 bags of 12 L, at most two at once.
-    expect([batches.length, joins.length]).toEqual([3, 2])
+    expect([batches.filter((op) => op.facts.part !== 'over').length, joins.length]).toEqual([3, 2])
     for (const op of joins)
       expect([op.latestMinutes, op.facts]).toEqual([
         expect.closeTo(216, 6),
         expect.objectContaining({ rodMm: 25 }),
       ])
-    expect(batches.map((op) => op.latestMinutes)).toEqual([120, 216, 216].map((n) => expect.closeTo(n, 6)))
+    expect(batches.map((op) => op.latestMinutes)).toEqual(
+      batches.map((_, i) => expect.closeTo(i === 0 ? 120 : 216, 6)),
+    )
     const all = work.filter((op) =>
       ['mix-batch', 'place-batch', 'join-lift', 'compact', 'screed'].includes(op.code),
     )
@@ -130,9 +142,41 @@ describe('the day, worked out by hand', () => {
       'mix-batch',
       'place-batch',
       'join-lift',
+      // The rest of the last batch, over the mat.
+      'place-batch',
       'compact',
       'screed',
     ])
+  })
+  it('a single batch is parted where the mat lies: under it, the mat, over it', () => {
+    const { work, stations } = plan(at(20))
+    const day = work.filter((op) => ['place-batch', 'lay-mesh', 'compact'].includes(op.code))
+    expect(day.map((op) => [op.code, (op.facts as { part?: string }).part])).toEqual([
+      ['place-batch', 'under'],
+      ['lay-mesh', undefined],
+      ['place-batch', 'over'],
+      ['compact', undefined],
+    ])
+    const litres = day.flatMap((op) => (op.code === 'place-batch' ? [op.facts.litres as number] : []))
+    expect(litres[0]! / (litres[0]! + litres[1]!)).toBeCloseTo(18.5 / 45, 3)
+    expect(stations.steel!.figures.layAtFillMm).toBeCloseTo(18.5, 6)
+    const none = testSlab()
+    expect(
+      plan({ ...none, steel: { ...none.steel, kind: 'none' } })
+        .work.filter((op) => op.code === 'place-batch')
+        .map((op) => op.facts.part),
+    ).toEqual(['all'])
+  })
+  it('fibre goes in last, by what is mixed', () => {
+    const slab = testSlab()
+    const { work, stations } = plan({
+      ...slab,
+      steel: { ...slab.steel, kind: 'fibre', fibre: { of: 'ar-glass', kgPerM3: 0.6 } },
+    })
+    const mixed = work.filter((op) => op.code === 'mix-batch').map((op) => op.facts.fibreKg as number)
+    const litres = stations.mix!.figures.batches.reduce((sum, b) => sum + b.litres, 0)
+    expect(mixed.reduce((a, b) => a + b, 0)).toBeCloseTo((litres * 0.6) / 1000, 9)
+    expect(stations.steel!.figures.kind).toBe('fibre')
   })
   it('holds fast what the concrete lifts, not the pattern that its rubber was poured round', () => {
     const small = testSlab({

@@ -75,20 +75,29 @@ export function pourDay(input: PourInput): Operation[] {
     const fill = batch.litres * Math.min(1, share)
     litres += fill
     if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
-    const placed = add({
-      ...act('place-batch', {
-        number: n,
-        batches: batches.length,
-        litres: fill,
-        by: closed ? 'hole' : 'open',
-      }),
-      id: `place/${n}`,
-      about: [{ kind: 'batch', id: String(n) }],
-      minutes: (batch.dryKg / 20) * (PACE.carry20Kg / people) + (fill / 10) * (PACE.place10Litres / people),
-      hands: people,
-      needs: [`mix/${n}`],
-      notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
-    })
+    const reaches = fillAt !== null && before < fillAt && litres >= Math.min(fillAt, volumeLitres) - 1e-9
+    // Where the mat comes to lie within a batch, that is placed in two goes: up to the mat, and over it.
+    const under = mat && reaches && fillAt < litres - 0.02 * volumeLitres ? fillAt - before : null
+    const place = (id: string, part: 'all' | 'under' | 'over', amount: number, needs: string): string =>
+      add({
+        ...act('place-batch', {
+          number: n,
+          batches: batches.length,
+          litres: amount,
+          by: closed ? 'hole' : 'open',
+          part,
+          fillMm: steel.figures.layAtFillMm ?? 0,
+        }),
+        id,
+        about: [{ kind: 'batch', id: String(n) }],
+        minutes:
+          ((batch.dryKg * amount) / fill / 20) * (PACE.carry20Kg / people) +
+          (amount / 10) * (PACE.place10Litres / people),
+        hands: people,
+        needs: [needs],
+        notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
+      })
+    const placed = place(`place/${n}`, under === null ? 'all' : 'under', under ?? fill, `mix/${n}`)
     last = placed
     if (i > 0 && !closed)
       last = add({
@@ -98,10 +107,10 @@ export function pourDay(input: PourInput): Operation[] {
         needs: [placed],
         notAfter: [set(SET_PARTS.joins)],
       })
-    const reaches = fillAt !== null && before < fillAt && litres >= Math.min(fillAt, volumeLitres) - 1e-9
     if (mat && reaches) {
       steps.push({ ...mat, needs: [last] })
       last = mat.id
+      if (under !== null) last = place(`place/${n}/over`, 'over', fill - under, mat.id)
     }
   })
   const area = stations.piece.figures.showFaceAreaM2

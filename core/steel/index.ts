@@ -9,6 +9,7 @@ export {
 } from './handling/planHandling.ts'
 export { meshRegion, meshSheet } from './mat/meshSheet.ts'
 export { coverFor, planSteelStation } from './planSteel.ts'
+export { takesMesh } from './takesMesh.ts'
 export type { ThicknessMap } from './thickness/thicknessMap.ts'
 export type { Land, SteelFigures, SteelStation, Wire } from './types.ts'
 export { STEEL_WORDS } from './words.ts'

@@ -13,6 +13,7 @@ import { type JudgedLand, judgeLands, landFindings } from './lands.ts'
 import { matFindings } from './mat/matFindings.ts'
 import { type Mat, planMat } from './mat/planMat.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
+import { takesMesh } from './takesMesh.ts'
 import { type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
 import { type LeastThickness, leastThickness } from './thickness/leastThickness.ts'
 import { mapThickness, type ThicknessMap } from './thickness/thicknessMap.ts'
@@ -47,12 +48,13 @@ export function planSteelStation(
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
-  const wanted = slab !== null && piece.steel.kind === 'mesh'
+  const meshed = takesMesh(piece, geometry)
+  const wanted = meshed && piece.steel.kind === 'mesh'
   const chosen = wanted ? meshes.find((m) => m.id === piece.steel.mesh) : undefined
   const cover = piece.steel.cover ?? coverFor(piece, chosen, mix)
   const { findings, raise } = findingList<SteelFindings>('steel', piece.id, 'piece', piece.id)
   if (wanted && !chosen) raise('mesh-missing', 'stop', { row: piece.steel.mesh })
-  if (!slab && piece.steel.kind === 'mesh')
+  if (!meshed && piece.steel.kind === 'mesh')
     raise('mesh-for-slabs', 'note', { kind: piece.kind }, [
       {
         code: 'none',
@@ -130,7 +132,7 @@ export function planSteelStation(
     figures: result,
     findings,
     wires: mat?.sheet.wires ?? [],
-    thickness: map,
+    thickness: map && { ...map, samples: walls(map, places ?? []) },
     handling,
     operations: layMat(result),
   }
@@ -222,6 +224,14 @@ function byMeasures(piece: Piece, { thickness, thinnest, formed, recipe }: Piece
   if (thinnest && !(piece.kind === 'turned' && piece.turned.form === 'bowl'))
     return { ...thinnest, exact: true }
   return piece.kind === 'slab' && formed.length === 0 ? { mm: thickness, where: WHOLE, exact: true } : null
+}
+
+/** Samples as they are drawn: without nibs, ridges and letters, which are carried by what they stand on. */
+function walls({ samples }: ThicknessMap, places: readonly JudgedPlace[]): ThicknessMap['samples'] {
+  const pairs = new Set(
+    places.flatMap((p) => (p.judgedAs === 'stub' || p.judgedAs === 'letters' ? [pairOf(p.faces)] : [])),
+  )
+  return pairs.size === 0 ? samples : samples.filter((s) => !pairs.has(pairOf([s.face, s.across])))
 }
 
 const pairOf = (names: readonly string[]): string => [...names].sort().join('|')

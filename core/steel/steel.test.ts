@@ -56,6 +56,12 @@ describe('mesh sheet', () => {
     }
     expect(sheet.wires.length).toBeGreaterThan(14)
   })
+  it('is planned for what is flat enough, and for no post, block or anything that is not a slab', () => {
+    const post = testSlab({ outline: rect(300, 300), thickness: 760 })
+    expect(plan(post).figures).toMatchObject({ kind: 'none', meshName: null, layAtFillMm: null })
+    expect(plan(post).findings.map((f) => f.code)).toContain('mesh-for-slabs')
+    expect(plan(testSlab({ outline: rect(300, 300), thickness: 100 })).figures.kind).toBe('mesh')
+  })
   it('is placed at mid depth below 60 mm and at the stretched face above, and says when to lay it', () => {
     expect(plan(testTop()).figures).toMatchObject({
       depthSchool: 'middle',

@@ -29,9 +29,12 @@ type Thin = {
 
 type Say = (mm: number | string | undefined) => string
 
+const isWhole = (f: Thin): boolean =>
+  f.a !== f.b && [f.a, f.b].every((face) => face === 'top' || face === 'underside')
+
 /** `45 thick`, or `Between recess and underside: 1 over 220 x 160`. */
 const placed = (f: Thin, mm: Say): string =>
-  f.a !== f.b && [f.a, f.b].every((face) => face === 'top' || face === 'underside')
+  isWhole(f)
     ? `${mm(f.thicknessMm)} thick${others(f)}`
     : `${f.a === f.b ? `Across the ${f.a}` : `Between ${f.a} and ${f.b}`}: ${mm(f.thicknessMm)} over ${mm(f.lengthMm)} × ${mm(f.widthMm)}${others(f)}`
 
@@ -79,8 +82,10 @@ export const STEEL_WORDS = {
     why: 'Choose another mesh, or none.',
   }),
   'too-thin': (f: Thin, { mm }, remedies: readonly Remedy[]) => ({
-    what: `${placed(f, mm)}; ${f.mix} with ${WITH[f.with] ?? f.with} wants ${mm(f.leastMm)}`,
-    why: RULES[f.rule] ?? RULES.mix!,
+    what: isWhole(f)
+      ? `${placed(f, mm)}; ${f.mix} with ${WITH[f.with] ?? f.with} wants ${mm(f.leastMm)}`
+      : `${placed(f, mm)}; ${mm(f.leastMm)} is wanted`,
+    why: `${isWhole(f) ? '' : `${f.mix} with ${WITH[f.with] ?? f.with}. `}${RULES[f.rule] ?? RULES.mix!}`,
     remedies: thinWords(remedies, mm),
   }),
   'thin-enough': (f: Thin, { mm }) => ({

@@ -1,6 +1,7 @@
 import type { Change, Piece, Remedy } from '../../job/index.ts'
 import type { PieceGeometry } from '../../piece/index.ts'
 import type { Mix } from '../../stock/index.ts'
+import { takesMesh } from '../takesMesh.ts'
 import type { JudgedPlace } from './judgePlaces.ts'
 import { leastThickness } from './leastThickness.ts'
 
@@ -63,7 +64,7 @@ const OFFERED = 2
 /** What cures a place that is too thin: mixes that may be that thin, the nearest first; fibre; a shallower recess; more thickness. */
 export function thinRemedies(
   piece: Piece,
-  size: Pick<PieceGeometry, 'length' | 'width' | 'height'>,
+  size: Pick<PieceGeometry, 'length' | 'width' | 'height' | 'thickness'>,
   place: JudgedPlace,
   openingId: string | null,
   mix: Mix,
@@ -87,7 +88,7 @@ export function thinRemedies(
         changes: [{ type: 'mixChosen', pieceId: piece.id, patch: { mix: m.id } }],
       }),
     ),
-    ...(piece.kind === 'slab' && inside !== 'mesh' && mix.leastThickness.mesh * share <= leastMm + 1e-6
+    ...(takesMesh(piece, size) && inside !== 'mesh' && mix.leastThickness.mesh * share <= leastMm + 1e-6
       ? [
           {
             code: 'mesh',

@@ -26,13 +26,39 @@ export const POUR_ACTS = {
   ),
   'mix-batch': told(
     'mix',
-    (f: { number: number; batches: number; bags: number; waterLitres: number; heldBackLitres: number }, s) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.`,
+    (
+      f: {
+        number: number
+        batches: number
+        bags: number
+        waterLitres: number
+        heldBackLitres: number
+        fibreKg: number
+      },
+      s,
+    ) =>
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
   'place-batch': told(
     'place',
-    (f: { number: number; batches: number; litres: number; by: 'open' | 'hole' }, s) =>
-      `Place ${f.batches > 1 ? `batch ${f.number}` : 'it'}, ${s.litres(f.litres)}${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`,
+    (
+      f: {
+        number: number
+        batches: number
+        litres: number
+        by: 'open' | 'hole'
+        /** Of a batch that the mat parts: what goes under it, and what over it. */
+        part: 'all' | 'under' | 'over'
+        fillMm: number
+      },
+      s,
+    ) => {
+      const what = f.batches > 1 ? `batch ${f.number}` : 'it'
+      if (f.part === 'under')
+        return `Place ${what} until the fill is ${s.mm(Math.round(f.fillMm))} deep, about ${s.litres(f.litres)}, struck level; keep the rest back.`
+      if (f.part === 'over') return `Place the rest of ${what} over the mesh at once, ${s.litres(f.litres)}.`
+      return `Place ${what}, ${s.litres(f.litres)}${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`
+    },
   ),
   'join-lift': told(
     'join',
@@ -42,7 +68,7 @@ export const POUR_ACTS = {
   'lay-mesh': told(
     'lay the mesh',
     (f: { fillMm: number; coverMm: number }, s) =>
-      `Lay the mesh when the fill is ${s.mm(Math.round(f.fillMm))} deep, wires ${s.mm(f.coverMm)} from every side.`,
+      `Lay the mesh on the fill, ${s.mm(Math.round(f.fillMm))} deep, wires ${s.mm(f.coverMm)} from every side, and press it until it lies flat.`,
   ),
   compact: told('compact', (f: { by: 'open' | 'hole'; from: 'corners' | 'edge'; vents: number }) =>
     f.by === 'hole'

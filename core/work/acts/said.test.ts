@@ -267,16 +267,45 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('check-released', { agents: [], film: true }), /their film thin and even/],
   [act('check-released', { agents: [], film: false }), /nothing goes on them/],
   [
-    act('mix-batch', { number: 1, batches: 1, bags: 0.5, waterLitres: 1.5, heldBackLitres: 0.15 }),
+    act('mix-batch', {
+      number: 1,
+      batches: 1,
+      bags: 0.5,
+      waterLitres: 1.5,
+      heldBackLitres: 0.15,
+      fibreKg: 0,
+    }),
     /^Mix: half a bag, 1\.5 L water, 0\.15 L of it held back/,
   ],
   [
-    act('mix-batch', { number: 2, batches: 3, bags: 2, waterLitres: 6, heldBackLitres: 0.6 }),
+    act('mix-batch', { number: 2, batches: 3, bags: 2, waterLitres: 6, heldBackLitres: 0.6, fibreKg: 0 }),
     /^Batch 2: 2 bags/,
   ],
-  [act('place-batch', { number: 1, batches: 1, litres: 20.25, by: 'open' }), /^Place it, 20\.3 L\.$/],
   [
-    act('place-batch', { number: 2, batches: 3, litres: 18, by: 'hole' }),
+    act('mix-batch', {
+      number: 1,
+      batches: 1,
+      bags: 1,
+      waterLitres: 3,
+      heldBackLitres: 0.3,
+      fibreKg: 0.0072,
+    }),
+    /Last 0\.007 kg of fibre, strewn in/,
+  ],
+  [
+    act('place-batch', { number: 1, batches: 1, litres: 20.25, by: 'open', part: 'all', fillMm: 0 }),
+    /^Place it, 20\.3 L\.$/,
+  ],
+  [
+    act('place-batch', { number: 1, batches: 1, litres: 9, by: 'open', part: 'under', fillMm: 18.5 }),
+    /^Place it until the fill is 19 mm deep, about 9 L, struck level; keep the rest back\.$/,
+  ],
+  [
+    act('place-batch', { number: 2, batches: 2, litres: 11, by: 'open', part: 'over', fillMm: 18.5 }),
+    /^Place the rest of batch 2 over the mesh at once, 11 L\.$/,
+  ],
+  [
+    act('place-batch', { number: 2, batches: 3, litres: 18, by: 'hole', part: 'all', fillMm: 0 }),
     /^Place batch 2, 18 L, by the filling hole/,
   ],
   [act('compact', { by: 'open', from: 'corners', vents: 0 }), /^Vibrate from corners and arrises inward/],

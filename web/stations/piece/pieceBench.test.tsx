@@ -56,8 +56,8 @@ const KINDS: readonly (readonly [
       [/^Flat foot/, '0'],
       [/^Fullness/, '2'],
     ],
-    '6.4',
-    '(2/3) pi (200^3 - 170^3)',
+    '9.68',
+    '(2/3) pi (200^3 - 150^3), less 0.05 percent of chords',
   ],
   ['Seat', [[/^Width/, '250']], '83.8', 'the starting seat, 167.631 L at 500 wide, made 250 wide'],
   [

@@ -14,6 +14,7 @@ import { Turns } from '../../ui/Turns.tsx'
 import { type Fitted, fitted } from './fitted.ts'
 import { above, atNodes } from './isoBands.ts'
 import { MOVE_NAMES, marginWords, whenWords } from './moveWords.ts'
+import { StandingDrawing } from './StandingDrawing.tsx'
 
 const ROOM = { x: 70, top: 96, bottom: 46 }
 /** Handling jerks by this: what a hand holds at rest is so much less. */
@@ -85,16 +86,21 @@ export function HandlingLens() {
         </p>
       )}
       {!handling && whole && (
-        <div className="label absolute left-4 top-6 max-w-[560px] text-[17px]">
-          <p>
-            {plan?.stations.piece?.geometry.recipe
-              ? 'No bending is told of this shape: no plate stands for it.'
-              : 'Nothing to hold while a finding stops the piece from being built.'}
+        <div className="absolute inset-0 grid grid-rows-[auto_minmax(0,1fr)]">
+          <p className="label m-0 px-4 pt-3 text-[16px]">
+            {plan?.stations.piece?.geometry.recipe ? (
+              <>
+                <strong>No bending is told of this shape.</strong>{' '}
+                <span className="text-soft">
+                  Not moved before {say.mpa(10, 0)}. Lifted on straps round its thickest part, never by a rim,
+                  a wall or a neck; set down on its whole foot, on something soft.
+                </span>
+              </>
+            ) : (
+              'Nothing to hold while a finding stops the piece from being built.'
+            )}
           </p>
-          <p className="text-soft">
-            Not moved before {say.mpa(10, 0)}. Lifted on straps round its thickest part, never by a rim, a
-            wall or a neck; set down on its whole foot, on something soft.
-          </p>
+          <StandingDrawing />
         </div>
       )}
       {handling && check && fit && size.width > 0 && (

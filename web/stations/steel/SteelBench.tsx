@@ -1,3 +1,4 @@
+import { takesMesh } from '../../../core/steel/takesMesh.ts'
 import { formatLength, lengthWithUnit, wordsStyle } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../state/store.ts'
@@ -14,6 +15,8 @@ export function SteelBench() {
   const change = useChange()
   const style = useMeasureStyle()
   const figures = plan?.stations.steel?.figures
+  const geometry = plan?.stations.piece?.geometry
+  const meshed = geometry ? takesMesh(piece, geometry) : piece.kind === 'slab'
   const choose = (label: string, patch: Partial<typeof piece.steel>) =>
     change(label, { type: 'steelChosen', pieceId: piece.id, patch })
   const mm = (n: number) => formatLength(n, style)
@@ -28,9 +31,7 @@ export function SteelBench() {
         label="What goes inside"
         value={piece.steel.kind}
         options={[
-          ...(piece.kind === 'slab'
-            ? [{ value: 'mesh' as const, name: 'mesh sheet', note: 'holds cracks together' }]
-            : []),
+          ...(meshed ? [{ value: 'mesh' as const, name: 'mesh sheet', note: 'holds cracks together' }] : []),
           { value: 'fibre', name: 'fibre', note: 'against cracks while it is young' },
           { value: 'none', name: 'none', note: 'only where thick enough' },
         ]}
@@ -39,7 +40,7 @@ export function SteelBench() {
         }
       />
       {piece.steel.kind === 'fibre' && <FibreRows />}
-      {piece.kind === 'slab' && piece.steel.kind === 'mesh' && (
+      {meshed && piece.steel.kind === 'mesh' && (
         <>
           <Pick
             label="Mesh"
