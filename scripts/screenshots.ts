@@ -20,7 +20,7 @@ try {
   for (const station of ['piece', 'steel', 'mix', 'pour', 'finish', 'sheets'])
     await shoot(page, station, `${top}/${station}`)
   await shoot(page, 'log', `${tread}/log`)
-  await shoot(page, 'thickness', `${job}/window-sill/steel`, async () => {
+  await shoot(page, 'thickness', `${job}/stargazing-seat/steel`, async () => {
     await page.getByRole('radio', { name: 'thickness' }).click()
   })
   await shoot(page, 'handling', `${top}/steel`, async () => {

@@ -1,5 +1,5 @@
 import { strengthCurve } from '../ageing/index.ts'
-import type { Kernel } from '../geometry/index.ts'
+import { type Kernel, outlineFromAbove, type Region } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
 import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
@@ -16,7 +16,7 @@ import { planStanding, type Standing, standingFindings } from './standing/standi
 import { takesMesh } from './takesMesh.ts'
 import { type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
 import { type LeastThickness, leastThickness } from './thickness/leastThickness.ts'
-import { mapThickness, type ThicknessMap } from './thickness/thicknessMap.ts'
+import { mapThickness, type ThicknessMap, wallSamples } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
 import { thinPlaces } from './thickness/thinPlaces.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
@@ -132,8 +132,9 @@ export function planSteelStation(
     figures: result,
     findings,
     wires: mat?.sheet.wires ?? [],
-    thickness: map && { ...map, samples: walls(map, places ?? []) },
+    thickness: map && { ...map, samples: walls(map, places ?? [], faceWordsOf(geometry)) },
     handling,
+    front: quick ? null : frontOf(kernel, geometry, memo),
     operations: layMat(result),
   }
 }
@@ -158,6 +159,17 @@ function flatOf(
   }
 }
 class Unknown extends Error {}
+
+/** A piece seen from the front: x, and its height. */
+const frontOf = (kernel: Kernel, { recipe }: PieceGeometry, memo: Memo): Region | null =>
+  recipe &&
+  runStation(memo, 'front', { recipe }, () =>
+    outlineFromAbove(kernel, {
+      kind: 'moved',
+      solid: recipe,
+      by: { x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0], origin: [0, 0, 0] },
+    }),
+  ).value
 
 const toldStanding = ({ tipping, footing }: Standing): NonNullable<SteelFigures['standing']> => ({
   tips: tipping && {
@@ -226,12 +238,18 @@ function byMeasures(piece: Piece, { thickness, thinnest, formed, recipe }: Piece
   return piece.kind === 'slab' && formed.length === 0 ? { mm: thickness, where: WHOLE, exact: true } : null
 }
 
-/** Samples as they are drawn: without nibs, ridges and letters, which are carried by what they stand on. */
-function walls({ samples }: ThicknessMap, places: readonly JudgedPlace[]): ThicknessMap['samples'] {
+/** Samples as they are drawn: walls, without nibs, ridges and letters, which are carried by what they stand on. */
+function walls(
+  map: ThicknessMap,
+  places: readonly JudgedPlace[],
+  words: (face: string) => string,
+): ThicknessMap['samples'] {
   const pairs = new Set(
-    places.flatMap((p) => (p.judgedAs === 'stub' || p.judgedAs === 'letters' ? [pairOf(p.faces)] : [])),
+    places.flatMap((p) =>
+      p.judgedAs === 'stub' || p.judgedAs === 'letters' ? [pairOf(p.faces.map(words))] : [],
+    ),
   )
-  return pairs.size === 0 ? samples : samples.filter((s) => !pairs.has(pairOf([s.face, s.across])))
+  return wallSamples(map).filter((s) => !pairs.has(pairOf([words(s.face), words(s.across)])))
 }
 
 const pairOf = (names: readonly string[]): string => [...names].sort().join('|')

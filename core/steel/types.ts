@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/index.ts'
+import type { Point, Region } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { ToldMove } from './handling/judgeHandling.ts'
@@ -105,5 +105,7 @@ export type SteelStation = {
   /** Null until the solid is there. */
   readonly thickness: ThicknessMap | null
   readonly handling: Handling | null
+  /** Its outline from the front; null until the solid is there. */
+  readonly front: Region | null
   readonly operations: readonly Operation[]
 }

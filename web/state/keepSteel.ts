@@ -18,6 +18,7 @@ export function keepSteel(plan: PiecePlan, last: PiecePlan | null): PiecePlan {
         ...steel,
         thickness: steel.thickness ?? old.thickness,
         handling: steel.handling ?? old.handling,
+        front: steel.front ?? old.front,
         figures: {
           ...figures,
           ...(!measured && {

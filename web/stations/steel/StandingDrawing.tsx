@@ -1,4 +1,3 @@
-import { useMemo } from 'react'
 import type { Point } from '../../../core/geometry/index.ts'
 import { formatLength, wordsStyle } from '../../../core/units/index.ts'
 import { Label } from '../../stage/PlanParts.tsx'
@@ -7,7 +6,6 @@ import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { fitted } from './fitted.ts'
-import { flatView, thicknessBands } from './thicknessGrid.ts'
 
 const ROOM = { x: 190, top: 16, bottom: 34 }
 /** Length of the arrow that pushes, px. */
@@ -19,16 +17,13 @@ export function StandingDrawing() {
   const { attach, size } = useSize<HTMLDivElement>()
   const style = useMeasureStyle()
   const say = wordsStyle(style)
-  const map = plan?.stations.steel?.thickness
   const standing = plan?.stations.steel?.figures.standing
   const gravity = plan?.stations.piece?.figures.centreOfGravity
-  const drawn = useMemo(() => {
-    if (!map) return null
-    const view = flatView(map, 'front')
-    return { view, rings: thicknessBands(map, view, [])[0]!.rings }
-  }, [map])
-  if (!drawn || !gravity) return null
-  const { min, max } = drawn.view
+  const front = plan?.stations.steel?.front
+  if (!front || !gravity) return null
+  const points = front.flat()
+  const min: Point = [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))]
+  const max: Point = [Math.max(...points.map((p) => p[0])), Math.max(...points.map((p) => p[1]))]
   const { to } = fitted(min, max, size, ROOM)
   const ground = (standing?.footing?.depthMm ?? 0) + min[1]
   const middle = to([gravity.xMm, gravity.zMm])
@@ -50,7 +45,7 @@ export function StandingDrawing() {
           className="absolute inset-0"
         >
           <path
-            d={drawn.rings.map((r) => ringPath(r, to)).join(' ')}
+            d={front.map((r) => ringPath(r, to)).join(' ')}
             fillRule="evenodd"
             fill="var(--concrete)"
             stroke="var(--ink)"

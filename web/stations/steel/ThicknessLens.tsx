@@ -1,5 +1,7 @@
 import { useMemo, useState } from 'react'
+import { loopChords } from '../../../core/geometry/chords.ts'
 import type { Point } from '../../../core/geometry/index.ts'
+import { isWithin } from '../../../core/geometry/within.ts'
 import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
 import { Label } from '../../stage/PlanParts.tsx'
 import { loopPath, ringPath } from '../../stage/paths.ts'
@@ -31,11 +33,12 @@ export function ThicknessLens() {
   const along: Along = turned ?? (tall || piece.kind === 'swept' ? 'front' : 'down')
   const map = steel?.thickness ?? null
   const wanted = steel?.figures.leastThicknessMm ?? 40
+  const bounded = along === 'front' ? !!steel?.front : piece.kind === 'slab'
   const drawn = useMemo(() => {
     if (!map) return null
     const view = flatView(map, along)
-    return { view, bands: thicknessBands(map, view, contourLevels(map.samples, wanted)) }
-  }, [map, along, wanted])
+    return { view, bands: thicknessBands(map, view, contourLevels(map.samples, wanted), bounded) }
+  }, [map, along, wanted, bounded])
   const mm = (n: number) => formatLength(n, style)
   const at = drawn ? fitted(drawn.view.min, drawn.view.max, size, ROOM) : null
   const places = steel?.figures.thinPlaces ?? []
@@ -45,10 +48,19 @@ export function ThicknessLens() {
     away: Math.max(3, (p.leastMm / 2) * (at?.scale ?? 1)),
     text: `${i + 1}: ${mm(p.leastMm)}`,
   }))
+  // Labels of lines stand inside the piece.
+  const outer =
+    along === 'front'
+      ? (steel?.front ?? null)
+      : piece.kind === 'slab' && geometry
+        ? [loopChords(geometry.outline).points]
+        : null
   const contourTops = (drawn?.bands ?? []).flatMap(({ upToMm, rings }) => {
     const longest = [...rings].sort((a, b) => b.length - a.length)[0]
     if (upToMm === INSIDE || !longest || longest.length < 8 || !at) return []
-    return [{ upToMm, at: at.to(longest.reduce((best, p) => (p[1] > best[1] ? p : best))) }]
+    const inside = outer ? longest.filter((p) => outer.some((ring) => isWithin(p, ring))) : longest
+    if (inside.length === 0) return []
+    return [{ upToMm, at: at.to(inside.reduce((best, p) => (p[1] > best[1] ? p : best))) }]
   })
   const labels = placeLabels(
     [
@@ -64,6 +76,9 @@ export function ThicknessLens() {
           .map((loop) => loopPath(loop, at.to, at.scale, false))
           .join(' ')
       : null
+  const front =
+    along === 'front' && at ? (steel?.front?.map((r) => ringPath(r, at.to)).join(' ') ?? null) : null
+  const bounds = clip ?? front
   const seen = along === 'down' ? scene?.seen.placed : undefined
   return (
     <div
@@ -117,12 +132,12 @@ export function ThicknessLens() {
               <line x1="0" y1="0" x2="0" y2="7" stroke="var(--oxide)" strokeWidth="2" />
             </pattern>
           </defs>
-          {clip && (
+          {bounds && (
             <clipPath id="thick-plan">
-              <path d={clip} clipRule="evenodd" />
+              <path d={bounds} clipRule="evenodd" />
             </clipPath>
           )}
-          <g clipPath={clip ? 'url(#thick-plan)' : undefined}>
+          <g clipPath={bounds ? 'url(#thick-plan)' : undefined}>
             {drawn.bands.map(({ upToMm, rings }) => (
               <path
                 key={upToMm}
@@ -134,6 +149,7 @@ export function ThicknessLens() {
               />
             ))}
           </g>
+          {front && <path d={front} fill="none" stroke="var(--ink)" strokeWidth="1.2" />}
           {seen && <path d={seenPath(seen, at.to)} fill="none" stroke="var(--ink)" strokeWidth="0.8" />}
           {contourTops.map(({ upToMm }) => {
             const place = labels.get(`level/${upToMm}`)

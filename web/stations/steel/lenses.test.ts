@@ -30,13 +30,15 @@ describe('contours of thickness', () => {
   } as unknown as ThicknessMap
   it('take in what is thinner than their level, and the whole piece at none', () => {
     const view = flatView(map, 'down')
-    const [whole, thin] = thicknessBands(map, view, [30])
+    const [whole, thin] = thicknessBands(map, view, [30], false)
     expect(whole!.upToMm).toBe(INSIDE)
     const area = (rings: readonly (readonly (readonly [number, number])[])[]) =>
       rings.reduce((s, r) => s + ring(r), 0)
     expect(area(whole!.rings) / (600 * 300)).toBeCloseTo(1, 1)
     expect(area(thin!.rings) / (200 * 150)).toBeCloseTo(1, 0)
     expect(Math.abs(area(thin!.rings) / (200 * 150) - 1)).toBeLessThan(0.15)
+    // Bounded by an outline it is filled past the edge of its box.
+    expect(area(thicknessBands(map, view, [], true)[0]!.rings)).toBeGreaterThan(600 * 300)
   })
   it('are drawn where the piece has both sides of them', () => {
     expect(contourLevels(samples as unknown as ThicknessMap['samples'], 40)).toEqual([80 / 3, 40])

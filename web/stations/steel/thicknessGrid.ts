@@ -32,12 +32,14 @@ export type Band = { readonly upToMm: number; readonly rings: readonly (readonly
 
 /**
  * The parts of a view that are thinner than each of some levels, as areas one in another, the thickest first: at each
- * cell of a grid the thinnest of the samples nearest to it. The first is the whole piece, at no level.
+ * cell of a grid the thinnest of the samples nearest to it. The first is the whole piece, at no level. What is
+ * `bounded` by an outline of its own is filled to the edge of its box; else it ends where no sample is near.
  */
 export function thicknessBands(
   { samples, spacing }: ThicknessMap,
   view: FlatView,
   levels: readonly number[],
+  bounded: boolean,
 ): Band[] {
   const { min, max } = view
   const [w, h] = [max[0] - min[0], max[1] - min[1]]
@@ -49,8 +51,8 @@ export function thicknessBands(
   for (let j = 0; j < rows; j += 1)
     for (let i = 0; i < columns; i += 1) {
       const [x, y] = [min[0] + (i - 0.5) * cell, min[1] + (j - 0.5) * cell]
-      if (x < min[0] || y < min[1] || x > max[0] || y > max[1]) continue
-      values[j * columns + i] = thinnestNear(flat, x, y, spacing)
+      if (!bounded && (x < min[0] || y < min[1] || x > max[0] || y > max[1])) continue
+      values[j * columns + i] = thinnestNear(flat, x, y, spacing, bounded)
     }
   const inMm = ([u, v]: readonly number[]): Point => [min[0] + (u! - 1) * cell, min[1] + (v! - 1) * cell]
   const within = contours().size([columns, rows]).smooth(true)
@@ -76,10 +78,11 @@ function thinnestNear(
   x: number,
   y: number,
   spacing: number,
+  bounded: boolean,
 ): number {
   let near = Infinity
   for (const { at } of samples) near = Math.min(near, Math.hypot(at[0] - x, at[1] - y))
-  if (near > OUTSIDE * spacing) return Number.MAX_VALUE
+  if (!bounded && near > OUTSIDE * spacing) return Number.MAX_VALUE
   let mm = INSIDE / 2
   for (const s of samples)
     if (Math.hypot(s.at[0] - x, s.at[1] - y) <= near + BESIDE * spacing) mm = Math.min(mm, s.mm)
