@@ -12,6 +12,7 @@ import { beaded, testJob, testSlab } from '../core/testing/testPiece.ts'
 import { measureBrowser } from './browser.ts'
 import { editAll, openDemo } from './demoPieces.ts'
 import { timeImport, timePattern } from './importMesh.ts'
+import { timeMapOfMesh, timeMaps, timePlate, timeRays } from './steel.ts'
 
 /** The packer's Node entry exports nothing; its module file does. */
 const packing: typeof import('maxrects-packer') = await import(
@@ -142,9 +143,37 @@ row(
   'with progress and cancel',
 )
 
+console.log('steel')
+{
+  const demo = await openDemo(kernel)
+  const once = (ms: number) => ({ median: ms, worst: ms })
+  timeMaps(kernel, demo)
+  const [slowest] = timeMaps(kernel, demo)
+  const rays = once(timeRays(kernel, demo, 'wash-top'))
+  row(
+    `thickness, slowest demo piece (${slowest!.id})`,
+    once(slowest!.ms),
+    rays,
+    'as many rays by every triangle',
+    '1 s',
+  )
+  timePlate(kernel, demo, 'wash-top')
+  const { run, drag, dense } = timePlate(kernel, demo, 'wash-top')
+  row('plate of the wash top, all moves', once(run), once(dense), 'a dense system a third as large', '400 ms')
+  row('the same, a bearer dragged', once(drag), once(dense), 'a dense system a third as large', '100 ms')
+}
+
 console.log('moulds round a pattern of half a million triangles, once its solid is measured')
 for (const { method, ms, parts } of timePattern(kernel, 500_000))
   row(`  ${method}, ${parts} parts`, { median: ms, worst: ms }, library, 'bare 2D cut and extrusion', '5 s')
+
+row(
+  '  how thick it is, all over',
+  { median: timeMapOfMesh(kernel, 'bumpy-ball'), worst: 0 },
+  library,
+  'bare 2D cut and extrusion',
+  '6 s',
+)
 
 console.log('sheet layout')
 const sheet = { length: 2440, width: 1220 }

@@ -19,14 +19,22 @@ export function featherEdges(mesh: NamedMesh, underDeg: number): FeatherEdge[] {
   const { positions: p, triangles, faceOfTriangle, faceNames } = mesh
   const limit = Math.cos(((180 - underDeg) * Math.PI) / 180)
   const edges = new Map<string, FeatherEdge>()
+  /** The triangle over the k-th edge of another, of two the one that is asked for first. */
+  const beyond = (t: number, k: number): number => {
+    const to = triangles[3 * t + ((k + 1) % 3)]! * 3
+    for (const o of around(t, k))
+      if (o > t) for (let j = 0; j < 3; j += 1) if (same(p, triangles[3 * o + j]! * 3, to)) return o
+    return -1
+  }
   for (let t = 0; t < triangles.length / 3; t += 1)
     for (let k = 0; k < 3; k += 1) {
       const [from, to] = [triangles[3 * t + k]! * 3, triangles[3 * t + ((k + 1) % 3)]! * 3]
-      const other = around(t, k).find(
-        (o) => o > t && [0, 1, 2].some((j) => same(p, triangles[3 * o + j]! * 3, to)),
-      )
-      if (other === undefined || areas[t]! < 1e-6 || areas[other]! < 1e-6) continue
-      const dot = [0, 1, 2].reduce((sum, j) => sum + normals[3 * t + j]! * normals[3 * other + j]!, 0)
+      const other = beyond(t, k)
+      if (other < 0 || areas[t]! < 1e-6 || areas[other]! < 1e-6) continue
+      const dot =
+        normals[3 * t]! * normals[3 * other]! +
+        normals[3 * t + 1]! * normals[3 * other + 1]! +
+        normals[3 * t + 2]! * normals[3 * other + 2]!
       if (dot > limit) continue
       // Convex where the other triangle lies below the plane of this one.
       const far = [0, 1, 2]

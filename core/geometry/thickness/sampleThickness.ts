@@ -86,7 +86,8 @@ export function sampleThickness(mesh: NamedMesh, way: ThicknessWay): ThicknessSa
     judged.push(made)
     return made
   }
-  follow(surface, [...judged], take, way.followed ?? 0)
+  const spent = () => balls.looked() > SPENT * (way.budget ?? Infinity)
+  follow(surface, [...judged], take, way.followed ?? 0, spent)
   const samples = judged.map((f) => f.sample)
   if (counted.length > 0) return samples
   const largest = samples.reduce((most, s) => Math.max(most, s.thickness), 0)
@@ -199,6 +200,7 @@ function follow(
   counted: readonly Found[],
   take: (spot: Spot) => Found | null,
   most: number,
+  spent: () => boolean,
 ): void {
   const starts = new Map<string, Found>()
   for (const found of counted) {
@@ -210,6 +212,7 @@ function follow(
   }
   const thinnest = [...starts.values()].sort((a, b) => a.sample.thickness - b.sample.thickness).slice(0, most)
   for (const start of thinnest) {
+    if (spent()) return
     let here = start
     const seen = new Set<number>()
     for (let step = 0; step < WALKED; step += 1) {
@@ -231,6 +234,8 @@ function follow(
     }
   }
 }
+/** Times its budget at which no more walls are followed. */
+const SPENT = 1.5
 /** A step is worth walking where it gets thinner by half a percent. */
 const THINNER = 0.995
 const CORNERS = [

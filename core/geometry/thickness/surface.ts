@@ -17,7 +17,17 @@ export type Surface = {
   readonly pointAt: (triangle: number, u: number, v: number) => Vector
 }
 
+/** The surface of a mesh; asked for again it is the same. */
 export function surfaceOf(mesh: NamedMesh): Surface {
+  const known = surfaces.get(mesh)
+  if (known) return known
+  const made = makeSurface(mesh)
+  surfaces.set(mesh, made)
+  return made
+}
+const surfaces = new WeakMap<NamedMesh, Surface>()
+
+function makeSurface(mesh: NamedMesh): Surface {
   const { positions: p, triangles } = mesh
   const count = triangles.length / 3
   const normals = new Float64Array(triangles.length)

@@ -11,7 +11,7 @@ import {
 } from '../../geometry/index.ts'
 
 /** Balls looked for over a surface, and triangles looked at for them: on fine rounds there are fewer [own]. */
-const [SAMPLES, BUDGET] = [900, 1_600_000]
+const [SAMPLES, BUDGET] = [900, 1_200_000]
 /** On the smallest face, unless there are so many faces (letters) that it would be all of them; walls followed [own]. */
 const [A_FACE, MANY_FACES, FOLLOWED] = [10, 80, 24]
 /** A wedge sharper than 45 degrees chips: a feather edge. A mitre at 45 is none. */
