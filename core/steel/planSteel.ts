@@ -12,6 +12,7 @@ import { planHandling } from './handling/planHandling.ts'
 import { type JudgedLand, judgeLands, landFindings } from './lands.ts'
 import { matFindings } from './mat/matFindings.ts'
 import { type Mat, planMat } from './mat/planMat.ts'
+import { fixingFindings, fixingsOf } from './pullOut.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
 import { takesMesh } from './takesMesh.ts'
 import { type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
@@ -101,6 +102,8 @@ export function planSteelStation(
   const placedKg = massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg
   const standing = quick ? null : planStanding(kernel, piece, geometry, figures, placedKg, memo)
   if (standing) findings.push(...standingFindings(piece, geometry, standing, placedKg))
+  const fixings = fixingsOf(piece, geometry, mix.f28[piece.mix.water])
+  findings.push(...fixingFindings(piece, fixings))
   const result: SteelFigures = {
     kind: inside,
     ...matFigures(mat, piece, geometry.thickness),
@@ -117,6 +120,7 @@ export function planSteelStation(
     standing: standing && toldStanding(standing),
     strippingKg,
     turnMpa: turnStrength(moves),
+    fixings,
     handling:
       handling && flat
         ? {

@@ -3,6 +3,7 @@ import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { ToldMove } from './handling/judgeHandling.ts'
 import type { Handling } from './handling/planHandling.ts'
+import type { Fixing } from './pullOut.ts'
 import type { LeastRule } from './thickness/leastThickness.ts'
 import type { ThicknessMap } from './thickness/thicknessMap.ts'
 
@@ -86,6 +87,8 @@ export type SteelFigures = {
       readonly bedLitres: number
     } | null
   } | null
+  /** What is cast in and may carry, each with what it bears. */
+  readonly fixings: readonly Fixing[]
   /** Strength at which it may be turned over and set down, never less than 10. */
   readonly turnMpa: number
   /** Bending of a flat piece as it is moved and used; null of one that no plate tells of, and while it is dragged. */

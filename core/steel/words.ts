@@ -171,6 +171,13 @@ export const STEEL_WORDS = {
     why: 'What may be leaned on stands a quarter to a third of its height above ground in it.',
     remedies: setDeep(remedies, mm),
   }),
+  'fixing-shallow': (
+    f: { insert: string; depthMm: number; leastMm: number; liftN: number; hangN: number },
+    { mm, mpa, newtons },
+  ) => ({
+    what: `${capital(f.insert)} sits ${mm(f.depthMm)} deep; ${mm(f.leastMm)}, 8 diameters, is wanted of what carries`,
+    why: `It pulls a cone of concrete out: to be lifted by it bears ${newtons(f.liftN)} at ${mpa(10, 0)}, to hang from ${newtons(f.hangN)} when it is hard. Two at least share a load; overhead a qualified person decides.`,
+  }),
   'move-waits': (f: Moved, { mm, mpa }) => ({
     what: `${MOVES[f.move] ?? f.move} only from ${mpa(Math.ceil(f.neededMpa - 0.05), 0)}, ${hoursOf(f.hoursMinutes)} after the first water`,
     why: `At ${mpa(10, 0)} its margin would be ${margin(f.marginShare)}: it bends most ${spot(f, mm)}.${f.move === 'carry' ? ' On edge it may be carried sooner.' : ''}`,

@@ -118,6 +118,16 @@ export function SteelBench() {
         </p>
       )}
       {figures && figures.thinPlaces.length > 0 && <ThinPlaces />}
+      {figures && figures.fixings.length > 0 && (
+        <>
+          <h2>What is cast in bears</h2>
+          {figures.fixings.map((f) => (
+            <Row key={f.id} label={`${f.name}: lifted by, hung from`}>
+              {wordsStyle(style).newtons(f.liftN)}, {wordsStyle(style).newtons(f.hangN)}
+            </Row>
+          ))}
+        </>
+      )}
       {figures && figures.lands.length > 0 && (
         <>
           <h2>Lands</h2>
