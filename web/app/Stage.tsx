@@ -79,7 +79,7 @@ export function Stage({ station }: { station: StationName }) {
               : lies(piece, attitude, poured ?? '')}
         </span>
         <span className="label flex-1 text-[14px] leading-none text-soft min-[1200px]:hidden">
-          {piece.kind === 'slab' && attitude === 'poured' && (down ? 'mirrored' : 'not mirrored')}
+          {piece.kind === 'slab' && !Hero && attitude === 'poured' && (down ? 'mirrored' : 'not mirrored')}
         </span>
         {plan && plan.leftOut.length > 0 && (
           <strong className="label text-[14px] leading-none text-oxide">

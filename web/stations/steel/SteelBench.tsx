@@ -315,7 +315,7 @@ function Standing() {
         told.tips && (
           <>
             <Row label={`Tips at a push, ${mm(told.tips.pushHeightMm)} up`}>
-              {Math.round(told.tips.pushN)} N
+              {wordsStyle(style).newtons(told.tips.pushN)}
             </Row>
             <Row label="Tips by itself on a slope of">{Math.round(told.tips.angleDeg)}°</Row>
           </>
