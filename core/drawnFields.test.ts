@@ -80,7 +80,7 @@ describe('a field from an outline with islands', () => {
     const after = found.remedies[0]!.changes.reduce(applyChange, testJob(piece)).pieces[0] as SlabPiece
     expect(plan(after).findings.filter((f) => f.level === 'stop')).toEqual([])
   })
-  it('off the slab it is told as any feature is', () => {
+  it('beside the slab it is told as any feature is', () => {
     expect(plan(slab(field([ISLAND], { u: 700 }))).findings.map((f) => f.code)).toContain('feature-outside')
   })
 

@@ -15,7 +15,7 @@ import { type Mat, planMat } from './mat/planMat.ts'
 import { fixingFindings, fixingsOf } from './pullOut.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
 import { takesMesh } from './takesMesh.ts'
-import { type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
+import { isLetter, type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
 import { type LeastThickness, leastThickness } from './thickness/leastThickness.ts'
 import { mapThickness, type ThicknessMap, wallSamples } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
@@ -78,10 +78,8 @@ export function planSteelStation(
   const places = map ? placesOf(piece, geometry, map, least) : null
   const thinnest = thinnestOf(piece, geometry, places, lands)
   if (places) findings.push(...thinFindings(piece, geometry, places, { least, mix, mixes, inside }))
-  for (const { faces, angleDeg, length } of map?.feathers ?? []) {
-    const [a, b] = faces.map(faceWordsOf(geometry)) as [string, string]
-    raise('feather-edge', angleDeg < SHARP ? 'warn' : 'note', { angleDeg, lengthMm: length, a, b })
-  }
+  for (const { a, b, angleDeg, lengthMm } of feathersOf(map, geometry))
+    raise('feather-edge', angleDeg < SHARP ? 'warn' : 'note', { angleDeg, lengthMm, a, b })
   if (slab && cut) matFindings(slab, cut, cover, meshes, (p, m) => coverFor(p, m, mix), raise)
   if (slab)
     findings.push(...landFindings(slab, lands, atWidest(slab, [...geometry.openings, ...geometry.drilled])))
@@ -193,6 +191,24 @@ const toldStanding = ({ tipping, footing }: Standing): NonNullable<SteelFigures[
 
 /** A feather edge sharper than this breaks off, degrees [own]. */
 const SHARP = 30
+
+/** Feather edges by what meets there: all arrises of a fluted shaft are one. Strokes of letters are judged by themselves. */
+function feathersOf(map: ThicknessMap | null, geometry: PieceGeometry) {
+  const words = faceWordsOf(geometry)
+  const found = new Map<string, { a: string; b: string; angleDeg: number; lengthMm: number }>()
+  for (const { faces, angleDeg, length } of map?.feathers ?? []) {
+    if (faces.some(isLetter)) continue
+    const [a, b] = faces.map(words).sort() as [string, string]
+    const known = found.get(`${a}|${b}`)
+    found.set(`${a}|${b}`, {
+      a,
+      b,
+      angleDeg: Math.min(angleDeg, known?.angleDeg ?? 180),
+      lengthMm: length + (known?.lengthMm ?? 0),
+    })
+  }
+  return [...found.values()]
+}
 
 const placesOf = (
   piece: Piece,

@@ -220,7 +220,7 @@ type Moved = {
 }
 
 const MOVES: Readonly<Record<string, string>> = {
-  turn: 'Turned about its long edge',
+  turn: 'Turned over on its edge',
   bearers: 'Set on its bearers',
   carry: 'Carried flat',
   use: 'In use',

@@ -56,15 +56,27 @@ export type Look = '' | 'stale' | 'guess'
 /** Stations whose figures come from the mould's solids, and are guessed with them. */
 const FROM_MOULD: ReadonlySet<StationName> = new Set(['mould', 'release', 'pour', 'finish', 'sheets'])
 
-/** The look of each station's figures. */
-export const looksOf = (fresh: boolean, guessed: boolean, solid: boolean): PlanView['looks'] =>
+/** Stations whose hours wait for the strength at which a piece may be turned, which only its solid tells. */
+const FROM_TURN: ReadonlySet<StationName> = new Set(['release', 'pour', 'finish', 'sheets'])
+
+/** The look of each station's figures; `waits` where the piece was last turned over only from more than the usual strength. */
+export const looksOf = (fresh: boolean, guessed: boolean, solid: boolean, waits = false): PlanView['looks'] =>
   Object.fromEntries(
     STATIONS.map((s): [StationName, Look] => [
       s,
       // How thick it is and how it bends is told by the solid alone.
-      fresh && (solid || s !== 'steel') ? (guessed && FROM_MOULD.has(s) ? 'guess' : '') : 'stale',
+      fresh && (solid || !(s === 'steel' || (waits && FROM_TURN.has(s))))
+        ? guessed && FROM_MOULD.has(s)
+          ? 'guess'
+          : ''
+        : 'stale',
     ]),
   ) as PlanView['looks']
+
+/** Strength at which a piece is usually turned, MPa. */
+const USUAL_TURN = 10
+const turnsLate = (last: PiecePlan | null, pieceId: string): boolean =>
+  last?.id === pieceId && (last.stations.steel?.figures.turnMpa ?? 0) > USUAL_TURN
 
 const Context = createContext<PlanView | null>(null)
 
@@ -209,7 +221,12 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       piece,
       plan: current?.plan ?? null,
       fresh,
-      looks: looksOf(fresh, current?.plan.guessed.mould ?? false, current?.stage === 'solid'),
+      looks: looksOf(
+        fresh,
+        current?.plan.guessed.mould ?? false,
+        current?.stage === 'solid',
+        turnsLate(lastSolid.current, pieceId),
+      ),
       whole: fresh && current?.stage === 'solid',
       solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
       scene: scene?.scene ?? null,
@@ -221,6 +238,6 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       preview,
       previewing: dragged !== null,
     }
-  }, [piece, shown, current, asked, scene, proven, failed, layingOut, looking, preview, dragged])
+  }, [piece, shown, current, asked, scene, proven, failed, layingOut, looking, preview, dragged, pieceId])
   return view && <Context.Provider value={view}>{children}</Context.Provider>
 }

@@ -4,6 +4,7 @@ import { planPiece } from '../../core/plan.ts'
 import { testKernel } from '../../core/testing/testKernel.ts'
 import { testJob, testSlab } from '../../core/testing/testPiece.ts'
 import { keepSteel } from './keepSteel.ts'
+import { looksOf } from './PlanContext.tsx'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -25,4 +26,18 @@ it('shows the last thickness and handling of the same piece until its own are th
   expect(keepSteel(solid, solid)).toEqual(solid)
   expect(keepSteel(quick, { ...solid, id: 'another' })).toBe(quick)
   expect(keepSteel(quick, null)).toBe(quick)
+})
+
+it('hours that wait for the turn look stale until the solid is there, of a piece that was turned late', () => {
+  const looks = (solid: boolean, waits: boolean) => looksOf(true, false, solid, waits)
+  expect([looks(false, true).pour, looks(false, false).pour, looks(true, true).pour]).toEqual([
+    'stale',
+    '',
+    '',
+  ])
+  expect([looks(false, false).steel, looks(true, false).steel, looks(false, true).mix]).toEqual([
+    'stale',
+    '',
+    '',
+  ])
 })

@@ -35,9 +35,8 @@ export type MoveCheck = {
   readonly at: Point
   /** Which face is stretched there, as placed. */
   readonly stretched: 'top' | 'bottom'
-  /** Strength at which the margin is 1, and 1.3. */
+  /** Strength at which the margin is 1. */
   readonly neededMpa: number
-  readonly carefulMpa: number
   readonly held: readonly Held[]
   /** A triangle each, MPa, above 0 where the face below as it lies is stretched. */
   readonly bands: Float32Array
@@ -133,7 +132,6 @@ export function planHandling(
       at: peak.at,
       stretched: peak.below ? under : above,
       neededMpa: neededStrength(peak.mpa, 1, lambda),
-      carefulMpa: neededStrength(peak.mpa, 1.3, lambda),
       held,
       bands: stressBands(flat, found.stress),
     })

@@ -1,4 +1,4 @@
-import { boundLoop, type Kernel, type Point } from '../../geometry/index.ts'
+import { boundLoop, edgeSize, type Kernel, type Point } from '../../geometry/index.ts'
 import type { SlabPiece } from '../../job/index.ts'
 import { atWidest, type PieceGeometry } from '../../piece/index.ts'
 import { type Memo, runStation } from '../../station.ts'
@@ -60,7 +60,10 @@ export function planMat(
     geometry.formed.length === 0 &&
     geometry.inserts.length === 0 &&
     openings.every((o) => o.depth === null) &&
-    Object.values(piece.sides).every((s) => s.taper === 0)
+    // An edge eased no further than the cover ends below the mat.
+    Object.values(piece.sides).every(
+      (s) => s.taper === 0 && Math.max(edgeSize(s.top), edgeSize(s.bottom)) <= cover,
+    )
   const sheet = runStation(
     memo,
     'mat',

@@ -13,6 +13,7 @@ export type JudgedPlace = ThinPlace & {
 /** Parts of a face's name that are work on the piece: what is thin there is thin on purpose. */
 const WORK: ReadonlySet<string> = new Set(['opening', 'drainer', 'panel', 'drip'])
 const part = (face: string): string => face.split('/')[0]!
+export const isLetter = (face: string): boolean => part(face) === 'lettering'
 /** Small is what reaches less than so many of its thicknesses from where it is thick (four each way over it); then half is enough. */
 const [SMALL, HALF] = [2, 0.5]
 /** What reaches less than so many of its thicknesses from where it is thick stops nothing [own]. */
@@ -33,8 +34,7 @@ export function judgePlace(
   least: LeastThickness,
 ): JudgedPlace {
   const { faces, leastMm: mm, lengthMm, widthMm, reachMm, upright } = place
-  if (faces.some((f) => part(f) === 'lettering'))
-    return { ...place, wantedMm: 0, level: null, judgedAs: 'letters' }
+  if (faces.some(isLetter)) return { ...place, wantedMm: 0, level: null, judgedAs: 'letters' }
   if (piece.kind === 'slab' && upright && faces.some((f) => part(f) === 'opening'))
     return { ...place, wantedMm: 0, level: null, judgedAs: 'land' }
   const worked = faces.some((f) => WORK.has(part(f)))

@@ -193,6 +193,23 @@ describe('where it is thinnest, and what that means', () => {
     expect(edges(wedge(150))).toEqual([['warn', 21, 300]])
     expect(edges(wedge(400))).toEqual([])
     expect(edges(slab({}))).toEqual([])
+    // All arrises of a ribbed shaft are one finding.
+    expect(
+      edges(
+        newTurned(told, testStock, {
+          turned: {
+            form: 'fluted',
+            diameter: 300,
+            height: 500,
+            count: 12,
+            depth: 40,
+            cut: 'round',
+            way: 'flutes',
+            share: 0.95,
+          },
+        }),
+      ).length,
+    ).toBeLessThanOrEqual(1)
   })
 })
 

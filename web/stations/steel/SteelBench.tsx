@@ -183,7 +183,7 @@ function FibreRows() {
       />
       {kg !== undefined && (
         <div className={looks.steel}>
-          <QuantityRow label="In this pour" of="mass" value={kg} digits={3} />
+          <QuantityRow label="In the cast" of="mass" value={kg} digits={3} />
         </div>
       )}
     </>
