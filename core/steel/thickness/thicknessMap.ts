@@ -42,7 +42,14 @@ export function mapThickness(kernel: Kernel, recipe: SolidRecipe): ThicknessMap 
       leastAFace: mesh.faceNames.length > MANY_FACES ? 1 : A_FACE,
       followed: FOLLOWED,
     })
-    return { samples, spacing, feathers: featherEdges(mesh, FEATHER), faces: boxFaces(mesh) }
+    // Where the budget held for fewer they lie further apart.
+    const spread = samples.filter((s) => s.area > 0).length
+    return {
+      samples,
+      spacing: Math.max(spacing, Math.sqrt(area / Math.max(1, spread))),
+      feathers: featherEdges(mesh, FEATHER),
+      faces: boxFaces(mesh),
+    }
   })
 }
 

@@ -47,12 +47,13 @@ export function thicknessBands(
   // A ring of cells outside closes what reaches the edge.
   const [columns, rows] = [Math.ceil(w / cell) + 2, Math.ceil(h / cell) + 2]
   const flat = samples.map((s) => ({ at: view.of(s.at), mm: s.thickness }))
+  const square = bySquare(flat, spacing)
   const values = new Float64Array(columns * rows).fill(Number.MAX_VALUE)
   for (let j = 0; j < rows; j += 1)
     for (let i = 0; i < columns; i += 1) {
       const [x, y] = [min[0] + (i - 0.5) * cell, min[1] + (j - 0.5) * cell]
       if (!bounded && (x < min[0] || y < min[1] || x > max[0] || y > max[1])) continue
-      values[j * columns + i] = thinnestNear(flat, x, y, spacing, bounded)
+      values[j * columns + i] = thinnestNear(flat, square, [x, y], spacing, bounded)
     }
   const inMm = ([u, v]: readonly number[]): Point => [min[0] + (u! - 1) * cell, min[1] + (v! - 1) * cell]
   const within = contours().size([columns, rows]).smooth(true)
@@ -73,18 +74,50 @@ const MOST = 2
 /** Above every thickness: the whole piece. */
 export const INSIDE = 1e9
 
+type FlatSample = { readonly at: Point; readonly mm: number }
+
+/** Samples by squares as wide as their spacing, so that only those near a cell are looked at. */
+function bySquare(
+  samples: readonly FlatSample[],
+  side: number,
+): (i: number, j: number) => readonly FlatSample[] {
+  const squares = new Map<string, FlatSample[]>()
+  for (const s of samples) {
+    const key = `${Math.floor(s.at[0] / side)},${Math.floor(s.at[1] / side)}`
+    const list = squares.get(key)
+    if (list) list.push(s)
+    else squares.set(key, [s])
+  }
+  return (i, j) => squares.get(`${i},${j}`) ?? []
+}
+
+/** Squares looked at each way of a cell at most: beyond them all samples are. */
+const AROUND = 3
+
 function thinnestNear(
-  samples: readonly { readonly at: Point; readonly mm: number }[],
-  x: number,
-  y: number,
+  samples: readonly FlatSample[],
+  square: ReturnType<typeof bySquare>,
+  [x, y]: Point,
   spacing: number,
   bounded: boolean,
 ): number {
+  const [i, j] = [Math.floor(x / spacing), Math.floor(y / spacing)]
+  let close: FlatSample[] = []
+  for (let r = 1; r <= AROUND && close.length === 0; r += 1) {
+    // One square more: the nearest may lie across a corner.
+    const wide = r + 1
+    for (let a = -wide; a <= wide; a += 1)
+      for (let b = -wide; b <= wide; b += 1) close.push(...square(i + a, j + b))
+  }
+  if (close.length === 0) {
+    if (!bounded) return Number.MAX_VALUE
+    close = [...samples]
+  }
   let near = Infinity
-  for (const { at } of samples) near = Math.min(near, Math.hypot(at[0] - x, at[1] - y))
+  for (const { at } of close) near = Math.min(near, Math.hypot(at[0] - x, at[1] - y))
   if (!bounded && near > OUTSIDE * spacing) return Number.MAX_VALUE
   let mm = INSIDE / 2
-  for (const s of samples)
+  for (const s of close)
     if (Math.hypot(s.at[0] - x, s.at[1] - y) <= near + BESIDE * spacing) mm = Math.min(mm, s.mm)
   return mm
 }
