@@ -155,6 +155,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               people: settings.people,
               pieceStation: castRun,
               meshes: stock.meshes,
+              bars: stock.bars,
               mix,
               mixes: stock.mixes,
               quick: !thick,

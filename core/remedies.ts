@@ -14,6 +14,17 @@ const SOLID: ReadonlySet<string> = new Set([
   'falls-over',
   'tips-sat-on',
   'footing-shallow',
+  'land-narrow',
+  'bar-missing',
+  'bars-no-room',
+  'rails-bare',
+  'corners-bare',
+  'corner-bars-short',
+  'hoop-cover',
+  'bar-thick',
+  'bar-cover',
+  'bar-not-bent',
+  'bars-not-here',
 ])
 
 const keyOf = (f: Finding): string =>

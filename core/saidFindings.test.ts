@@ -26,6 +26,15 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     /8 mm of cover to the front side\. Under 15 mm/,
     /side\//,
   ],
+  ['steel', 'bars-not-here', { which: 'rails cage' }, /No place for bars beside openings and a cage/],
+  ['steel', 'rails-bare', { count: 1, coverMm: 15, diameterMm: 8 }, /^A narrow land takes no bar of 8 mm/],
+  ['steel', 'rails-bare', { count: 2, coverMm: 15, diameterMm: 8 }, /^2 narrow lands take/],
+  ['steel', 'corners-bare', { count: 1, coverMm: 15, diameterMm: 8 }, /^An inside corner takes no bar/],
+  ['steel', 'corners-bare', { count: 3, coverMm: 15, diameterMm: 8 }, /^3 inside corners take/],
+  ['steel', 'corner-bars-short', { count: 1, heldMm: 320 }, /^A corner bar ends less than 320 mm/],
+  ['steel', 'corner-bars-short', { count: 2, heldMm: 320 }, /^2 corner bar ends stop/],
+  ['steel', 'bars-lap', { count: 1, lapMm: 320, lengthMm: 3000 }, /^A bar is longer than the 3000 mm/],
+  ['steel', 'bars-lap', { count: 4, lapMm: 320, lengthMm: 3000 }, /^4 bars are longer/],
   ['piece', 'drains-badly', { feature: 'drainer', fallPercent: 0.8 }, /drainer falls 0\.8 percent/],
 
   [

@@ -295,7 +295,12 @@ const hex: Outline = {
   ),
 }
 const bollard = slabOf('lamp-bollard', 'Lamp bollard', 300, 300, 760, {
-  steel: { ...washTop.steel, kind: 'none', standing: { how: 'footing', depth: 190 } },
+  steel: {
+    ...washTop.steel,
+    kind: 'none',
+    standing: { how: 'footing', depth: 190 },
+    bars: { ...washTop.steel.bars, cage: true, row: 'bar-8-galv' },
+  },
   exposure: 'outdoors',
   outline: hex,
   thickness: 760,

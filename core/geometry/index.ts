@@ -45,6 +45,7 @@ export {
   offsetRegion,
   outlineFromAbove,
   sectionOf,
+  solidThrough,
 } from './region.ts'
 export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
 export { seenLines } from './seenLines.ts'

@@ -78,3 +78,23 @@ export const bandFromAbove = (kernel: Kernel, recipe: SolidRecipe, low: number, 
     const band = scope.keep(above.trimByPlane([0, 0, -1], -high))
     return toRegion(scope.keep(band.project()))
   })
+
+/** Where a solid has nothing but concrete between two heights, in plan: columns that no void, slope or edge cuts into. */
+export const solidThrough = (kernel: Kernel, recipe: SolidRecipe, low: number, high: number): Region =>
+  kernel.withSolids((scope) => {
+    const { body } = scope.solid(recipe)
+    const { min, max } = body.boundingBox()
+    const [x, y] = [max[0] - min[0], max[1] - min[1]]
+    const block = scope.keep(scope.kernel.Manifold.cube([x, y, high - low]))
+    const placed = scope.keep(block.translate([min[0], min[1], low]))
+    const voids = scope.keep(placed.subtract(body))
+    const all: Region = [
+      [
+        [min[0], min[1]],
+        [max[0], min[1]],
+        [max[0], max[1]],
+        [min[0], max[1]],
+      ],
+    ]
+    return toRegion(scope.keep(sectionOf(scope, all).subtract(scope.keep(voids.project()))))
+  })

@@ -24,7 +24,7 @@ import type {
   SweptPiece,
   TurnedPiece,
 } from './schema.ts'
-import { JOB_VERSION, USUAL_FIBRE, USUAL_HANDLING, USUAL_STANDING } from './schema.ts'
+import { JOB_VERSION, USUAL_BARS, USUAL_FIBRE, USUAL_HANDLING, USUAL_STANDING } from './schema.ts'
 
 export const SQUARE: Edge = { kind: 'square' }
 export const squareRim = () => ({ top: SQUARE, bottom: SQUARE })
@@ -136,6 +136,7 @@ function usualChoices(
       cover: null,
       depth: null,
       fibre: USUAL_FIBRE,
+      bars: USUAL_BARS,
       handling: USUAL_HANDLING,
       standing: USUAL_STANDING,
     },

@@ -31,6 +31,7 @@ import {
   offset,
   type pathCornerSchema,
   type rimSchema,
+  size,
   uniqueIds,
 } from './measures.ts'
 import { type MouldChoice, mouldChoiceSchema } from './mouldChoice.ts'
@@ -70,6 +71,16 @@ export const USUAL_HANDLING: {
 /** On the ground, and nothing holds it. */
 export const USUAL_STANDING: { how: 'free' | 'footing'; depth: number } = { how: 'free', depth: 0 }
 
+/** None until they are asked for. */
+export const USUAL_BARS: {
+  row: string | null
+  rails: boolean
+  corners: boolean
+  hoops: boolean
+  cage: boolean
+  apart: number | null
+} = { row: null, rails: false, corners: false, hoops: false, cage: false, apart: null }
+
 export const steelChoiceSchema = z.strictObject({
   kind: z.enum(['mesh', 'fibre', 'none']),
   mesh: id,
@@ -85,6 +96,17 @@ export const steelChoiceSchema = z.strictObject({
     })
     .default(USUAL_FIBRE)
     .describe('used where fibre is chosen'),
+  bars: z
+    .strictObject({
+      row: id.nullable().describe('null takes the bar nearest to 8 mm that is thin enough'),
+      rails: z.boolean().describe('two along each long narrow land beside an opening'),
+      corners: z.boolean().describe('one across each inside corner'),
+      hoops: z.boolean().describe('round in the wall of what is hollow'),
+      cage: z.boolean().describe('uprights and ties in a post or column'),
+      apart: size.nullable().describe('ties and hoops, mm; null by the bar and the piece'),
+    })
+    .default(USUAL_BARS)
+    .describe('bars, beside mesh or fibre'),
   handling: z
     .strictObject({
       bearers: z

@@ -55,12 +55,25 @@ export function pourDay(input: PourInput): Operation[] {
   const readied = [...(mould?.operations ?? []), ...(release?.operations ?? [])]
     .filter((op) => op.attitude === null)
     .map((op) => op.id)
-  const checks = readyChecks(input, add, readied)
+  // A cage goes in over released faces, before the mould is closed round it.
+  const closers = mould?.afterRelease ?? []
+  const caged = steel.operations.filter((op) => op.code === 'bend-bars' || op.code === 'stand-cage')
+  for (const op of caged)
+    steps.push(
+      op.code === 'stand-cage'
+        ? {
+            ...op,
+            needs: [...op.needs, ...readied.filter((id) => !closers.includes(id))],
+            leads: [...closers],
+          }
+        : op,
+    )
+  const checks = readyChecks(input, add, [...readied, ...caged.map((op) => op.id)])
   const [first] = mix.operations
   if (!first) return steps
   steps.push({ ...first, needs: checks })
 
-  const mat = steel.operations[0]
+  const mat = steel.operations.find((op) => op.code === 'lay-mesh' || op.code === 'lay-bars')
   const fillAt =
     steel.figures.layAtFillMm === null
       ? null

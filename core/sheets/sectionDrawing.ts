@@ -1,10 +1,12 @@
 import {
   type Kernel,
+  movedBy,
   type Point,
   type Region,
   type SolidRecipe,
   sectionSolid,
   uprightPlane,
+  type Vector,
 } from '../geometry/index.ts'
 import type { Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation } from '../mould/index.ts'
@@ -98,7 +100,7 @@ export function sectionDrawing(
     length,
     low: Math.min(poured ? 0 : low, ...ys),
     high: Math.max(mould || piece.kind === 'slab' ? thickness : 0, ...ys),
-    parts: [...parts, ...wireMarks(input, from, to, poured)],
+    parts: [...parts, ...wireMarks(input, from, to, poured), ...barMarks(input, from, to, poured)],
   }
 }
 
@@ -140,6 +142,56 @@ function wireMarks(
   return marks.length === 0
     ? []
     : [{ id: 'steel', material: 'steel', role: null, openingId: null, layers: [], region: marks }]
+}
+
+/** Bars that cross the plane as rounds, and those that lie in it as long as they do. */
+function barMarks(
+  { piece, pieceStation, steel }: SectionInput,
+  from: Point,
+  to: Point,
+  poured: boolean,
+): SectionPart[] {
+  const run = Math.hypot(to[0] - from[0], to[1] - from[1])
+  const u = [(to[0] - from[0]) / run, (to[1] - from[1]) / run] as const
+  const by = poured ? pouredPlacement(piece.attitude, pieceStation.geometry) : movedBy([0, 0, 0])
+  const at = ([x, y, z]: Vector): Vector => [
+    by.x[0] * x + by.y[0] * y + by.z[0] * z + by.origin[0],
+    by.x[1] * x + by.y[1] * y + by.z[1] * z + by.origin[1],
+    by.x[2] * x + by.y[2] * y + by.z[2] * z + by.origin[2],
+  ]
+  /** Beside the plane, along it, and height. */
+  const seen = (p: Vector): Vector => {
+    const [x, y, z] = at(p)
+    const [dx, dy] = [x - from[0], y - from[1]]
+    return [dy * u[0] - dx * u[1], dx * u[0] + dy * u[1], z]
+  }
+  const marks = (steel?.bars ?? []).flatMap(({ path, closed, bar }): Point[][] => {
+    const r = bar.diameter / 2
+    const points = (closed ? [...path, path[0]!] : path).map(seen)
+    return points.slice(1).flatMap((b, i): Point[][] => {
+      const a = points[i]!
+      if (Math.abs(a[0]) < r && Math.abs(b[0]) < r) {
+        const length = Math.hypot(b[1] - a[1], b[2] - a[2])
+        if (length < r) return []
+        const [nx, ny] = [(-(b[2] - a[2]) / length) * r, ((b[1] - a[1]) / length) * r]
+        return [
+          [
+            [a[1] + nx, a[2] + ny],
+            [b[1] + nx, b[2] + ny],
+            [b[1] - nx, b[2] - ny],
+            [a[1] - nx, a[2] - ny],
+          ],
+        ]
+      }
+      if (a[0] > 0 === b[0] > 0) return []
+      const t = a[0] / (a[0] - b[0])
+      const x = a[1] + (b[1] - a[1]) * t
+      return x < 0 || x > run ? [] : [disc(x, a[2] + (b[2] - a[2]) * t, r)]
+    })
+  })
+  return marks.length === 0
+    ? []
+    : [{ id: 'bars', material: 'steel', role: null, openingId: null, layers: [], region: marks }]
 }
 
 const disc = (x: number, y: number, r: number): Point[] =>

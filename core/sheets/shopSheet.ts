@@ -207,6 +207,15 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
     const ends = [wire.from, wire.to].map(([x, y]): Point => at([flip ? geometry.length - x : x, y]))
     page.line(ends, 0.06, [1.2, 0.8])
   }
+  if (piece.kind === 'slab')
+    for (const bar of stations.steel.bars) {
+      const flip = piece.attitude.down === 'top'
+      page.line(
+        bar.path.map(([x, y]): Point => at([flip ? geometry.length - x : x, y])),
+        0.3,
+        [3, 1],
+      )
+    }
   for (const { at: places, label } of lettered) page.labelAmong(places, label, 3.4)
   for (const opening of allOpenings(geometry)) {
     const [cx, cy] = at([

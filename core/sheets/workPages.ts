@@ -2,6 +2,7 @@ import { sawnWords, shapeWords } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import { noteValue, noteWords } from '../piece/index.ts'
 import { agentNote } from '../release/index.ts'
+import type { BarFigures } from '../steel/index.ts'
 import {
   formatCut,
   formatLength,
@@ -122,8 +123,10 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
               text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, lay at fill ${mm(s.layAtFillMm ?? 0)}`,
               value: style.kg(s.massKg, 1),
             },
+        ...(s.fibreKg > 0 ? [{ text: 'fibre, strewn in last', value: style.kg(s.fibreKg, 2) }] : []),
       ],
     },
+    ...(s.bars && s.bars.bends.length > 0 ? [barSection(s.bars, settings)] : []),
     {
       heading: 'FACES',
       lines: (release?.figures.agents ?? []).map((row) => ({
@@ -168,6 +171,21 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
       }),
     })
   return sections.filter((section) => section.lines.length > 0)
+}
+
+/** The bending list, outside sizes, and what it is cut from. */
+function barSection(bars: BarFigures, settings: ShopSheetInput['settings']): Section {
+  const cut = (mm: number) => formatCut(mm, settings)
+  return {
+    heading: 'BARS TO CUT AND BEND, OUTSIDE SIZES',
+    lines: [
+      ...bars.bends.map((b) => ({
+        text: `${b.mark}  ${b.barName}, ${b.shape === 'ring' ? `ring d ${cut(b.legsMm[0]!)}` : b.shape === 'hoop' ? 'hoop as drawn' : `${b.shape} ${b.legsMm.map(cut).join(' + ')}`}`,
+        value: `${b.count} x ${cut(b.cutMm)}`,
+      })),
+      ...bars.cut.map((c) => ({ text: `of ${c.barName}, ${cut(c.lengthMm)} long`, value: `${c.count} x` })),
+    ],
+  }
 }
 
 /** What the kinds other than slabs have to tell: blocks, inserts, glue lines, play. */

@@ -1,3 +1,5 @@
+export type { BarFigures } from './bars/barFigures.ts'
+export type { BarPurpose, MarkedBar } from './bars/types.ts'
 export type { ToldMove } from './handling/judgeHandling.ts'
 export {
   allowedStress,

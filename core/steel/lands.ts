@@ -105,16 +105,22 @@ function judge(
   }
 }
 
+type Barred = JudgedLand & { readonly held: boolean }
+
 /** Findings for narrow lands, one for each pair of features, with moves along the gap as remedies. */
 export function landFindings(
   piece: SlabPiece,
   lands: readonly JudgedLand[],
   openings: readonly PlacedOpening[],
+  /** Places, in the list, of lands that have bars along them. */
+  barred: readonly number[] = [],
 ): Finding[] {
-  const groups = new Map<string, JudgedLand[]>()
-  for (const land of lands) {
-    if (!land.level) continue
-    const key = `${land.openingIds.join('|')}|${land.openingIds.length === 1 ? land.between[1] : ''}|${land.level}`
+  const groups = new Map<string, Barred[]>()
+  for (const [n, bare] of lands.entries()) {
+    if (!bare.level) continue
+    const held = bare.level === 'warn' && barred.includes(n)
+    const land: Barred = held ? { ...bare, level: 'note', held } : { ...bare, held }
+    const key = `${held}|${land.openingIds.join('|')}|${land.openingIds.length === 1 ? land.between[1] : ''}|${land.level}`
     groups.set(key, [...(groups.get(key) ?? []), land])
   }
   return [...groups.values()].map((group): Finding => {
@@ -131,7 +137,7 @@ export function landFindings(
       wantedMm: worst.wantedMm,
     }
     return {
-      code: worst.level === 'note' ? 'land-short' : 'land-narrow',
+      code: worst.held ? 'land-barred' : worst.level === 'note' ? 'land-short' : 'land-narrow',
       level: worst.level!,
       station: 'steel',
       about: [...new Set(worst.openingIds)].flatMap((id) =>
@@ -164,7 +170,19 @@ function landRemedies(piece: SlabPiece, land: JudgedLand, facts: Finding['facts'
     }
   }
   const [first, second] = land.openingIds
-  const remedies = [move(first!, away)]
+  const remedies: Finding['remedies'][number][] = [move(first!, away)]
   if (second && second !== first) remedies.push(move(second, -away))
+  if (land.long && land.level === 'warn')
+    remedies.push({
+      code: 'bars',
+      facts,
+      changes: [
+        {
+          type: 'steelChosen',
+          pieceId: piece.id,
+          patch: { bars: { ...piece.steel.bars, rails: true } },
+        },
+      ],
+    })
   return remedies
 }

@@ -3,23 +3,27 @@ import { type Kernel, outlineFromAbove, type Region } from '../geometry/index.ts
 import { findingList, type Piece } from '../job/index.ts'
 import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
-import type { Mesh, Mix } from '../stock/index.ts'
+import type { Bar, Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
-import { act, type Operation, operation } from '../work/index.ts'
+import { type BarFigures, barFigures, barVolume } from './bars/barFigures.ts'
+import { barFindings } from './bars/barFindings.ts'
+import { markBars } from './bars/bendingList.ts'
+import { planBars } from './bars/planBars.ts'
 import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
 import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
 import { planHandling } from './handling/planHandling.ts'
-import { type JudgedLand, judgeLands, landFindings } from './lands.ts'
+import { judgeLands, landFindings } from './lands.ts'
+import { matFigures } from './mat/matFigures.ts'
 import { matFindings } from './mat/matFindings.ts'
-import { type Mat, planMat } from './mat/planMat.ts'
+import { planMat } from './mat/planMat.ts'
 import { fixingFindings, fixingsOf } from './pullOut.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
+import { steelWork } from './steelWork.ts'
 import { takesMesh } from './takesMesh.ts'
-import { isLetter, type JudgedPlace, judgePlace } from './thickness/judgePlaces.ts'
-import { type LeastThickness, leastThickness } from './thickness/leastThickness.ts'
-import { mapThickness, type ThicknessMap, wallSamples } from './thickness/thicknessMap.ts'
+import { leastThickness } from './thickness/leastThickness.ts'
+import { mapThickness } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
-import { thinPlaces } from './thickness/thinPlaces.ts'
+import { feathersOf, placesOf, SHARP, thinnestOf, toldPlaces, walls } from './thickness/told.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
 import type { SteelFindings } from './words.ts'
 
@@ -30,9 +34,12 @@ const WET: ReadonlySet<string> = new Set(['outdoors', 'soil', 'wet-room'])
 export function coverFor(piece: Piece, mesh: Mesh | undefined, mix: Mix): number {
   return Math.max(WET.has(piece.exposure) && mesh?.finish === 'plain' ? 30 : 15, 1.5 * mix.largestStone)
 }
+const coverForBar = (piece: Piece, bar: Bar, mix: Mix): number =>
+  Math.max(WET.has(piece.exposure) && bar.material === 'plain' ? 30 : 15, 1.5 * mix.largestStone)
 
 export type SteelOptions = {
   readonly mixes: readonly Mix[]
+  readonly bars: readonly Bar[]
   readonly quick: boolean
   /** Who are there to lift. */
   readonly people: number
@@ -45,7 +52,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
-  { mixes, quick, people }: SteelOptions,
+  { mixes, bars: barStock, quick, people }: SteelOptions,
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
@@ -81,13 +88,37 @@ export function planSteelStation(
   for (const { a, b, angleDeg, lengthMm } of feathersOf(map, geometry))
     raise('feather-edge', angleDeg < SHARP ? 'warn' : 'note', { angleDeg, lengthMm, a, b })
   if (slab && cut) matFindings(slab, cut, cover, meshes, (p, m) => coverFor(p, m, mix), raise)
+  const bars = quick
+    ? null
+    : planBars(
+        kernel,
+        {
+          piece,
+          geometry,
+          stock: barStock,
+          mat,
+          lands,
+          coverOf: (bar) => piece.steel.cover ?? coverForBar(piece, bar, mix),
+        },
+        memo,
+      )
+  if (bars) barFindings(piece, geometry, bars, barStock, raise)
   if (slab)
-    findings.push(...landFindings(slab, lands, atWidest(slab, [...geometry.openings, ...geometry.drilled])))
-
-  const massKg = mat?.massKg ?? 0
+    findings.push(
+      ...landFindings(
+        slab,
+        lands,
+        atWidest(slab, [...geometry.openings, ...geometry.drilled]),
+        bars?.barred ?? [],
+      ),
+    )
+  const told = bars && barFigures(bars, memo)
+  const massKg = (mat?.massKg ?? 0) + (told?.massKg ?? 0)
   const concrete = Math.max(
     0,
-    figures.volumeLitres * 1e6 - (mat ? (massKg / mat.mesh.densityKgPerM3) * 1e9 : 0),
+    figures.volumeLitres * 1e6 -
+      (mat ? (mat.massKg / mat.mesh.densityKgPerM3) * 1e9 : 0) -
+      (bars ? barVolume(bars) : 0),
   )
   const insertKg = figures.inserts.massKg
   const strippingKg = massOf(concrete, mix.freshKgPerM3) + massKg + insertKg
@@ -105,6 +136,7 @@ export function planSteelStation(
   const result: SteelFigures = {
     kind: inside,
     ...matFigures(mat, piece, geometry.thickness),
+    ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),
     coverMm: cover,
     coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
     fibreKg: inside === 'fibre' ? (piece.steel.fibre.kgPerM3 * concrete) / 1e9 : 0,
@@ -114,6 +146,7 @@ export function planSteelStation(
     thinnestWhere: thinnest?.where ?? '',
     thinnestFrom: thinnest?.exact === false ? 'solid' : 'measures',
     thinPlaces: toldPlaces(geometry, places ?? [], least.mm),
+    bars: told,
     placedKg,
     standing: standing && toldStanding(standing),
     strippingKg,
@@ -134,12 +167,20 @@ export function planSteelStation(
     figures: result,
     findings,
     wires: mat?.sheet.wires ?? [],
+    bars: markBars(bars?.bars ?? []),
     thickness: map && { ...map, samples: walls(map, places ?? [], faceWordsOf(geometry)) },
     handling,
     front: quick ? null : frontOf(kernel, geometry, memo),
-    operations: layMat(result),
+    operations: steelWork(result),
   }
 }
+
+/** The fill on which bars without a mat are laid, mm. */
+const fillUnder = (
+  { attitude }: Piece,
+  { thickness }: PieceGeometry,
+  { heightMm, diameterMm }: BarFigures,
+): number => (attitude.down === 'top' ? thickness - heightMm! : heightMm!) - diameterMm / 2
 
 /** The plate of a flat piece; while it is dragged only one that is known already. */
 function flatOf(
@@ -188,189 +229,3 @@ const toldStanding = ({ tipping, footing }: Standing): NonNullable<SteelFigures[
     bedLitres: footing.bedLitres,
   },
 })
-
-/** A feather edge sharper than this breaks off, degrees [own]. */
-const SHARP = 30
-
-/** Feather edges by what meets there: all arrises of a fluted shaft are one. Strokes of letters are judged by themselves. */
-function feathersOf(map: ThicknessMap | null, geometry: PieceGeometry) {
-  const words = faceWordsOf(geometry)
-  const found = new Map<string, { a: string; b: string; angleDeg: number; lengthMm: number }>()
-  for (const { faces, angleDeg, length } of map?.feathers ?? []) {
-    if (faces.some(isLetter)) continue
-    const [a, b] = faces.map(words).sort() as [string, string]
-    const known = found.get(`${a}|${b}`)
-    found.set(`${a}|${b}`, {
-      a,
-      b,
-      angleDeg: Math.min(angleDeg, known?.angleDeg ?? 180),
-      lengthMm: length + (known?.lengthMm ?? 0),
-    })
-  }
-  return [...found.values()]
-}
-
-const placesOf = (
-  piece: Piece,
-  geometry: PieceGeometry,
-  map: ThicknessMap,
-  least: LeastThickness,
-): JudgedPlace[] =>
-  thinPlaces(map, Math.max(least.mm, least.better ?? 0), faceWordsOf(geometry)).map((place) =>
-    judgePlace(piece, geometry, place, least),
-  )
-
-type Thinnest = { readonly mm: number; readonly where: string; readonly exact: boolean }
-
-/** The thinnest of the piece: from its solid once it rests; before that only where its own measures tell it. */
-function thinnestOf(
-  piece: Piece,
-  geometry: PieceGeometry,
-  places: readonly JudgedPlace[] | null,
-  lands: readonly JudgedLand[],
-): Thinnest | null {
-  const land = lands.reduce<JudgedLand | null>((a, b) => (!a || b.leastMm < a.leastMm ? b : a), null)
-  const words = faceWordsOf(geometry)
-  const place = places?.find((p) => p.judgedAs !== 'letters' && p.judgedAs !== 'stub')
-  const own: Thinnest | null = place
-    ? { mm: place.leastMm, where: whereOf(piece, place, words), exact: place.exact }
-    : places === null
-      ? byMeasures(piece, geometry)
-      : null
-  if (!land || (own && own.mm <= land.leastMm)) return own
-  return own && { mm: land.leastMm, where: `between ${land.between[0]} and ${land.between[1]}`, exact: true }
-}
-
-const WHOLE = 'the slab itself'
-const isWhole = (faces: readonly string[]): boolean => faces.includes('top') && faces.includes('bottom')
-const whereOf = (piece: Piece, { faces }: JudgedPlace, words: (face: string) => string): string => {
-  if (isWhole(faces)) return piece.kind === 'slab' ? WHOLE : 'from underside to top'
-  const [a, b] = faces.map(words) as [string, string]
-  return a === b ? `across the ${a}` : `between ${a} and ${b}`
-}
-
-/** What a piece's own measures say of its thinnest; null where only its solid tells. */
-function byMeasures(piece: Piece, { thickness, thinnest, formed, recipe }: PieceGeometry): Thinnest | null {
-  if (!recipe) return null
-  // The wall of a bowl is thinner between its rim and its foot than either.
-  if (thinnest && !(piece.kind === 'turned' && piece.turned.form === 'bowl'))
-    return { ...thinnest, exact: true }
-  return piece.kind === 'slab' && formed.length === 0 ? { mm: thickness, where: WHOLE, exact: true } : null
-}
-
-/** Samples as they are drawn: walls, without nibs, ridges and letters, which are carried by what they stand on. */
-function walls(
-  map: ThicknessMap,
-  places: readonly JudgedPlace[],
-  words: (face: string) => string,
-): ThicknessMap['samples'] {
-  const pairs = new Set(
-    places.flatMap((p) =>
-      p.judgedAs === 'stub' || p.judgedAs === 'letters' ? [pairOf(p.faces.map(words))] : [],
-    ),
-  )
-  return wallSamples(map).filter((s) => !pairs.has(pairOf([words(s.face), words(s.across)])))
-}
-
-const pairOf = (names: readonly string[]): string => [...names].sort().join('|')
-
-/** A place thicker than so many times what is wanted, or than the thinnest, is none [own]. */
-const [THICK, NEAR] = [2, 1.25]
-/** Places told in figures at most, one of each pair of faces. */
-const TOLD = 8
-
-const toldPlaces = (
-  geometry: PieceGeometry,
-  places: readonly JudgedPlace[],
-  wanted: number,
-): SteelFigures['thinPlaces'] => {
-  const words = faceWordsOf(geometry)
-  const most = Math.max(THICK * wanted, NEAR * (places[0]?.leastMm ?? 0))
-  return places
-    .filter((p) => p.judgedAs !== 'letters' && p.judgedAs !== 'stub' && p.leastMm <= most)
-    .filter(
-      (p, i, all) => all.findIndex((o) => pairOf(o.faces.map(words)) === pairOf(p.faces.map(words))) === i,
-    )
-    .slice(0, TOLD)
-    .map((p) => ({
-      between: [words(p.faces[0]), words(p.faces[1])],
-      judgedAs: p.judgedAs as 'wall' | 'work' | 'land',
-      whole: isWhole(p.faces),
-      leastMm: p.leastMm,
-      lengthMm: p.lengthMm,
-      widthMm: p.widthMm,
-      wantedMm: p.judgedAs === 'wall' || p.judgedAs === 'work' ? p.wantedMm : null,
-      xMm: p.at[0] + (p.into[0] * p.leastMm) / 2,
-      yMm: p.at[1] + (p.into[1] * p.leastMm) / 2,
-      zMm: p.at[2] + (p.into[2] * p.leastMm) / 2,
-    }))
-}
-
-function matFigures(mat: Mat | null, { attitude }: Piece, thickness: number) {
-  if (!mat)
-    return {
-      meshName: null,
-      wireMm: 0,
-      heightMm: null,
-      layAtFillMm: null,
-      depthSchool: null,
-      coverToShowFaceMm: null,
-      lengthwaysWires: 0,
-      crosswaysWires: 0,
-      wirePieces: 0,
-      totalWireMm: 0,
-      sheetLengthMm: 0,
-      sheetWidthMm: 0,
-      sheetCount: 0,
-      lapsMm: 0,
-      massKg: 0,
-      cost: null,
-      steelShare: 0,
-    }
-  const { mesh, sheet, height, school } = mat
-  return {
-    meshName: mesh.name,
-    wireMm: mesh.wire,
-    heightMm: height,
-    layAtFillMm: (attitude.down === 'top' ? thickness - height : height) - mesh.wire,
-    depthSchool: SCHOOLS[school],
-    coverToShowFaceMm: mat.above,
-    lengthwaysWires: sheet.lengthways,
-    crosswaysWires: sheet.crossways,
-    wirePieces: sheet.wires.length,
-    totalWireMm: sheet.totalLength,
-    sheetLengthMm: sheet.sheetLength,
-    sheetWidthMm: sheet.sheetWidth,
-    sheetCount: mat.sheets,
-    lapsMm: mat.laps,
-    massKg: mat.massKg,
-    cost: mesh.price == null ? null : mesh.price * mat.sheets,
-    steelShare: ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness),
-  }
-}
-const SCHOOLS = {
-  middle: 'middle',
-  'stretched-face': 'stretched face',
-  'weather-face': 'weather face',
-} as const
-
-/** Minutes to lay a mat and set it on its cover [own]. */
-const LAY_MINUTES = 3
-/** Works for this share of its initial set [own]. */
-const WORKS = 0.5
-
-/** The mat goes in when the fill stands at its level. */
-const layMat = ({ layAtFillMm, coverMm }: SteelFigures): Operation[] =>
-  layAtFillMm === null
-    ? []
-    : [
-        operation({
-          ...act('lay-mesh', { fillMm: layAtFillMm, coverMm }),
-          id: 'lay/mat',
-          station: 'steel',
-          per: 'cast',
-          about: [{ kind: 'mat', id: 'mat' }],
-          minutes: LAY_MINUTES,
-          notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
-        }),
-      ]

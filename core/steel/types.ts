@@ -1,6 +1,8 @@
 import type { Point, Region } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { BarFigures } from './bars/barFigures.ts'
+import type { MarkedBar } from './bars/types.ts'
 import type { ToldMove } from './handling/judgeHandling.ts'
 import type { Handling } from './handling/planHandling.ts'
 import type { Fixing } from './pullOut.ts'
@@ -69,6 +71,8 @@ export type SteelFigures = {
     readonly yMm: number
     readonly zMm: number
   }[]
+  /** What bars there are and could be; null until the solid is there. */
+  readonly bars: BarFigures | null
   readonly placedKg: number
   readonly strippingKg: number
   /** What tips it where it stands free, and its footing where it is set in the ground; null until the solid is there. */
@@ -105,6 +109,7 @@ export type SteelStation = {
   readonly figures: SteelFigures
   readonly findings: readonly Finding[]
   readonly wires: readonly Wire[]
+  readonly bars: readonly MarkedBar[]
   /** Null until the solid is there. */
   readonly thickness: ThicknessMap | null
   readonly handling: Handling | null

@@ -1,4 +1,5 @@
 import type { FindingsIn, Remedy, Words } from '../job/index.ts'
+import { BAR_WORDS } from './bars/words.ts'
 
 /** A land beside an opening: how wide, to what, how thick the slab is there, and whether it runs on as a rail. */
 type Land = {
@@ -72,6 +73,7 @@ const thinWords = (remedies: readonly Remedy[], mm: Say): Record<string, string>
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const STEEL_WORDS = {
+  ...BAR_WORDS,
   'mesh-for-slabs': (_f: { kind: string }) => ({
     what: 'No mesh is planned for this kind of piece',
     why: 'Sheets of mesh are cut for flat slabs. Fibre in the mix, or bars bent by hand, serve here.',
@@ -132,7 +134,12 @@ export const STEEL_WORDS = {
         ? 'A long rail this narrow cracks when the slab is flipped or carried: it cracks there first.'
         : 'It cracks there first: half the thickness is the least for a short bridge.',
     remedies: Object.fromEntries(
-      remedies.map((r) => [r.code, `Move the ${r.facts.moved} ${r.facts.way} ${mm(r.facts.byMm)}`]),
+      remedies.map((r) => [
+        r.code,
+        r.code === 'bars'
+          ? 'Lay bars along it'
+          : `Move the ${r.facts.moved} ${r.facts.way} ${mm(r.facts.byMm)}`,
+      ]),
     ),
   }),
   'land-short': (f: Land, { mm }) => ({

@@ -22,7 +22,11 @@ describe('words of acts', () => {
     expect(tell([], METRIC)).toEqual([])
   })
   it.each<[Act, RegExp, RegExp]>([
-    [act('lay-mesh', { fillMm: 25.4, coverMm: 15 }), /25 mm deep, wires 15 mm/, /1" deep, wires 9\/16"/],
+    [
+      act('lay-mesh', { fillMm: 25.4, coverMm: 15, bars: 0 }),
+      /25 mm deep, wires 15 mm/,
+      /1" deep, wires 9\/16"/,
+    ],
     [act('join-lift', { number: 2, rodMm: 25 }), /rod 25 mm/, /rod 1"/],
     [act('wrap-knockout', { name: 'basin knockout', wrapMm: 3 }), /with 3 mm/, /with 1\/8"/],
     [act('drill-floor', { holeMm: 3 }), /a 3 mm hole/, /a 1\/8" hole/],

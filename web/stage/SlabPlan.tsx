@@ -25,6 +25,7 @@ import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { isBoxPart, MouldParts, mouldBeyond, plansOf, standsBeside } from './MouldParts.tsx'
 import { PathHandles } from './PathHandles.tsx'
+import { PlanBars } from './PlanBars.tsx'
 import { PlanFeatures, WIDE_LISTS } from './PlanFeatures.tsx'
 import { Guides, NarrowLands } from './PlanMarks.tsx'
 import { freeNamePlace, PlanName } from './PlanName.tsx'
@@ -231,6 +232,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
                 />
               )
             })}
+          {station !== 'piece' && <PlanBars toScreen={toScreen} scale={scale} thin={station !== 'steel'} />}
           {mouldParts.map((p) => {
             if (p.role === 'base' || !isBoxPart(p)) return null
             const outline = planOf(p)

@@ -19,6 +19,7 @@ export function keepSteel(plan: PiecePlan, last: PiecePlan | null): PiecePlan {
         thickness: steel.thickness ?? old.thickness,
         handling: steel.handling ?? old.handling,
         front: steel.front ?? old.front,
+        bars: figures.bars ? steel.bars : old.bars,
         figures: {
           ...figures,
           ...(!measured && {
@@ -28,6 +29,7 @@ export function keepSteel(plan: PiecePlan, last: PiecePlan | null): PiecePlan {
             thinPlaces: old.figures.thinPlaces,
           }),
           handling: figures.handling ?? old.figures.handling,
+          bars: figures.bars ?? old.figures.bars,
         },
       },
     },

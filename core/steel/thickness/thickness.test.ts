@@ -24,6 +24,7 @@ const plan = (piece: Piece) =>
     mixOf(piece),
     {
       mixes: testStock.mixes,
+      bars: testStock.bars,
       quick: false,
       people: 2,
     },

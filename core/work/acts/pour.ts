@@ -56,7 +56,7 @@ export const POUR_ACTS = {
       const what = f.batches > 1 ? `batch ${f.number}` : 'it'
       if (f.part === 'under')
         return `Place ${what} until the fill is ${s.mm(Math.round(f.fillMm))} deep, about ${s.litres(f.litres)}, struck level; keep the rest back.`
-      if (f.part === 'over') return `Place the rest of ${what} over the mesh at once, ${s.litres(f.litres)}.`
+      if (f.part === 'over') return `Place the rest of ${what} over the steel at once, ${s.litres(f.litres)}.`
       return `Place ${what}, ${s.litres(f.litres)}${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`
     },
   ),
@@ -67,8 +67,25 @@ export const POUR_ACTS = {
   ),
   'lay-mesh': told(
     'lay the mesh',
-    (f: { fillMm: number; coverMm: number }, s) =>
-      `Lay the mesh on the fill, ${s.mm(Math.round(f.fillMm))} deep, wires ${s.mm(f.coverMm)} from every side, and press it until it lies flat.`,
+    (f: { fillMm: number; coverMm: number; bars: number }, s) =>
+      `Lay the mesh on the fill, ${s.mm(Math.round(f.fillMm))} deep, wires ${s.mm(f.coverMm)} from every side, and press it until it lies flat.${f.bars > 0 ? ` ${count(f.bars, 'bar')} ${f.bars === 1 ? 'is' : 'are'} tied on to it where the plan shows.` : ''}`,
+  ),
+  'lay-bars': told(
+    'lay the bars',
+    (f: { fillMm: number; bars: number }, s) =>
+      `Lay ${count(f.bars, 'bar')} on the fill, ${s.mm(Math.round(f.fillMm))} deep, where the plan shows, and press them in until they lie flat.`,
+  ),
+  'bend-bars': told(
+    'cut and bend the bars',
+    (f: { bars: number; bentCount: number }) =>
+      `Cut ${count(f.bars, 'bar')} to the bending list${f.bentCount > 0 ? ', and bend those that it says round a pin of four diameters' : ''}: gloves and glasses, caps on the ends.`,
+  ),
+  'stand-cage': told('stand the steel in', (f: { of: 'cage' | 'hoops' | 'bar'; coverMm: number }, s) =>
+    f.of === 'bar'
+      ? `Hang the bar in the mould, ${s.mm(f.coverMm)} clear of its end, so that it stays in the middle while it fills.`
+      : f.of === 'hoops'
+        ? `Tie the hoops to a few upright wires and hang them in the mould, ${s.mm(f.coverMm)} clear of every face.`
+        : `Tie the cage at every crossing and stand it in the mould on spacers, ${s.mm(f.coverMm)} clear of every face; nothing of it may touch a core.`,
   ),
   compact: told('compact', (f: { by: 'open' | 'hole'; from: 'corners' | 'edge'; vents: number }) =>
     f.by === 'hole'

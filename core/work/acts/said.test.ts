@@ -302,7 +302,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [
     act('place-batch', { number: 2, batches: 2, litres: 11, by: 'open', part: 'over', fillMm: 18.5 }),
-    /^Place the rest of batch 2 over the mesh at once, 11 L\.$/,
+    /^Place the rest of batch 2 over the steel at once, 11 L\.$/,
   ],
   [
     act('place-batch', { number: 2, batches: 3, litres: 18, by: 'hole', part: 'all', fillMm: 0 }),

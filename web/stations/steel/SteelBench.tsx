@@ -8,6 +8,7 @@ import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
+import { BarsBench } from './BarsBench.tsx'
 import { MOVE_NAMES } from './moveWords.ts'
 
 export function SteelBench() {
@@ -102,6 +103,7 @@ export function SteelBench() {
           <QuantityRow label="Mass" of="mass" value={figures.massKg} digits={2} />
         </div>
       )}
+      <BarsBench />
       {figures?.handling && <Moves />}
       {figures && (
         <div className={looks.steel}>

@@ -1,0 +1,69 @@
+import { act, type Operation, operation } from '../work/index.ts'
+import type { BarFigures } from './bars/barFigures.ts'
+import type { BarPurpose } from './bars/types.ts'
+import type { SteelFigures } from './types.ts'
+
+/** Minutes [own]: to lay a mat and set it on its cover, to lay a bar, to cut and bend one, to tie one crossing. */
+const MINUTES = { mat: 3, bar: 1, bend: 2, tie: 0.5, stand: 5 } as const
+/** Works for this share of its initial set [own]. */
+const WORKS = 0.5
+/** Bars that are tied to a cage beforehand and stood in the empty mould. */
+const CAGED: ReadonlySet<BarPurpose> = new Set(['upright', 'tie', 'hoop'])
+
+const counted = (bars: BarFigures | null, caged: boolean): number =>
+  (bars?.bends ?? [])
+    .filter((b) => CAGED.has(b.purpose) === caged)
+    .reduce((sum, b) => sum + b.count * b.pieces, 0)
+
+/** What is bent and tied before the day, stood in the empty mould, and laid when the fill stands at its level. */
+export function steelWork({ layAtFillMm, coverMm, meshName, bars }: SteelFigures): Operation[] {
+  const [caged, laid] = [counted(bars, true), counted(bars, false)]
+  const about = [{ kind: 'mat' as const, id: 'mat' }]
+  const steps: Operation[] = []
+  if (bars && caged + laid > 0)
+    steps.push(
+      operation({
+        ...act('bend-bars', {
+          bars: caged + laid,
+          bentCount: bars.bends.filter((b) => b.shape !== 'straight').reduce((n, b) => n + b.count, 0),
+        }),
+        id: 'bend/bars',
+        station: 'steel',
+        per: 'cast',
+        minutes: MINUTES.bend * (caged + laid),
+      }),
+    )
+  if (bars && caged > 0)
+    steps.push(
+      operation({
+        ...act('stand-cage', {
+          of: bars.bends.some((b) => b.purpose === 'hoop')
+            ? 'hoops'
+            : bars.bends.some((b) => b.purpose === 'tie')
+              ? 'cage'
+              : 'bar',
+          coverMm: bars.coverMm,
+        }),
+        id: 'stand/cage',
+        station: 'steel',
+        per: 'cast',
+        needs: ['bend/bars'],
+        minutes: MINUTES.stand + MINUTES.tie * 4 * caged,
+      }),
+    )
+  if (layAtFillMm !== null)
+    steps.push(
+      operation({
+        ...(meshName === null
+          ? act('lay-bars', { fillMm: layAtFillMm, bars: laid })
+          : act('lay-mesh', { fillMm: layAtFillMm, coverMm, bars: laid })),
+        id: 'lay/mat',
+        station: 'steel',
+        per: 'cast',
+        about,
+        minutes: (meshName === null ? 0 : MINUTES.mat) + MINUTES.bar * laid,
+        notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
+      }),
+    )
+  return steps
+}
