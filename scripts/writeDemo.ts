@@ -449,6 +449,7 @@ const plinth = newSwept(told('stepping-plinth', 'Stepping plinth'), stock, {
     corner(320, 320, 'top', 45),
     corner(0, 320, 'rear'),
   ],
+  voidFormer: { material: 'xps', cover: 70, drain: 12 },
 })
 
 const planter = newBox(told('terrace-planter', 'Terrace planter'), stock, {

@@ -65,7 +65,10 @@ export type Change =
   | ({
       readonly type: 'pieceDescribed'
       readonly patch: Partial<
-        Pick<Piece, 'name' | 'quantity' | 'mouldCount' | 'plannedCasts' | 'exposure' | 'attitude' | 'run'>
+        Pick<
+          Piece,
+          'name' | 'quantity' | 'mouldCount' | 'plannedCasts' | 'exposure' | 'attitude' | 'run' | 'voidFormer'
+        >
       >
     } & OfPiece)
   | ({ readonly type: 'outlineChanged'; readonly outline: Outline } & OfPiece)

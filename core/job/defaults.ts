@@ -128,6 +128,7 @@ function usualChoices(
     attitude: { down, turnDeg: 0 },
     inserts: [],
     lettering: [],
+    voidFormer: null,
     run: null,
     mould: choiceFromStock('board-box', stock),
     steel: {

@@ -205,6 +205,12 @@ export const insertSchema = z.strictObject({
   held: z.enum(['mould', 'bridge', 'wet']).describe('fixed to the mould, hung from a bridge, pushed in wet'),
 })
 
+export const voidFormerSchema = z.strictObject({
+  material: z.enum(['xps', 'eps']),
+  cover: size.describe('concrete that stays round it on every side, mm'),
+  drain: distance.describe('diameter of a tube from its foot to the underside, mm; 0 has none'),
+})
+
 export const basinSchema = z.strictObject({
   form: z.enum(['frustum', 'bowl', 'ramp', 'superellipse']),
   length: size.describe('of the opening at the top, mm'),

@@ -6,6 +6,7 @@ import {
   letteringSchema,
   openingSchema,
   panelSchema,
+  voidFormerSchema,
 } from './features.ts'
 import {
   count,
@@ -232,6 +233,10 @@ export const KIND_SHAPES = [slabShape, turnedShape, sweptShape, boxShape, import
 export const solidFeatures = {
   inserts: features(insertSchema),
   lettering: features(letteringSchema),
+  voidFormer: voidFormerSchema
+    .nullable()
+    .default(null)
+    .describe('a light body cast into a thick piece, that stays; null has none'),
 }
 export const runLinkSchema = z
   .strictObject({ run: id, part: count })

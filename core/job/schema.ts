@@ -11,6 +11,7 @@ import type {
   panelSchema,
   patternSchema,
   placeRuleSchema,
+  voidFormerSchema,
 } from './features.ts'
 import {
   KIND_SHAPES,
@@ -256,6 +257,7 @@ export type Panel = z.infer<typeof panelSchema>
 export type FieldShape = z.infer<typeof fieldShapeSchema>
 export type Lettering = z.infer<typeof letteringSchema>
 export type Insert = z.infer<typeof insertSchema>
+export type VoidFormer = z.infer<typeof voidFormerSchema>
 export type Basin = z.infer<typeof basinSchema>
 export type Edge = z.infer<typeof edgeSchema>
 export type Rim = z.infer<typeof rimSchema>

@@ -1,4 +1,4 @@
-import type { Words } from '../job/index.ts'
+import type { Remedy, Words } from '../job/index.ts'
 
 /** Sentences for what is found of lettering and inserts. */
 export const CAST_IN_WORDS = {
@@ -66,8 +66,29 @@ export const CAST_IN_WORDS = {
     what: `${f.insert} has ${mm(f.coverMm)} of cover to the ${f.to}`,
     why: `Under ${mm(f.wantedMm)} the face cracks over it or stains with rust.`,
   }),
+  'void-no-room': (f: { coverMm: number }, { mm }, remedies: readonly Remedy[]) => ({
+    what: `No void former fits with ${mm(f.coverMm)} of concrete round it: planned solid`,
+    why: 'It stands upright in what is concrete all through its height. Less cover, or none: the piece is not thick enough.',
+    remedies: voidCures(remedies, mm),
+  }),
+  'void-meets': (f: { insert: string }, { mm }, remedies: readonly Remedy[]) => ({
+    what: `The void former meets the ${f.insert}`,
+    why: 'What is cast in must stand in concrete. Move it, or leave more concrete round the former.',
+    remedies: voidCures(remedies, mm),
+  }),
   'insert-wet': (f: { insert: string; millilitres: number }, { liquid }) => ({
     what: `${f.insert} is pushed in wet and lifts the fill by ${liquid(f.millilitres / 1000)}`,
     why: 'Leave the fill lower by as much, plumb it, and float again round it.',
   }),
 } satisfies Words
+
+const voidCures = (
+  remedies: readonly Remedy[],
+  mm: (n: number | string | undefined) => string,
+): Record<string, string> =>
+  Object.fromEntries(
+    remedies.map((r) => [
+      r.code,
+      r.code === 'none' ? 'Cast it solid' : `Leave ${mm(r.facts.coverMm)} round it`,
+    ]),
+  )

@@ -1,5 +1,5 @@
 import type { Region } from '../geometry/index.ts'
-import type { Change, Piece } from '../job/index.ts'
+import type { Change, Piece, VoidFormer } from '../job/index.ts'
 import { boxKind } from './box/boxKind.ts'
 import { fittedKind } from './fitted/fittedKind.ts'
 import { importedKind } from './imported/importedKind.ts'
@@ -55,4 +55,17 @@ export const silhouette = (piece: Piece): Region => kindOf(piece).marks(piece, p
 export const adviseAttitude = (piece: Piece): Advice => kindOf(piece).advise(piece)
 
 /** The measures of a piece by which a figure can be held, in the order a maker would try them. */
-export const holdDimensions = (piece: Piece): HeldDimension[] => kindOf(piece).held(piece)
+export const holdDimensions = (piece: Piece): HeldDimension[] => [
+  ...(piece.voidFormer ? [coverOfVoid(piece, piece.voidFormer)] : []),
+  ...kindOf(piece).held(piece),
+]
+
+/** Concrete round a void former: the size of the former is what it leaves. */
+const coverOfVoid = (piece: Piece, former: VoidFormer): HeldDimension => ({
+  key: 'void-cover',
+  label: 'concrete round the void former',
+  value: former.cover,
+  changes: (cover) => [
+    { type: 'pieceDescribed', pieceId: piece.id, patch: { voidFormer: { ...former, cover } } },
+  ],
+})

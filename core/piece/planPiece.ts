@@ -6,13 +6,16 @@ import {
   MeshMissing,
   measureLoop,
   measureSolid,
+  type Point,
   type SolidRecipe,
 } from '../geometry/index.ts'
-import type { Finding, Piece } from '../job/index.ts'
+import type { Finding, Piece, VoidFormer } from '../job/index.ts'
 import { massOf, mm3ToLitres } from '../units/convert.ts'
 import { buildBox } from './box/buildBox.ts'
 import { faceWords } from './faceWords.ts'
 import { placeInserts } from './features/checkInserts.ts'
+import { checkVoid } from './features/checkVoid.ts'
+import { type PlacedVoid, planVoid } from './features/voidFormer.ts'
 import { buildFitted } from './fitted/buildFitted.ts'
 import { buildImported } from './imported/buildImported.ts'
 import { adviseAttitude } from './kinds.ts'
@@ -95,8 +98,15 @@ export function planPieceStation(
     [bare.length, bare.width, bare.height],
     quick ? null : body,
   )
+  const former = piece.voidFormer && body ? planVoid(kernel, body, piece.voidFormer) : null
   const attitudeFindings = checkAttitude(piece, built)
-  const findings = [...built.findings, ...letters, ...inserts.findings, ...attitudeFindings]
+  const findings = [
+    ...built.findings,
+    ...letters,
+    ...inserts.findings,
+    ...(body ? checkVoid(kernel, piece, former, inserts.recipes) : []),
+    ...attitudeFindings,
+  ]
   const stopped = findings.some((f) => f.level === 'stop')
   const geometry: PieceGeometry = {
     ...bare,
@@ -107,10 +117,16 @@ export function planPieceStation(
     kind: piece.kind,
     recipe: stopped ? null : body,
     inserts: inserts.recipes,
+    voidFormer: stopped ? null : former,
   }
   const volume = solid?.volume ?? Math.max(0, quickBulk?.volume ?? 0)
-  const centroid =
+  const whole =
     solid?.centroid ?? (quickBulk && volume > 0 ? quickBulk.moment.map((m) => m / volume) : [0, 0, 0])
+  // Foam weighs next to nothing: the balance is that of the concrete round it.
+  const hollow = former && volume > former.volume ? former : null
+  const centroid = hollow
+    ? whole.map((m, k) => (m * volume - hollow.centroid[k]! * hollow.volume) / (volume - hollow.volume))
+    : whole
   const figures = pieceFigures(piece, built, geometry, {
     volume,
     centroid: [centroid[0]!, centroid[1]!, centroid[2]!],
@@ -118,6 +134,7 @@ export function planPieceStation(
     from: solid ? 'solid' : 'quick',
     hardenedKgPerM3,
     inserts: inserts.items,
+    void: former,
     blocks: stopped ? [] : blockFigures(kernel, geometry, hardenedKgPerM3, quick),
   })
   const inUse = 'service' in piece ? checkService(piece, figures) : []
@@ -215,12 +232,15 @@ type Measured = {
   readonly from: 'quick' | 'solid'
   readonly hardenedKgPerM3: number
   readonly inserts: PieceFigures['inserts']['items']
+  readonly void: PlacedVoid | null
   readonly blocks: PieceFigures['blocks']
 }
 
 function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Measured): PieceFigures {
-  const displaced = m.inserts.reduce((sum, i) => sum + i.displacedLitres, 0)
-  const insertKg = m.inserts.reduce((sum, i) => sum + i.massKg, 0) + sleeveKg(piece, geometry)
+  const displaced =
+    m.inserts.reduce((sum, i) => sum + i.displacedLitres, 0) + mm3ToLitres(m.void?.volume ?? 0)
+  const insertKg =
+    m.inserts.reduce((sum, i) => sum + i.massKg, 0) + sleeveKg(piece, geometry) + (m.void?.massKg ?? 0)
   const volume = Math.max(0, m.volume - displaced * 1e6)
   const concreteKg = massOf(volume, m.hardenedKgPerM3) + insertKg
   const plan = Math.max(1, geometry.length * geometry.width)
@@ -288,10 +308,33 @@ function pieceFigures(piece: Piece, built: Built, geometry: PieceGeometry, m: Me
     finished: built.finished ? { lengthMm: built.finished[0], widthMm: built.finished[1] } : null,
     drilled: drilledFigures(geometry, m.hardenedKgPerM3),
     blocks: m.blocks,
+    voidFormer: piece.voidFormer && m.void && voidFigures(piece.voidFormer, m.void, m.hardenedKgPerM3),
     inserts: { count: m.inserts.length, massKg: insertKg, displacedLitres: displaced, items: m.inserts },
     notes: built.notes ?? [],
   }
 }
+
+const voidFigures = (
+  { cover }: VoidFormer,
+  { volume, massKg, low, high, region }: PlacedVoid,
+  hardenedKgPerM3: number,
+): NonNullable<PieceFigures['voidFormer']> => {
+  const { min, max } = boundPoints(region.flat())
+  return {
+    volumeLitres: mm3ToLitres(volume),
+    massKg,
+    savedKg: massOf(volume, hardenedKgPerM3) - massKg,
+    coverMm: cover,
+    lengthMm: max[0] - min[0],
+    widthMm: max[1] - min[1],
+    heightMm: high - low,
+  }
+}
+
+const boundPoints = (points: readonly Point[]): { min: Point; max: Point } => ({
+  min: [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))],
+  max: [Math.max(...points.map((p) => p[0])), Math.max(...points.map((p) => p[1]))],
+})
 
 /** `show face down` for flat work, else the face that is down. */
 function pouredWords(piece: Piece, geometry: PieceGeometry): string {

@@ -1,6 +1,7 @@
 import type { Bulk, Loop, Placement, Point, Region, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, Opening, OpeningShape, PieceKind, SideId } from '../job/index.ts'
 /** One opening as it stands, its rules resolved; a row of three gives three. Coordinates as placed. */
+import type { PlacedVoid } from './features/voidFormer.ts'
 import type { ServiceFigures } from './service.ts'
 import type { AttitudeReason, PieceNote } from './told.ts'
 
@@ -77,6 +78,8 @@ export type PieceGeometry = {
   readonly relief: { readonly top: number; readonly bottom: number }
   /** Markers of what is cast in, as solids in place. */
   readonly inserts: readonly { readonly id: string; readonly name: string; readonly recipe: SolidRecipe }[]
+  /** The light body inside, as it lies; null of none. */
+  readonly voidFormer: PlacedVoid | null
 }
 
 /** One recess, groove, panel or line of letters, as placed. */
@@ -94,7 +97,10 @@ export type FormedFeature = {
 
 /** What a builder of one kind gives: its geometry, its bulk where it is known without the solid, and findings. */
 export type Built = {
-  readonly geometry: Omit<PieceGeometry, 'kind' | 'inserts' | 'noMesh' | 'relief' | 'formed' | 'drilled'> &
+  readonly geometry: Omit<
+    PieceGeometry,
+    'kind' | 'inserts' | 'voidFormer' | 'noMesh' | 'relief' | 'formed' | 'drilled'
+  > &
     Partial<Pick<PieceGeometry, 'noMesh' | 'relief' | 'formed' | 'drilled'>>
   readonly bulk: Bulk | null
   /** Area of the face that is looked at, mm2. */
@@ -181,6 +187,16 @@ export type PieceFigures = {
     readonly volumeLitres: number
     readonly weightKg: number
   }[]
+  /** The light body cast inside, and what it saves; null of none. */
+  readonly voidFormer: {
+    readonly volumeLitres: number
+    readonly massKg: number
+    readonly savedKg: number
+    readonly coverMm: number
+    readonly lengthMm: number
+    readonly widthMm: number
+    readonly heightMm: number
+  } | null
   readonly inserts: {
     readonly count: number
     readonly massKg: number

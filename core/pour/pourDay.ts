@@ -57,10 +57,10 @@ export function pourDay(input: PourInput): Operation[] {
     .map((op) => op.id)
   // A cage goes in over released faces, before the mould is closed round it.
   const closers = mould?.afterRelease ?? []
-  const caged = steel.operations.filter((op) => op.code === 'bend-bars' || op.code === 'stand-cage')
+  const caged = steel.operations.filter((op) => BEFORE.has(op.code))
   for (const op of caged)
     steps.push(
-      op.code === 'stand-cage'
+      op.code !== 'bend-bars'
         ? {
             ...op,
             needs: [...op.needs, ...readied.filter((id) => !closers.includes(id))],
@@ -241,6 +241,9 @@ export function pourDay(input: PourInput): Operation[] {
   add({ ...act('uncover', {}), id: 'uncover', minutes: PACE.cover, needs: ['keep-damp'], notBefore: [cured] })
   return steps
 }
+
+/** What of the steel is done before the first water. */
+const BEFORE: ReadonlySet<string> = new Set(['bend-bars', 'stand-cage', 'tie-void'])
 
 /** Turns sharper than this are corners, not chords of a curve, rad. */
 const CORNER = Math.PI / 9

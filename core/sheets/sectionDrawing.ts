@@ -92,6 +92,9 @@ export function sectionDrawing(
       ...pieceStation.geometry.inserts.flatMap((insert) =>
         cut(`insert/${insert.id}`, 'steel', atAttitude(insert.recipe)),
       ),
+      ...(pieceStation.geometry.voidFormer
+        ? cut('void-former', 'foam', atAttitude(pieceStation.geometry.voidFormer.recipe))
+        : []),
       ...(poured && mould ? mould.parts.flatMap((p) => cut(p.id, MATERIAL[p.role], p.recipe, p)) : []),
     ]
   })

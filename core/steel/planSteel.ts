@@ -25,6 +25,7 @@ import { mapThickness } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
 import { feathersOf, placesOf, SHARP, thinnestOf, toldPlaces, walls } from './thickness/told.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
+import { voidHold } from './voidHold.ts'
 import type { SteelFindings } from './words.ts'
 
 /** Exposures with frost, wet ground or standing water. */
@@ -112,6 +113,20 @@ export function planSteelStation(
         bars?.barred ?? [],
       ),
     )
+  if (figures.voidFormer && figures.voidFormer.coverMm < least.mm - 1e-6)
+    raise('void-wall', 'warn', { coverMm: figures.voidFormer.coverMm, leastMm: least.mm, mix: mix.name }, [
+      {
+        code: 'more',
+        facts: { coverMm: least.mm },
+        changes: [
+          {
+            type: 'pieceDescribed',
+            pieceId: piece.id,
+            patch: { voidFormer: { ...piece.voidFormer!, cover: least.mm } },
+          },
+        ],
+      },
+    ])
   const told = bars && barFigures(bars, memo)
   const massKg = (mat?.massKg ?? 0) + (told?.massKg ?? 0)
   const concrete = Math.max(
@@ -147,6 +162,7 @@ export function planSteelStation(
     thinnestFrom: thinnest?.exact === false ? 'solid' : 'measures',
     thinPlaces: toldPlaces(geometry, places ?? [], least.mm),
     bars: told,
+    voidHold: voidHold(figures.voidFormer, mix.freshKgPerM3),
     placedKg,
     standing: standing && toldStanding(standing),
     strippingKg,
@@ -171,7 +187,7 @@ export function planSteelStation(
     thickness: map && { ...map, samples: walls(map, places ?? [], faceWordsOf(geometry)) },
     handling,
     front: quick ? null : frontOf(kernel, geometry, memo),
-    operations: steelWork(result),
+    operations: steelWork(result, piece.voidFormer),
   }
 }
 

@@ -1,10 +1,11 @@
+import type { VoidFormer } from '../job/index.ts'
 import { act, type Operation, operation } from '../work/index.ts'
 import type { BarFigures } from './bars/barFigures.ts'
 import type { BarPurpose } from './bars/types.ts'
 import type { SteelFigures } from './types.ts'
 
-/** Minutes [own]: to lay a mat and set it on its cover, to lay a bar, to cut and bend one, to tie one crossing. */
-const MINUTES = { mat: 3, bar: 1, bend: 2, tie: 0.5, stand: 5 } as const
+/** Minutes [own]: to lay a mat and set it on its cover, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former. */
+const MINUTES = { mat: 3, bar: 1, bend: 2, tie: 0.5, stand: 5, void: 15 } as const
 /** Works for this share of its initial set [own]. */
 const WORKS = 0.5
 /** Bars that are tied to a cage beforehand and stood in the empty mould. */
@@ -16,7 +17,10 @@ const counted = (bars: BarFigures | null, caged: boolean): number =>
     .reduce((sum, b) => sum + b.count * b.pieces, 0)
 
 /** What is bent and tied before the day, stood in the empty mould, and laid when the fill stands at its level. */
-export function steelWork({ layAtFillMm, coverMm, meshName, bars }: SteelFigures): Operation[] {
+export function steelWork(
+  { layAtFillMm, coverMm, meshName, bars, voidHold }: SteelFigures,
+  former: VoidFormer | null,
+): Operation[] {
   const [caged, laid] = [counted(bars, true), counted(bars, false)]
   const about = [{ kind: 'mat' as const, id: 'mat' }]
   const steps: Operation[] = []
@@ -49,6 +53,22 @@ export function steelWork({ layAtFillMm, coverMm, meshName, bars }: SteelFigures
         per: 'cast',
         needs: ['bend/bars'],
         minutes: MINUTES.stand + MINUTES.tie * 4 * caged,
+      }),
+    )
+  if (former && voidHold)
+    steps.push(
+      operation({
+        ...act('tie-void', {
+          coverMm: former.cover,
+          holdForceN: voidHold.holdForceN,
+          straps: voidHold.straps,
+          drainMm: former.drain,
+        }),
+        id: 'tie/void-former',
+        station: 'steel',
+        per: 'cast',
+        needs: caged > 0 ? ['stand/cage'] : [],
+        minutes: MINUTES.void,
       }),
     )
   if (layAtFillMm !== null)

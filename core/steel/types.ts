@@ -8,6 +8,7 @@ import type { Handling } from './handling/planHandling.ts'
 import type { Fixing } from './pullOut.ts'
 import type { LeastRule } from './thickness/leastThickness.ts'
 import type { ThicknessMap } from './thickness/thicknessMap.ts'
+import type { VoidHold } from './voidHold.ts'
 
 /** One straight piece of wire, as placed. */
 export type Wire = { readonly from: Point; readonly to: Point }
@@ -73,6 +74,8 @@ export type SteelFigures = {
   }[]
   /** What bars there are and could be; null until the solid is there. */
   readonly bars: BarFigures | null
+  /** What holds a void former down while it is poured; null of none. */
+  readonly voidHold: VoidHold | null
   readonly placedKg: number
   readonly strippingKg: number
   /** What tips it where it stands free, and its footing where it is set in the ground; null until the solid is there. */

@@ -146,6 +146,11 @@ export const STEEL_WORDS = {
     what: `${plural(f)} ${mm(f.landMm)} from the ${f.to}: less than the thickness`,
     why: 'A short bridge beside an opening: carry the slab with that side up.',
   }),
+  'void-wall': (f: { coverMm: number; leastMm: number; mix: string }, { mm }) => ({
+    what: `${mm(f.coverMm)} of concrete round the void former; ${mm(f.leastMm)} is wanted`,
+    why: `${f.mix}. What is left round it is a wall like any other.`,
+    remedy: `Leave ${mm(f.leastMm)} round it`,
+  }),
   tips: (f: Tips, { mm, kg, newtons }, remedies: readonly Remedy[]) => ({
     what: `${kg(f.weightKg)} that tips at a push of ${newtons(f.pushN)}, ${mm(f.heightMm)} up`,
     why: `On a slope of ${Math.round(f.angleDeg)}° it falls by itself. A child leans with more than ${newtons(200)}: set it in the ground, tie it back, or widen its foot. Where it stands in public local codes and a licensed professional decide.`,

@@ -45,6 +45,9 @@ export function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
       ...geometry.inserts.map((i) =>
         part(`insert/${i.id}`, 'insert', { kind: 'moved', solid: i.recipe, by }),
       ),
+      ...(geometry.voidFormer
+        ? [part('void-former', 'insert', { kind: 'moved', solid: geometry.voidFormer.recipe, by })]
+        : []),
       ...(plan.stations.mould?.parts ?? []).map((p) =>
         part(
           p.id,

@@ -9,6 +9,7 @@ import type { Piece, SlabPiece } from '../../job/index.ts'
 import { atWidest, type PieceGeometry } from '../../piece/index.ts'
 import { type Memo, runStation } from '../../station.ts'
 import type { Bar } from '../../stock/index.ts'
+import { castIn } from '../castIn.ts'
 import type { JudgedLand } from '../lands.ts'
 import { matRegion } from '../mat/matRegion.ts'
 import { LEAST_COVER, type Mat, schoolOf } from '../mat/planMat.ts'
@@ -83,7 +84,7 @@ function takesBars(kernel: Kernel, piece: Piece, geometry: PieceGeometry, memo: 
     rails: slab && geometry.openings.length > 0,
     corners:
       slab &&
-      (geometry.openings.some((o) => o.shape.kind !== 'round') ||
+      (geometry.openings.some((o) => insideCorners(o.loop, true).length > 0) ||
         insideCorners(geometry.outline, false).length > 0),
     hoops: !slab && value.hollow,
     cage: value.cage && !value.hollow,
@@ -162,7 +163,7 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
           'bars',
           {
             bodies: bodiesOf(geometry),
-            inserts: geometry.inserts.map((i) => i.recipe),
+            inserts: castIn(geometry),
             cover: none.cover,
             main,
             tie: tieFor(stock, main),

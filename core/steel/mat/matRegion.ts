@@ -9,6 +9,7 @@ import {
 } from '../../geometry/index.ts'
 import type { SlabPiece } from '../../job/index.ts'
 import { outlineLoft, type PieceGeometry, type PlacedOpening } from '../../piece/index.ts'
+import { castIn } from '../castIn.ts'
 import { meshRegion } from './meshSheet.ts'
 
 /** Where the wires of a mat lie between, from the underside, mm; and how much concrete it wants round them. */
@@ -22,7 +23,7 @@ export type MatLevel = { readonly low: number; readonly high: number; readonly c
 export function matRegion(
   kernel: Kernel,
   piece: SlabPiece,
-  geometry: Pick<PieceGeometry, 'outline' | 'noMesh' | 'formed' | 'inserts' | 'thickness'>,
+  geometry: Pick<PieceGeometry, 'outline' | 'noMesh' | 'formed' | 'inserts' | 'voidFormer' | 'thickness'>,
   openings: readonly PlacedOpening[],
   { low, high, cover }: MatLevel,
 ): Region {
@@ -45,7 +46,7 @@ export function matRegion(
     ...geometry.formed
       .filter((f) => !f.raised && !openings.some((o) => o.key === f.id))
       .map(({ recipe }) => ({ recipe, low: from, high: to })),
-    ...geometry.inserts.map(({ recipe }) => ({ recipe, low, high })),
+    ...castIn(geometry).map((recipe) => ({ recipe, low, high })),
   ].flatMap((cut): Region[] => {
     const box = boundRecipe(cut.recipe)
     if (box && (box.max[2] <= cut.low + 1e-6 || box.min[2] >= cut.high - 1e-6)) return []

@@ -4,6 +4,7 @@ import { atWidest, type PieceGeometry } from '../../piece/index.ts'
 import { type Memo, runStation } from '../../station.ts'
 import type { Mesh } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
+import { castIn } from '../castIn.ts'
 import { matRegion } from './matRegion.ts'
 import { type MeshSheet, meshSheet } from './meshSheet.ts'
 
@@ -58,7 +59,7 @@ export function planMat(
   // Of a plain slab a mat is the plan's and the cover's: a change of thickness alone does not cut it again.
   const plain =
     geometry.formed.length === 0 &&
-    geometry.inserts.length === 0 &&
+    castIn(geometry).length === 0 &&
     openings.every((o) => o.depth === null) &&
     // An edge eased no further than the cover ends below the mat.
     Object.values(piece.sides).every(
@@ -75,7 +76,7 @@ export function planMat(
       cover,
       level: plain ? null : { low: height - mesh.wire, high: height + mesh.wire, cover },
       formed: geometry.formed,
-      inserts: geometry.inserts,
+      castIn: castIn(geometry),
       sides: piece.sides,
     },
     (i) => {

@@ -55,8 +55,18 @@ export function thinnestOf(
     : places === null
       ? byMeasures(piece, geometry)
       : null
-  if (!land || (own && own.mm <= land.leastMm)) return own
-  return own && { mm: land.leastMm, where: `between ${land.between[0]} and ${land.between[1]}`, exact: true }
+  const narrow: Thinnest | null = land && {
+    mm: land.leastMm,
+    where: `between ${land.between[0]} and ${land.between[1]}`,
+    exact: true,
+  }
+  const round: Thinnest | null =
+    own && geometry.voidFormer && piece.voidFormer
+      ? { mm: piece.voidFormer.cover, where: 'round the void former', exact: true }
+      : null
+  // A land counts once the rest is known.
+  if (!own) return null
+  return [own, narrow, round].reduce<Thinnest>((a, b) => (b && b.mm < a.mm ? b : a), own)
 }
 
 const WHOLE = 'the slab itself'

@@ -301,6 +301,22 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /^Place it until the fill is 19 mm deep, about 9 L, struck level; keep the rest back\.$/,
   ],
   [
+    act('lay-mesh', { fillMm: 18, coverMm: 15, bars: 1 }),
+    /lies flat\. 1 bar is tied on to it where the plan shows\.$/,
+  ],
+  [act('lay-mesh', { fillMm: 18, coverMm: 15, bars: 3 }), /3 bars are tied on/],
+  [act('lay-bars', { fillMm: 18, bars: 2 }), /^Lay 2 bars on the fill, 18 mm deep/],
+  [act('bend-bars', { bars: 4, bentCount: 0 }), /^Cut 4 bars to the bending list: gloves/],
+  [act('bend-bars', { bars: 4, bentCount: 2 }), /, and bend those that it says/],
+  [act('stand-cage', { of: 'bar', coverMm: 15 }), /^Hang the bar in the mould, 15 mm clear of its end/],
+  [act('stand-cage', { of: 'hoops', coverMm: 15 }), /^Tie the hoops/],
+  [act('stand-cage', { of: 'cage', coverMm: 15 }), /^Tie the cage at every crossing/],
+  [
+    act('tie-void', { coverMm: 60, holdForceN: 90, straps: 2, drainMm: 12 }),
+    /2 straps over it .*A tube of 12 mm/,
+  ],
+  [act('tie-void', { coverMm: 60, holdForceN: 90, straps: 2, drainMm: 0 }), /Sealed all round/],
+  [
     act('place-batch', { number: 2, batches: 2, litres: 11, by: 'open', part: 'over', fillMm: 18.5 }),
     /^Place the rest of batch 2 over the steel at once, 11 L\.$/,
   ],

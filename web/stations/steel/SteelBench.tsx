@@ -10,6 +10,7 @@ import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
 import { BarsBench } from './BarsBench.tsx'
 import { MOVE_NAMES } from './moveWords.ts'
+import { VoidBench } from './VoidBench.tsx'
 
 export function SteelBench() {
   const { piece, plan, job, looks, whole } = usePlan()
@@ -104,6 +105,7 @@ export function SteelBench() {
         </div>
       )}
       <BarsBench />
+      <VoidBench />
       {figures?.handling && <Moves />}
       {figures && (
         <div className={looks.steel}>
