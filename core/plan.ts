@@ -11,7 +11,7 @@ import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
 import { type Memo, noMemo, pieceWith, type Result, runStation } from './station.ts'
-import { planSteelStation, type SteelStation } from './steel/index.ts'
+import { planSteelStation, type SteelStation, suctionOf } from './steel/index.ts'
 import { USUAL_DENSITY } from './stock/index.ts'
 import { orderOperations, type Timed } from './work/index.ts'
 
@@ -156,6 +156,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               pieceStation: castRun,
               meshes: stock.meshes,
               bars: stock.bars,
+              suctionKPa: suctionOf(piece, stock),
               mix,
               mixes: stock.mixes,
               quick: !thick,

@@ -66,7 +66,7 @@ export const USUAL_FIBRE = { of: 'ar-glass', kgPerM3: 0.6 } as const
 export const USUAL_HANDLING: {
   bearers: number[] | null
   hands: [number, number][] | null
-  use: 'bedded' | 'ends' | 'rails'
+  use: 'bedded' | 'ends' | 'rails' | 'supports'
 } = { bearers: null, hands: null, use: 'bedded' }
 
 /** On the ground, and nothing holds it. */
@@ -122,7 +122,9 @@ export const steelChoiceSchema = z.strictObject({
         .max(4)
         .nullable()
         .describe('where it is carried, in plan, mm; null by how many carry it'),
-      use: z.enum(['bedded', 'ends', 'rails']).describe('how it lies when it is used'),
+      use: z
+        .enum(['bedded', 'ends', 'rails', 'supports'])
+        .describe('how it lies when it is used; supports stand where its bearers do'),
     })
     .default(USUAL_HANDLING)
     .describe('how a flat piece is held'),

@@ -9,6 +9,7 @@ export {
   type Move,
   type MoveCheck,
 } from './handling/planHandling.ts'
+export { suctionOf } from './handling/suction.ts'
 export { meshRegion, meshSheet } from './mat/meshSheet.ts'
 export { coverFor, planSteelStation } from './planSteel.ts'
 export { takesMesh } from './takesMesh.ts'

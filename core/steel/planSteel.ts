@@ -11,6 +11,7 @@ import { markBars } from './bars/bendingList.ts'
 import { planBars } from './bars/planBars.ts'
 import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
 import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
+import { overhangOf } from './handling/overhang.ts'
 import { planHandling } from './handling/planHandling.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { matFigures } from './mat/matFigures.ts'
@@ -41,6 +42,8 @@ const coverForBar = (piece: Piece, bar: Bar, mix: Mix): number =>
 export type SteelOptions = {
   readonly mixes: readonly Mix[]
   readonly bars: readonly Bar[]
+  /** What the base it lies on holds it down by at its first lift. */
+  readonly suctionKPa: number
   readonly quick: boolean
   /** Who are there to lift. */
   readonly people: number
@@ -53,7 +56,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
-  { mixes, bars: barStock, quick, people }: SteelOptions,
+  { mixes, bars: barStock, suctionKPa, quick, people }: SteelOptions,
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
@@ -138,12 +141,28 @@ export function planSteelStation(
   const insertKg = figures.inserts.massKg
   const strippingKg = massOf(concrete, mix.freshKgPerM3) + massKg + insertKg
   const flat = flatOf(kernel, piece, geometry, quick, memo)
-  const handling = flat ? planHandling(flat, piece, mix, { people, kg: strippingKg }) : null
+  const handling = flat ? planHandling(flat, piece, mix, { people, kg: strippingKg, suctionKPa }) : null
   const moves = handling
     ? toldMoves(handling, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
     : []
   if (handling) findings.push(...handlingFindings(piece, handling, moves, mix, geometry.thickness))
   const placedKg = massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg
+  const overhang = handling && overhangOf(piece, handling, { kg: placedKg, mat, bars: bars?.bars ?? [] })
+  if (overhang && overhang.carried < overhang.moment)
+    raise(
+      'overhang-steel',
+      'warn',
+      { overhangMm: overhang.overhang, carriedShare: overhang.carried / overhang.moment },
+      mat && mat.school !== 'weather-face'
+        ? [
+            {
+              code: 'high',
+              facts: {},
+              changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { depth: 'weather-face' } }],
+            },
+          ]
+        : [],
+    )
   const standing = quick ? null : planStanding(kernel, piece, geometry, figures, placedKg, memo)
   if (standing) findings.push(...standingFindings(piece, geometry, standing, placedKg))
   const fixings = fixingsOf(piece, geometry, mix.f28[piece.mix.water])

@@ -22,7 +22,7 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 const mix = testStock.mixes[0]!
-const ALL = { mixes: testStock.mixes, bars: testStock.bars, quick: false, people: 2 }
+const ALL = { mixes: testStock.mixes, bars: testStock.bars, suctionKPa: 1, quick: false, people: 2 }
 const plan = (piece: Piece) =>
   planSteelStation(kernel, piece, planPieceStation(kernel, piece, 2300, true), testStock.meshes, mix, ALL)
 const rect = (length: number, width: number) =>

@@ -205,6 +205,20 @@ export const STEEL_WORDS = {
     why: 'What holds it up must stand on all sides of its weight.',
     remedy: 'Hold it where it bends least',
   }),
+  'hands-off': (f: { count: number }) => ({
+    what: `${f.count === 1 ? 'A hand misses' : `${f.count} hands miss`} the piece: told as it is usually carried`,
+    why: 'Where it is held must lie on it, and not in an opening.',
+    remedy: 'Hold it where it bends least',
+  }),
+  'overhang-steel': (f: { overhangMm: number; carriedShare: number }, { mm }) => ({
+    what: `Its steel bears ${Math.round(f.carriedShare * 100)} percent of someone who leans ${mm(f.overhangMm)} beyond the support`,
+    why: 'If it cracks there only steel near the top holds it, and all of it must. Where people sit or lean local codes and a licensed professional decide.',
+    remedies: {
+      high: 'Lay the mesh high',
+      rails: 'Lay bars along it',
+      thicker: 'Make it thicker',
+    },
+  }),
   'use-cracks': (f: Moved, { mm }) => ({
     what: `In use it has a margin of ${margin(f.fullShare)} under someone’s weight`,
     why: `It bends most ${spot(f, mm)}. Where people stand, sit or lean on it local codes and a licensed professional decide.`,

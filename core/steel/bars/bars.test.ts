@@ -30,6 +30,7 @@ const plan = (piece: Piece) =>
   planSteelStation(kernel, piece, built(piece), testStock.meshes, mix, {
     mixes: testStock.mixes,
     bars: testStock.bars,
+    suctionKPa: 1,
     quick: false,
     people: 2,
   })

@@ -4,7 +4,9 @@ import { newBox, newOpening, newTurned, type Piece, type SlabPiece } from '../..
 import { planPieceStation } from '../../piece/index.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
+import type { Mat } from '../mat/planMat.ts'
 import { flatPlate, isFlat } from './flatPlate.ts'
+import { overhangOf } from './overhang.ts'
 import { allowedStress, neededStrength, planHandling } from './planHandling.ts'
 import { shared } from './supports.ts'
 
@@ -23,9 +25,13 @@ const slab = (length: number, width: number, thickness: number, rest: Partial<Sl
   })
 const handled = (piece: Piece, people = 2) => {
   const { geometry, figures } = planPieceStation(kernel, piece, 2300, false)
-  return planHandling(flatPlate(kernel, geometry)!, piece, mix, { people, kg: figures.volumeLitres * 2.35 })
+  return planHandling(flatPlate(kernel, geometry)!, piece, mix, {
+    people,
+    kg: figures.volumeLitres * 2.35,
+    suctionKPa: 0,
+  })
 }
-const use = (piece: Piece, how: 'ends' | 'rails', bearers: number[] | null = null): Piece => ({
+const use = (piece: Piece, how: 'ends' | 'rails' | 'supports', bearers: number[] | null = null): Piece => ({
   ...piece,
   steel: { ...piece.steel, handling: { bearers, hands: null, use: how } },
 })
@@ -120,6 +126,46 @@ describe('what is thin, open or heavy', () => {
     expect(down.massKg - up.massKg).toBeCloseTo(0.81 * 12, 2)
     expect([up.stretched, down.stretched]).toEqual(['bottom', 'top'])
   })
+  it('torn off its base by suction, where that is worse than a jerk', () => {
+    const { geometry, figures } = planPieceStation(kernel, slab(900, 900, 45), 2300, false)
+    const flat = flatPlate(kernel, geometry)!
+    const turned = (suctionKPa: number) =>
+      planHandling(flat, slab(900, 900, 45), mix, {
+        people: 4,
+        kg: figures.volumeLitres * 2.35,
+        suctionKPa,
+      }).checks.find((c) => c.move === 'turn')!.peakMpa
+    // rho g T is 1.037 kPa: half of that more is a jerk.
+    expect(turned(0.5)).toBeCloseTo(turned(0), 6)
+    expect(turned(1) / turned(0)).toBeCloseTo((1.037 + 1) / (1.5 * 1.037), 2)
+    expect(turned(3) / turned(0)).toBeCloseTo((1.037 + 3) / (1.5 * 1.037), 2)
+  })
+  it('used on two supports, someone leans on its end: stretched on top over the support, by P a and its own weight', () => {
+    const piece = use(slab(1600, 300, 55), 'supports', [400, 1200])
+    const { peakMpa, stretched } = peak(piece, 'use')
+    const moment = 1000 * 350 + (2350e-9 * 9.81 * 55 * 300 * 400 ** 2) / 2
+    // Further in it tips under them: 62 kg do not hold a person 450 beyond the support.
+    expect(handled(use(slab(1600, 300, 55), 'supports', [500, 1100])).unstable).toContain('use')
+    expect(stretched).toBe('top')
+    expect(peakMpa / (moment / ((300 * 55 ** 2) / 6))).toBeGreaterThan(0.9)
+    expect(peakMpa / (moment / ((300 * 55 ** 2) / 6))).toBeLessThan(1.5)
+  })
+  it('wants steel near the top that holds all of it', () => {
+    const piece = use(slab(1600, 300, 55), 'supports', [400, 1200]) as SlabPiece
+    const handling = handled(piece)
+    const wire = (y: number) => ({ from: [0, y] as const, to: [1600, y] as const })
+    const mat = {
+      mesh: testStock.meshes[0]!,
+      sheet: { wires: [wire(50), wire(150), { from: [50, 0] as const, to: [50, 300] as const }] },
+      height: 40,
+    } as unknown as Mat
+    const told = overhangOf(piece, handling, { kg: 62, mat, bars: [] })!
+    expect(told.overhang).toBeCloseTo(400, 6)
+    expect(told.moment).toBeCloseTo(1000 * 350 + ((62 * 9.81) / 1600) * (400 ** 2 / 2), 0)
+    // Two of three wires run over the support.
+    expect(told.carried).toBeCloseTo(2 * Math.PI * 4 * 200 * 0.9 * 40, 3)
+    expect(overhangOf(use(piece, 'ends'), handling, { kg: 62, mat, bars: [] })).toBeNull()
+  })
   it('someone on a tread between two supports: P L/4 and more at the edge', () => {
     const { peakMpa } = peak(use(slab(900, 300, 55), 'ends'), 'use')
     const beam =
@@ -134,6 +180,19 @@ describe('odd input', () => {
     const { unstable, checks } = handled(use(slab(1200, 300, 40), 'ends', [20, 200]))
     expect(unstable).toContain('bearers')
     expect(checks.some((c) => c.move === 'bearers')).toBe(false)
+  })
+  it('hands that miss it are told, and it is carried where it usually is', () => {
+    const piece = slab(1200, 300, 40)
+    const hands: [number, number][] = [
+      [10, 10],
+      [10, 290],
+      [1300, 10],
+      [1190, 290],
+    ]
+    const held = { ...piece, steel: { ...piece.steel, handling: { ...piece.steel.handling, hands } } }
+    const { off, checks } = handled(held)
+    expect(off).toBe(1)
+    expect(checks.find((c) => c.move === 'carry')!.peakMpa).toBeCloseTo(peak(piece, 'carry').peakMpa, 6)
   })
   it('hands that do not hold it, likewise', () => {
     const piece = slab(1200, 300, 40)

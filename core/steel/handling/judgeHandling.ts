@@ -95,7 +95,11 @@ export function handlingFindings(
       piece.steel.handling.bearers || piece.steel.handling.hands ? [held(piece, {})] : [],
     ),
   )
+  const missed = handling.off
+    ? [finding('hands-off', 'warn', { move: 'carry', count: handling.off }, [held(piece, {})])]
+    : []
   return [
+    ...missed,
     ...unstable,
     ...moves.flatMap((m): Finding[] => {
       const facts = {

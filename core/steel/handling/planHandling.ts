@@ -1,4 +1,4 @@
-import type { Point, Region } from '../../geometry/index.ts'
+import { isWithin, type Point, type Region } from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
 import { type PlateMesh, type Resting, UnstablePlate } from '../../mechanics/index.ts'
 import type { Mix } from '../../stock/index.ts'
@@ -51,6 +51,10 @@ export type Handling = {
   /** Along the longer way, mm. */
   readonly bearers: readonly number[]
   readonly proposed: readonly number[]
+  /** Where it is carried. */
+  readonly hands: readonly Point[]
+  /** Chosen hands that miss the piece: then it is carried where it usually is. */
+  readonly off: number
   /** Four hands a fifth of its length in. */
   readonly inward: readonly Point[]
   readonly checks: readonly MoveCheck[]
@@ -78,12 +82,20 @@ export const allowedStress = (fc: number, lambda: number): number => (RUPTURE * 
 
 export const lambdaOf = ({ family }: Pick<Mix, 'family'>): number => (family === 'lightweight' ? LIGHT : 1)
 
+export type Handled = {
+  readonly people: number
+  /** At stripping. */
+  readonly kg: number
+  /** What the base it lies on holds it down by when it is lifted off first. */
+  readonly suctionKPa: number
+}
+
 /** How a flat piece of `kg` at stripping stands being turned about its long edge, set on bearers, carried flat, and used. */
 export function planHandling(
   flat: FlatPlate,
   piece: Piece,
   mix: Mix,
-  { people, kg }: { readonly people: number; readonly kg: number },
+  { people, kg, suctionKPa }: Handled,
 ): Handling {
   const { plate, plan } = flat
   const way = longWay(plan)
@@ -139,20 +151,21 @@ export function planHandling(
 
   const edge = turnEdge(flat, way)
   const lifting = liftingHands(flat, way, people)
+  // What stays on its base is torn off it first: the worse of a jerk and of the suction.
+  const sucked = plate.pressed(() => suctionKPa * 1e-3)
+  const torn = turns ? null : weightOf(kg, 1).map((f, i) => f + sucked[i]!)
   told(
     'turn',
     kg + baseKg,
-    [
-      () => {
-        const points = [...edge, ...lifting]
-        const found = plate.rest(withBase, points)
-        return {
-          found,
-          held: heldBy(points, found, (i) => (i < edge.length ? 'edge' : 'hand')),
-          points: lifting,
-        }
-      },
-    ],
+    [withBase, ...(torn ? [torn] : [])].map((load) => () => {
+      const points = [...edge, ...lifting]
+      const found = plate.rest(load, points)
+      return {
+        found,
+        held: heldBy(points, found, (i) => (i < edge.length ? 'edge' : 'hand')),
+        points: lifting,
+      }
+    }),
     turns ? 'top' : 'bottom',
   )
 
@@ -171,7 +184,9 @@ export function planHandling(
     'bottom',
   )
 
-  const hands = piece.steel.handling.hands ?? carryingHands(flat, way, people)
+  const chosen = piece.steel.handling.hands
+  const off = (chosen ?? []).filter((p) => !inRegion(p, plan)).length
+  const hands = chosen && off === 0 ? chosen : carryingHands(flat, way, people)
   const centre = middleOf(flat)
   const total = massToForce(kg) * JERK
   told(
@@ -194,7 +209,9 @@ export function planHandling(
     const points =
       use === 'ends'
         ? [BEARING, way.length - BEARING].flatMap((s) => bearerPoints(flat, way, s))
-        : railPoints(flat, way)
+        : use === 'supports'
+          ? rests
+          : railPoints(flat, way)
     const placedKg = (kg * mix.hardenedKgPerM3) / mix.freshKgPerM3
     const own = weightOf(placedKg, 1)
     told(
@@ -218,11 +235,16 @@ export function planHandling(
     },
     bearers,
     proposed,
+    hands,
+    off,
     inward: carryingHands(flat, way, 4),
     checks,
     unstable,
   }
 }
+
+const inRegion = (p: Point, region: Region): boolean =>
+  region.reduce((odd, ring) => (isWithin(p, ring) ? !odd : odd), false)
 
 const heldBy = (points: readonly Point[], { reactions }: Resting, by: (i: number) => Held['by']): Held[] =>
   points.map((at, i) => ({ at, forceN: reactions[i]!, by: by(i) }))

@@ -25,6 +25,7 @@ const plan = (piece: Piece) =>
     {
       mixes: testStock.mixes,
       bars: testStock.bars,
+      suctionKPa: 1,
       quick: false,
       people: 2,
     },

@@ -11,7 +11,9 @@ import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Turns } from '../../ui/Turns.tsx'
+import { agesOf, LEAST, marginAt } from './ages.ts'
 import { type Fitted, fitted } from './fitted.ts'
+import { Hands } from './Hands.tsx'
 import { above, atNodes } from './isoBands.ts'
 import { MOVE_NAMES, marginWords, whenWords } from './moveWords.ts'
 import { StandingDrawing } from './StandingDrawing.tsx'
@@ -29,7 +31,7 @@ export function HandlingLens() {
   const steel = plan?.stations.steel
   const handling = steel?.handling ?? null
   const [wanted, setWanted] = useState<Move>('turn')
-  const [at, setAt] = useState<'start' | 'full'>('start')
+  const [at, setAt] = useState('start')
   const check = handling?.checks.find((c) => c.move === wanted) ?? handling?.checks[0]
   const told = steel?.figures.handling?.moves.find((m) => m.move === check?.move)
   const xs = handling?.plan.flat() ?? []
@@ -42,8 +44,9 @@ export function HandlingLens() {
           ROOM,
         )
       : null
-  const margin =
-    told && (at === 'start' && told.move !== 'use' ? told.startMarginShare : told.fullMarginShare)
+  const ages = agesOf(plan?.stations.pour?.figures.strength ?? [])
+  const mpa = ages.find((a) => a.value === at)?.mpa ?? null
+  const margin = told && marginAt(told, at === 'start' && told.move !== 'use', mpa)
   const allowed = check && margin ? check.peakMpa * margin : 1
   return (
     <div
@@ -68,7 +71,8 @@ export function HandlingLens() {
               value={at}
               ways={[
                 { value: 'start', name: `at ${say.mpa(10, 0)}` },
-                { value: 'full', name: 'at 28 days' },
+                ...ages.map(({ value, name }) => ({ value, name })),
+                { value: 'full', name: '28 days' },
               ]}
               onTurn={setAt}
               className="flex items-center gap-3"
@@ -82,7 +86,10 @@ export function HandlingLens() {
           <strong className={`text-[24px] leading-none ${margin < 1 ? 'text-oxide' : ''}`}>
             margin {margin > 20 ? 'over 20' : margin.toFixed(2)}
           </strong>{' '}
-          {marginWords(margin)}. {whenWords(told, say)}
+          {mpa !== null && mpa < LEAST && told.move !== 'use'
+            ? `not below ${say.mpa(LEAST, 0)}: it has ${say.mpa(mpa, 1)}`
+            : marginWords(margin)}
+          . {whenWords(told, say)}
         </p>
       )}
       {!handling && whole && (
@@ -123,7 +130,11 @@ export function HandlingLens() {
             fit={fit}
             kg={(n) => say.kg(forceToMass(n / (check.move === 'use' ? 1 : JERK)), 1)}
           />
-          {check.move === 'bearers' && <Bearers handling={handling} fit={fit} />}
+          {(check.move === 'bearers' ||
+            (check.move === 'use' && piece.steel.handling.use === 'supports')) && (
+            <Bearers handling={handling} fit={fit} />
+          )}
+          {check.move === 'carry' && <Hands handling={handling} fit={fit} />}
           <Peak check={check} fit={fit} mpa={say.mpa(check.peakMpa, 2)} />
           <Key size={size} />
         </svg>

@@ -238,11 +238,13 @@ function Moves() {
       </h2>
       <Choice
         label="Lies in use"
+        stacked
         value={chosen.use}
         options={[
           { value: 'bedded', name: 'bedded', note: 'held up all over' },
           { value: 'ends', name: 'on its ends', note: 'as a step or lintel' },
           { value: 'rails', name: 'on rails', note: 'along both edges' },
+          { value: 'supports', name: 'on two supports', note: 'leaned on beyond them' },
         ]}
         onChoose={(use) => choose(`lies ${use}`, { use })}
       />

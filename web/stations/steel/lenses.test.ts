@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { ThicknessMap } from '../../../core/steel/index.ts'
+import type { ThicknessMap, ToldMove } from '../../../core/steel/index.ts'
 import { METRIC } from '../../../core/testing/says.ts'
+import { agesOf, marginAt } from './ages.ts'
 import { fitted } from './fitted.ts'
 import { above, atNodes } from './isoBands.ts'
 import { marginWords, whenWords } from './moveWords.ts'
@@ -111,4 +112,16 @@ it('margins and hours in words', () => {
   expect(whenWords(move, say)).toBe('From 14 MPa: 32 h after the first water.')
   expect(whenWords({ ...move, earliestMinutes: null }, say)).toMatch(/never/)
   expect(whenWords({ ...move, earliestMinutes: 9000 }, say)).toMatch(/7 days/)
+})
+
+it('a margin is looked at for an age by the strength the mix has then', () => {
+  const strength = [0, 12, 24, 36, 48, 60].map((hours) => ({ hours, mpa: hours / 2 }))
+  expect(agesOf(strength).map((a) => [a.name, a.mpa])).toEqual([
+    ['24 h', 12],
+    ['48 h', 24],
+  ])
+  const told = { move: 'turn', startMarginShare: 0.8, fullMarginShare: 1.5 } as ToldMove
+  expect([marginAt(told, true, 12), marginAt(told, false, 40), marginAt(told, false, null)]).toEqual([
+    0.8, 1.6, 1.5,
+  ])
 })
