@@ -151,7 +151,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             memo,
             'steel',
             {
-              piece: pieceWith(piece, 'steel', 'exposure', 'mix', 'pour'),
+              piece: pieceWith(piece, 'steel', 'exposure', 'mix', 'pour', 'plannedCasts'),
               people: settings.people,
               pieceStation: castRun,
               meshes: stock.meshes,

@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import * as fontkit from 'fontkit'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel, Point } from './geometry/index.ts'
-import type { Job, Piece } from './job/index.ts'
+import type { Job, Outline, Piece } from './job/index.ts'
 import { planPiece } from './plan.ts'
 import { clock, hatchLines, type Page, shopSheet } from './sheets/index.ts'
 import { writePdf } from './sheets/writePdf.ts'
@@ -89,6 +89,30 @@ describe('shop sheet', () => {
       'the plan is a mirror image',
     ])
       has(text)
+  })
+  it('has the mesh as it is cut and the bars as they are bent, and no such page without', () => {
+    const wide: Outline = { kind: 'rectangle', length: 2600, width: 700, radii: [0, 0, 0, 0] }
+    const slab = testSlab({ outline: wide, openings: [testBasin] })
+    const barred = { ...slab, steel: { ...slab.steel, bars: { ...slab.steel.bars, corners: true } } }
+    const { pages } = sheetOf(barred)
+    const mesh = pages.filter((p) => p.of === 'mesh')
+    expect(mesh.length).toBe(1)
+    const all = texts(mesh)
+    expect(all).toContain('MESH TO CUT')
+    expect(all.some((t) => /^piece 1: 1360 x 670$/.test(t))).toBe(true)
+    expect(all.some((t) => /^lapped 150 mm, tied/.test(t))).toBe(true)
+    expect(texts(pages)).toContain('BARS TO CUT AND BEND, OUTSIDE SIZES')
+    for (const page of mesh)
+      for (const mark of page.marks)
+        for (const [x, y] of mark.kind === 'text' ? [mark.at] : mark.points) {
+          expect(x).toBeGreaterThan(0)
+          expect(x).toBeLessThan(page.width)
+          expect(y).toBeGreaterThan(0)
+          expect(y).toBeLessThan(page.height)
+        }
+    const none = sheetOf({ ...slab, steel: { ...slab.steel, kind: 'none' } })
+    expect(none.pages.map((p) => p.of)).not.toContain('mesh')
+    expect(texts(none.pages).join(' ')).not.toContain('BARS')
   })
   it('is in fractions for an inch job, and every glyph it uses is in the font', () => {
     const inch = texts(

@@ -130,7 +130,7 @@ export class PageWriter {
     this.text([x + step * count + 2, y], `${inches ? '4"' : '100 mm'}: check with a rule`, 2.8)
   }
 
-  page(): Page {
-    return { width: this.width, height: this.height, marks: this.marks }
+  page(of: Page['of']): Page {
+    return { of, width: this.width, height: this.height, marks: this.marks }
   }
 }

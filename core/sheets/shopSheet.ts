@@ -20,6 +20,7 @@ import {
 import { formatLength, wordsStyle } from '../units/index.ts'
 import { cutRowsDrawn, cutTable } from './cutTable.ts'
 import { hatchLines } from './hatch.ts'
+import { meshPage } from './meshPage.ts'
 import { columnsOf, openingColumn, openingLines, openingTable } from './openingTable.ts'
 import { PageWriter } from './pageWriter.ts'
 import { sectionDrawing } from './sectionDrawing.ts'
@@ -152,7 +153,7 @@ function drawn(input: ShopSheetInput): Drawn {
 /** What the sheet comes to, without drawing it. */
 export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
   paper: input.settings.paper,
-  pages: 1 + workPages(input, drawn(input)).length,
+  pages: 1 + (meshPage(input) ? 1 : 0) + workPages(input, drawn(input)).length,
   scaleOneTo: sheetScale(input),
 })
 
@@ -162,7 +163,8 @@ export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
  */
 export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
   const first = drawn(input)
-  const pages = [drawingPage(kernel, input, first), ...workPages(input, first)]
+  const mesh = meshPage(input)
+  const pages = [drawingPage(kernel, input, first), ...(mesh ? [mesh] : []), ...workPages(input, first)]
   return { pages, figures: sheetFigures(input) }
 }
 
@@ -270,7 +272,7 @@ function drawingPage(kernel: Kernel, input: ShopSheetInput, { cutRows, openings 
   page.checkBar([MARGIN, MARGIN + 2], settings.units === 'inch')
   if (stations.mould) cutTable(page, input, stations.mould, cutRows)
   else figureTable(page, input, width * TABLES, height - 30)
-  return page.page()
+  return page.page('drawing')
 }
 
 /** The plan as it lies in the pour: a slab's own outline, for other kinds what is seen of the solid from above. */

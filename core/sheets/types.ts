@@ -34,7 +34,13 @@ export type Mark =
       readonly turned?: boolean
     }
 
-export type Page = { readonly width: number; readonly height: number; readonly marks: readonly Mark[] }
+export type Page = {
+  /** What it is for: the drawing with its cut list, the mesh to cut, or the work in order. */
+  readonly of: 'drawing' | 'mesh' | 'work'
+  readonly width: number
+  readonly height: number
+  readonly marks: readonly Mark[]
+}
 
 /** A material cut by the section plane: contours in section coordinates, mm at true size. */
 export type SectionPart = {

@@ -81,7 +81,7 @@ export function workPages(input: ShopSheetInput, drawn: Drawn): Page[] {
     }
     y -= 3
   }
-  return writers.map((w) => w.page())
+  return writers.map((w) => w.page('work'))
 }
 
 function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn: Drawn): Section[] {

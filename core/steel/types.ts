@@ -13,6 +13,13 @@ import type { VoidHold } from './voidHold.ts'
 /** One straight piece of wire, as placed. */
 export type Wire = { readonly from: Point; readonly to: Point }
 
+type CutPiece = {
+  readonly xMm: number
+  readonly yMm: number
+  readonly lengthMm: number
+  readonly widthMm: number
+}
+
 export type Land = {
   readonly between: readonly [string, string]
   readonly openingIds: readonly string[]
@@ -44,6 +51,15 @@ export type SteelFigures = {
   readonly sheetWidthMm: number
   readonly sheetCount: number
   readonly lapsMm: number
+  /** The mat as it is cut: its pieces where they lie in it, and on sheets of the stock for one cast or all; null of none. */
+  readonly meshCut: {
+    readonly lapMm: number
+    readonly castCount: number
+    readonly stockLengthMm: number
+    readonly stockWidthMm: number
+    readonly pieces: readonly CutPiece[]
+    readonly sheets: readonly (readonly (CutPiece & { readonly number: number })[])[]
+  } | null
   readonly massKg: number
   readonly cost: number | null
   readonly steelShare: number

@@ -123,6 +123,10 @@ export const STEEL_WORDS = {
       ]),
     ),
   }),
+  'mesh-sheet-small': (f: { lengthMm: number; widthMm: number; lapMm: number }, { mm }) => ({
+    what: `No mat is cut from sheets of ${mm(f.lengthMm)} × ${mm(f.widthMm)}`,
+    why: `They lap ${mm(f.lapMm)} where they meet, and this sheet is no longer than that. Put right its size in the stock, or choose another mesh.`,
+  }),
   'mesh-laps': (f: { sheets: number; lapMm: number }, { mm }) => ({
     what: `Mesh of ${f.sheets} sheets: lap them ${mm(f.lapMm)} and tie`,
     why: 'A sheet that only butts carries nothing across the joint.',

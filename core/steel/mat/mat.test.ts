@@ -5,6 +5,7 @@ import { planPieceStation } from '../../piece/index.ts'
 import { noMemo } from '../../station.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
+import { matSheets } from './matSheets.ts'
 import { matHeight, planMat } from './planMat.ts'
 
 let kernel: Kernel
@@ -94,5 +95,52 @@ describe('a mat is cut to what it passes through at its own depth', () => {
       expect(column!.high - (mat.height + mesh.wire)).toBeGreaterThanOrEqual(COVER - 0.01)
       expect(mat.height - mesh.wire - column!.low).toBeGreaterThanOrEqual(COVER - 0.01)
     }
+  })
+})
+
+describe('a mat cut from sheets', () => {
+  const mesh = { ...testStock.meshes[0]!, length: 2000, width: 1000, spacing: 100 }
+  it.each<[string, number, number, number, number[][], number, number]>([
+    ['one piece of one sheet', 1150, 490, 1, [[1150, 490]], 1, 1],
+    [
+      'two that lap 150',
+      3000,
+      900,
+      1,
+      [
+        [1575, 900],
+        [1575, 900],
+      ],
+      2,
+      2,
+    ],
+    ['turned where that takes fewer', 900, 1900, 1, [[900, 1900]], 1, 1],
+    [
+      'four, two each way',
+      3600,
+      1700,
+      1,
+      [
+        [1875, 925],
+        [1875, 925],
+        [1875, 925],
+        [1875, 925],
+      ],
+      4,
+      4,
+    ],
+    // 490 twice across a sheet: two casts from one.
+    ['six casts from three sheets', 1950, 490, 6, [[1950, 490]], 1, 3],
+  ])('%s', (_, length, width, casts, sizes, one, all) => {
+    const cut = matSheets(length, width, mesh, casts)
+    expect(cut.pieces.map((p) => [p.length, p.width])).toEqual(sizes)
+    expect([cut.count, cut.sheets.length]).toEqual([one, all])
+    expect(Math.max(...cut.pieces.map((p) => p.x + p.length))).toBeCloseTo(length, 6)
+    expect(Math.max(...cut.pieces.map((p) => p.y + p.width))).toBeCloseTo(width, 6)
+    expect(cut.sheets.flat().length).toBe(sizes.length * casts)
+  })
+  it('none of sheets that only lap', () => {
+    expect(matSheets(900, 500, { ...mesh, length: 140, width: 140 }, 1).pieces).toEqual([])
+    expect(matSheets(0, 0, mesh, 1).pieces).toEqual([])
   })
 })

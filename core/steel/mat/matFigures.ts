@@ -1,4 +1,6 @@
 import type { Piece } from '../../job/index.ts'
+import type { SteelFigures } from '../types.ts'
+import type { MatPiece } from './matSheets.ts'
 import type { Mat } from './planMat.ts'
 
 /** What is told of a mat; of none its empty figures. */
@@ -19,6 +21,7 @@ export function matFigures(mat: Mat | null, { attitude }: Piece, thickness: numb
       sheetWidthMm: 0,
       sheetCount: 0,
       lapsMm: 0,
+      meshCut: null,
       massKg: 0,
       cost: null,
       steelShare: 0,
@@ -37,13 +40,24 @@ export function matFigures(mat: Mat | null, { attitude }: Piece, thickness: numb
     totalWireMm: sheet.totalLength,
     sheetLengthMm: sheet.sheetLength,
     sheetWidthMm: sheet.sheetWidth,
-    sheetCount: mat.sheets,
-    lapsMm: mat.laps,
+    sheetCount: mat.cut.count,
+    lapsMm: mat.cut.laps,
+    meshCut: toldCut(mat),
     massKg: mat.massKg,
-    cost: mesh.price == null ? null : mesh.price * mat.sheets,
+    cost: mesh.price == null ? null : mesh.price * mat.cut.count,
     steelShare: ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness),
   }
 }
+const toldCut = ({ cut, mesh }: Mat): SteelFigures['meshCut'] => ({
+  lapMm: cut.lap,
+  castCount: cut.casts,
+  stockLengthMm: mesh.length,
+  stockWidthMm: mesh.width,
+  pieces: cut.pieces.map(told),
+  sheets: cut.sheets.map((parts) => parts.map((p) => ({ ...told(p), number: p.piece + 1 }))),
+})
+const told = ({ x, y, length, width }: MatPiece) => ({ xMm: x, yMm: y, lengthMm: length, widthMm: width })
+
 const SCHOOLS = {
   middle: 'middle',
   'stretched-face': 'stretched face',

@@ -1,7 +1,7 @@
 import type { Change, findingList, Piece, Remedy, SlabPiece } from '../../job/index.ts'
 import type { Mesh } from '../../stock/index.ts'
 import type { SteelFindings } from '../words.ts'
-import { LAP, LEAST_COVER, type Mat, matHeight } from './planMat.ts'
+import { LEAST_COVER, type Mat, matHeight } from './planMat.ts'
 
 /** Steel nearer than this to the show face shows through (ghosting), mm. */
 const GHOSTING = 12
@@ -40,7 +40,10 @@ export function matFindings(
       { coverMm: short, wantedMm: cover },
       cures(piece, mat, cover, meshes, coverOf),
     )
-  if (mat.sheets > 1) raise('mesh-laps', 'note', { sheets: mat.sheets, lapMm: mesh.spacing + LAP })
+  if (mat.cut.pieces.length > 1)
+    raise('mesh-laps', 'note', { sheets: mat.cut.pieces.length, lapMm: mat.cut.lap })
+  if (mat.cut.pieces.length === 0)
+    raise('mesh-sheet-small', 'stop', { lengthMm: mesh.length, widthMm: mesh.width, lapMm: mat.cut.lap })
 }
 
 const chosen = (piece: Piece, patch: Partial<Piece['steel']>): Change => ({

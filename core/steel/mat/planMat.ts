@@ -6,10 +6,9 @@ import type { Mesh } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import { castIn } from '../castIn.ts'
 import { matRegion } from './matRegion.ts'
+import { type MatSheets, matSheets } from './matSheets.ts'
 import { type MeshSheet, meshSheet } from './meshSheet.ts'
 
-/** Sheets lap by one square and this, mm. */
-export const LAP = 50
 /** Nearer to a face than this no mat may lie: nothing would hold it, mm. */
 export const LEAST_COVER = 10
 /** Below this one sheet lies in the middle, mm. */
@@ -27,8 +26,7 @@ export type Mat = {
   readonly below: number
   readonly above: number
   readonly massKg: number
-  readonly sheets: number
-  readonly laps: number
+  readonly cut: MatSheets
 }
 
 /** How high the middle of a sheet lies, mm from the underside. `matHeight('middle', 45, 15, 4)` is 22.5. */
@@ -89,7 +87,12 @@ export function planMat(
       return meshSheet(matRegion(kernel, piece, geometry, i.openings, level), box, i.spacing)
     },
   ).value
-  const { count, laps } = sheetsFor(sheet.sheetLength, sheet.sheetWidth, mesh)
+  const cut = runStation(
+    memo,
+    'mat cut',
+    { length: sheet.sheetLength, width: sheet.sheetWidth, mesh, casts: piece.plannedCasts },
+    (i) => matSheets(i.length, i.width, i.mesh, i.casts),
+  ).value
   return {
     mesh,
     sheet,
@@ -98,19 +101,6 @@ export function planMat(
     below: height - mesh.wire,
     above: thickness - height - mesh.wire,
     massKg: massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3),
-    sheets: count,
-    laps,
+    cut,
   }
-}
-
-/** Sheets bought for a mat, with a lap of one square and 50 mm where two meet. */
-function sheetsFor(length: number, width: number, mesh: Mesh): { count: number; laps: number } {
-  if (length <= 0 || width <= 0) return { count: 0, laps: 0 }
-  const lap = mesh.spacing + LAP
-  const across = (extent: number, sheet: number) =>
-    extent <= sheet ? 1 : 1 + Math.ceil((extent - sheet) / (sheet - lap))
-  const straight = [across(length, mesh.length), across(width, mesh.width)] as const
-  const turned = [across(length, mesh.width), across(width, mesh.length)] as const
-  const [a, b] = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
-  return { count: a * b, laps: (a - 1) * width + (b - 1) * length }
 }

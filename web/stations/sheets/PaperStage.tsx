@@ -23,9 +23,9 @@ export function PaperStage() {
           style={{ background: '#fff' }}
           role="img"
           aria-label={
-            i === 0
+            page.of === 'drawing'
               ? `Shop sheet: plan, section and cut list of ${piece.name}`
-              : `Shop sheet, page ${i + 1}: mix, times and order for ${piece.name}`
+              : `Shop sheet, page ${i + 1}: ${page.of === 'mesh' ? 'mesh to cut' : 'mix, times and order'} for ${piece.name}`
           }
         >
           {page.marks.map((mark, k) => (

@@ -240,11 +240,16 @@ function Held({ check, fit, kg }: { check: MoveCheck; fit: Fitted; kg: (n: numbe
 
 function Peak({ check, fit, mpa }: { check: MoveCheck; fit: Fitted; mpa: string }) {
   const [x, y] = fit.to(check.at)
+  // Where no hand's weight stands.
+  const weights = check.held.flatMap((h) => (h.by === 'hand' ? [fit.to(h.at)] : []))
+  const free = (dy: number) =>
+    weights.every(([hx, hy]) => Math.abs(hx - x) > 110 || Math.abs(hy + 22 - y - dy) > 20)
+  const beside = [y > 150 ? -18 : 20, 20, 46, -46].find(free) ?? 20
   return (
     <g pointerEvents="none">
       <circle cx={x} cy={y} r="6" fill="none" stroke="var(--oxide)" strokeWidth="2.5" />
       <Label
-        at={[x, y > 150 ? y - 18 : y + 20]}
+        at={[x, y + beside]}
         text={`${mpa}, stretched ${check.stretched === 'top' ? 'on top' : 'below'}`}
         oxide
       />
