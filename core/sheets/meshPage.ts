@@ -9,6 +9,8 @@ import type { Page } from './types.ts'
 const [MAT, SHEETS] = [0.56, 0.3]
 /** Under the title and above the foot, mm on paper. */
 const [HEAD, FOOT] = [34, 22]
+/** Lines under the mat, and the step from one to the next, mm on paper. */
+const [TOLD, STEP] = [9, 6]
 /** Sheets drawn; more are told. */
 const DRAWN = 6
 
@@ -24,7 +26,15 @@ export function meshPage(input: ShopSheetInput): Page | null {
   const cutTo = (mm: number) => formatCut(mm, settings)
   const left = Math.min(...wires.flatMap((w) => [w.from[0], w.to[0]]))
   const front = Math.min(...wires.flatMap((w) => [w.from[1], w.to[1]]))
-  const room = [width * MAT - 2 * MARGIN - 14, height - HEAD - FOOT - 14] as const
+  const lines = [
+    `${figures.meshName}: ${figures.crosswaysWires} wires across, ${figures.lengthwaysWires} along, seen from above as it is laid.`,
+    ...cut.pieces.map((p, i) => `piece ${i + 1}: ${cutTo(p.lengthMm)} x ${cutTo(p.widthMm)}`),
+    ...(cut.pieces.length > 1
+      ? [`lapped ${lengthWithUnit(cut.lapMm, settings)}, tied at every second crossing`]
+      : []),
+    'Clip wires that would enter an opening, as drawn; cut ends are sharp: gloves and glasses.',
+  ].slice(0, TOLD)
+  const room = [width * MAT - 2 * MARGIN - 14, height - HEAD - FOOT - 32 - STEP * lines.length] as const
   const scale = Math.max(figures.sheetLengthMm / room[0], figures.sheetWidthMm / room[1])
   const top = height - HEAD - 10
   // As it is laid: mirrored where the piece is poured upside down.
@@ -63,17 +73,9 @@ export function meshPage(input: ShopSheetInput): Page | null {
   const [near, far] = flip ? [figures.sheetLengthMm, 0] : [0, figures.sheetLengthMm]
   page.dimension(at([near, 0]), at([far, 0]), 8, cutTo(figures.sheetLengthMm), 'below')
   page.dimension(at([near, 0]), at([near, figures.sheetWidthMm]), 8, cutTo(figures.sheetWidthMm), 'left')
-  const lines = [
-    `${figures.meshName}: ${figures.crosswaysWires} wires across, ${figures.lengthwaysWires} along, seen from above as it is laid.`,
-    ...cut.pieces.map((p, i) => `piece ${i + 1}: ${cutTo(p.lengthMm)} x ${cutTo(p.widthMm)}`),
-    ...(cut.pieces.length > 1
-      ? [`lapped ${lengthWithUnit(cut.lapMm, settings)}, tied at every second crossing`]
-      : []),
-    'Clip wires that would enter an opening, as drawn; cut ends are sharp: gloves and glasses.',
-  ]
   const low = Math.min(...cut.pieces.flatMap((p) => ringOf(p).map((q) => at(q)[1]))) - 18
-  for (const [i, line] of lines.slice(0, 8).entries())
-    page.fit([MARGIN + 4, low - i * 6], line, 4, width * MAT - MARGIN)
+  for (const [i, line] of lines.entries())
+    page.fit([MARGIN + 4, low - i * STEP], line, 4, width * MAT - MARGIN)
 
   const x0 = width * (1 - SHEETS) - MARGIN
   const wide = width * SHEETS
