@@ -136,6 +136,7 @@ function usualChoices(
       mesh: firstId(stock.meshes),
       cover: null,
       depth: null,
+      placed: 'on-fill',
       fibre: USUAL_FIBRE,
       bars: USUAL_BARS,
       handling: USUAL_HANDLING,

@@ -90,6 +90,10 @@ export const steelChoiceSchema = z.strictObject({
     .enum(['middle', 'stretched-face', 'weather-face'])
     .nullable()
     .describe('weather-face keeps the cover on the show face only; null takes it from the thickness'),
+  placed: z
+    .enum(['on-fill', 'pressed', 'hung'])
+    .default('on-fill')
+    .describe('a mat is laid on the fill at its level, pressed into the full form, or hung in it before'),
   fibre: z
     .strictObject({
       of: z.enum(['ar-glass', 'pva']),

@@ -1,6 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from '../geometry/index.ts'
-import { type Job, newTurned, type Piece, type SlabPiece, withChoice } from '../job/index.ts'
+import {
+  type Job,
+  newTurned,
+  type Piece,
+  type SlabPiece,
+  type SteelChoice,
+  withChoice,
+} from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
@@ -115,6 +122,20 @@ describe('the day, worked out by hand', () => {
         stations.mix!.figures.volumeLitres,
       )
     }
+  })
+  it.each<[SteelChoice['placed'], (place: number, lay: number, all: readonly string[]) => boolean]>([
+    ['on-fill', (place, lay, all) => lay > place && all.slice(lay).some((id) => id.startsWith('place/'))],
+    ['pressed', (_, lay, all) => !all.slice(lay).some((id) => id.startsWith('place/'))],
+    ['hung', (place, lay) => lay < place],
+  ])('a mat %s comes where the day has it', (placed, holds) => {
+    const piece = at(20, { thickness: 120 })
+    const { work } = plan({ ...piece, steel: { ...piece.steel, placed } })
+    const all = work.map((op) => op.id)
+    const [place, lay] = [all.findIndex((id) => id.startsWith('place/')), all.indexOf('lay/mat')]
+    expect([placed, holds(place, lay, all)]).toEqual([placed, true])
+    expect(work.some((op) => op.code === 'place-batch' && op.facts.part === 'over')).toBe(
+      placed === 'on-fill',
+    )
   })
   it('joins lifts: rodded into the one below before that has set', () => {
     const { work } = plan(at(20, { thickness: 120 }))

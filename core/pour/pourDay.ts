@@ -73,7 +73,8 @@ export function pourDay(input: PourInput): Operation[] {
   if (!first) return steps
   steps.push({ ...first, needs: checks })
 
-  const mat = steel.operations.find((op) => op.code === 'lay-mesh' || op.code === 'lay-bars')
+  const mat = steel.operations.find((op) => LAID.has(op.code))
+  const pressed = mat?.code === 'press-mat'
   const fillAt =
     steel.figures.layAtFillMm === null
       ? null
@@ -88,7 +89,8 @@ export function pourDay(input: PourInput): Operation[] {
     const fill = batch.litres * Math.min(1, share)
     litres += fill
     if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
-    const reaches = fillAt !== null && before < fillAt && litres >= Math.min(fillAt, volumeLitres) - 1e-9
+    const reaches =
+      !pressed && fillAt !== null && before < fillAt && litres >= Math.min(fillAt, volumeLitres) - 1e-9
     // Where the mat comes to lie within a batch, that is placed in two goes: up to the mat, and over it.
     const under = mat && reaches && fillAt < litres - 0.02 * volumeLitres ? fillAt - before : null
     const place = (id: string, part: 'all' | 'under' | 'over', amount: number, needs: string): string =>
@@ -120,7 +122,7 @@ export function pourDay(input: PourInput): Operation[] {
         needs: [placed],
         notAfter: [set(SET_PARTS.joins)],
       })
-    if (mat && reaches) {
+    if (mat && (reaches || (pressed && i === batches.length - 1))) {
       steps.push({ ...mat, needs: [last] })
       last = mat.id
       if (under !== null) last = place(`place/${n}/over`, 'over', fill - under, mat.id)
@@ -242,8 +244,10 @@ export function pourDay(input: PourInput): Operation[] {
   return steps
 }
 
+/** What of the steel goes in as it is filled. */
+const LAID: ReadonlySet<string> = new Set(['lay-mesh', 'lay-bars', 'press-mat'])
 /** What of the steel is done before the first water. */
-const BEFORE: ReadonlySet<string> = new Set(['bend-bars', 'stand-cage', 'tie-void'])
+const BEFORE: ReadonlySet<string> = new Set(['bend-bars', 'stand-cage', 'tie-void', 'hang-mat'])
 
 /** Turns sharper than this are corners, not chords of a curve, rad. */
 const CORNER = Math.PI / 9

@@ -28,11 +28,11 @@ export function meshPage(input: ShopSheetInput): Page | null {
   const front = Math.min(...wires.flatMap((w) => [w.from[1], w.to[1]]))
   const lines = [
     `${figures.meshName}: ${figures.crosswaysWires} wires across, ${figures.lengthwaysWires} along, seen from above as it is laid.`,
+    'Clip wires that would enter an opening, as drawn; cut ends are sharp: gloves and glasses.',
     ...cut.pieces.map((p, i) => `piece ${i + 1}: ${cutTo(p.lengthMm)} x ${cutTo(p.widthMm)}`),
     ...(cut.pieces.length > 1
       ? [`lapped ${lengthWithUnit(cut.lapMm, settings)}, tied at every second crossing`]
       : []),
-    'Clip wires that would enter an opening, as drawn; cut ends are sharp: gloves and glasses.',
   ].slice(0, TOLD)
   const room = [width * MAT - 2 * MARGIN - 14, height - HEAD - FOOT - 32 - STEP * lines.length] as const
   const scale = Math.max(figures.sheetLengthMm / room[0], figures.sheetWidthMm / room[1])

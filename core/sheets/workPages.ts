@@ -28,6 +28,8 @@ import type { Page } from './types.ts'
 type Line = { readonly text: string; readonly value: string }
 type Section = { readonly heading: string; readonly lines: readonly Line[] }
 
+const PLACED = { 'on-fill': 'lay at fill', pressed: 'press down to', hung: 'hang at' } as const
+
 /** Between a text and the value at the end of its line, mm. */
 const GAP = 3
 const TEXT = 3.4
@@ -120,7 +122,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
         s.meshName === null
           ? { text: 'no mesh', value: '' }
           : {
-              text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, lay at fill ${mm(s.layAtFillMm ?? 0)}`,
+              text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, ${PLACED[s.placed]} ${mm(s.layAtFillMm ?? 0)}`,
               value: style.kg(s.massKg, 1),
             },
         ...(s.fibreKg > 0 ? [{ text: 'fibre, strewn in last', value: style.kg(s.fibreKg, 2) }] : []),

@@ -131,6 +131,18 @@ export function planSteelStation(
       },
     ])
   const told = bars && barFigures(bars, memo)
+  const lies = mat?.height ?? told?.heightMm ?? null
+  if (lies !== null && piece.steel.placed === 'pressed') {
+    const deep = piece.attitude.down === 'top' ? lies : geometry.thickness - lies
+    if (deep > PRESSED)
+      raise('pressed-deep', 'warn', { deepMm: deep, mostMm: PRESSED }, [
+        {
+          code: 'on-fill',
+          facts: {},
+          changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { placed: 'on-fill' } }],
+        },
+      ])
+  }
   const massKg = (mat?.massKg ?? 0) + (told?.massKg ?? 0)
   const concrete = Math.max(
     0,
@@ -171,6 +183,7 @@ export function planSteelStation(
     kind: inside,
     ...matFigures(mat, piece, geometry.thickness),
     ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),
+    placed: piece.steel.placed,
     coverMm: cover,
     coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
     fibreKg: inside === 'fibre' ? (piece.steel.fibre.kgPerM3 * concrete) / 1e9 : 0,
@@ -209,6 +222,9 @@ export function planSteelStation(
     operations: steelWork(result, piece.voidFormer),
   }
 }
+
+/** A mat is pressed no deeper than this into a full form, mm [own]: it drags stones down and leaves a seam. */
+const PRESSED = 30
 
 /** The fill on which bars without a mat are laid, mm. */
 const fillUnder = (

@@ -4,8 +4,8 @@ import type { BarFigures } from './bars/barFigures.ts'
 import type { BarPurpose } from './bars/types.ts'
 import type { SteelFigures } from './types.ts'
 
-/** Minutes [own]: to lay a mat and set it on its cover, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former. */
-const MINUTES = { mat: 3, bar: 1, bend: 2, tie: 0.5, stand: 5, void: 15 } as const
+/** Minutes [own]: to lay a mat, to press it in, to hang it on wires, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former. */
+const MINUTES = { 'on-fill': 3, pressed: 4, hung: 12, bar: 1, bend: 2, tie: 0.5, stand: 5, void: 15 } as const
 /** Works for this share of its initial set [own]. */
 const WORKS = 0.5
 /** Bars that are tied to a cage beforehand and stood in the empty mould. */
@@ -18,7 +18,7 @@ const counted = (bars: BarFigures | null, caged: boolean): number =>
 
 /** What is bent and tied before the day, stood in the empty mould, and laid when the fill stands at its level. */
 export function steelWork(
-  { layAtFillMm, coverMm, meshName, bars, voidHold }: SteelFigures,
+  { layAtFillMm, coverMm, meshName, placed, bars, voidHold }: SteelFigures,
   former: VoidFormer | null,
 ): Operation[] {
   const [caged, laid] = [counted(bars, true), counted(bars, false)]
@@ -71,19 +71,25 @@ export function steelWork(
         minutes: MINUTES.void,
       }),
     )
-  if (layAtFillMm !== null)
+  if (layAtFillMm !== null) {
+    const told = { fillMm: layAtFillMm, coverMm, bars: laid, mesh: meshName !== null }
     steps.push(
       operation({
-        ...(meshName === null
-          ? act('lay-bars', { fillMm: layAtFillMm, bars: laid })
-          : act('lay-mesh', { fillMm: layAtFillMm, coverMm, bars: laid })),
+        ...(placed === 'on-fill'
+          ? meshName === null
+            ? act('lay-bars', { fillMm: layAtFillMm, bars: laid })
+            : act('lay-mesh', { fillMm: layAtFillMm, coverMm, bars: laid })
+          : placed === 'pressed'
+            ? act('press-mat', told)
+            : act('hang-mat', told)),
         id: 'lay/mat',
         station: 'steel',
         per: 'cast',
         about,
-        minutes: (meshName === null ? 0 : MINUTES.mat) + MINUTES.bar * laid,
-        notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
+        minutes: (meshName === null ? 0 : MINUTES[placed]) + MINUTES.bar * laid,
+        ...(placed === 'hung' ? {} : { notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }] }),
       }),
     )
+  }
   return steps
 }

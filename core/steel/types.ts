@@ -41,6 +41,8 @@ export type SteelFigures = {
   readonly heightMm: number | null
   /** Lay the sheet when the fill stands this high in the mould. */
   readonly layAtFillMm: number | null
+  /** How a mat, or bars laid like one, come to lie there. */
+  readonly placed: 'on-fill' | 'pressed' | 'hung'
   readonly depthSchool: 'middle' | 'stretched face' | 'weather face' | null
   readonly coverToShowFaceMm: number | null
   readonly lengthwaysWires: number

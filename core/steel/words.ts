@@ -123,6 +123,11 @@ export const STEEL_WORDS = {
       ]),
     ),
   }),
+  'pressed-deep': (f: { deepMm: number; mostMm: number }, { mm }) => ({
+    what: `Pressed ${mm(f.deepMm)} into the full form; ${mm(f.mostMm)} is as deep as it goes cleanly`,
+    why: 'Deeper, it drags stones down with it and leaves seams of paste over every wire. Laid on the fill at its level it comes to lie where it is drawn.',
+    remedy: 'Lay it on the fill',
+  }),
   'mesh-sheet-small': (f: { lengthMm: number; widthMm: number; lapMm: number }, { mm }) => ({
     what: `No mat is cut from sheets of ${mm(f.lengthMm)} × ${mm(f.widthMm)}`,
     why: `They lap ${mm(f.lapMm)} where they meet, and this sheet is no longer than that. Put right its size in the stock, or choose another mesh.`,

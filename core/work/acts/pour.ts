@@ -75,6 +75,16 @@ export const POUR_ACTS = {
     (f: { fillMm: number; bars: number }, s) =>
       `Lay ${count(f.bars, 'bar')} on the fill, ${s.mm(Math.round(f.fillMm))} deep, where the plan shows, and press them in until they lie flat.`,
   ),
+  'press-mat': told(
+    'press the steel in',
+    (f: { fillMm: number; coverMm: number; bars: number; mesh: boolean }, s) =>
+      `Press the ${f.mesh ? 'mesh' : 'bars'} into the full form until ${f.mesh ? 'it lies' : 'they lie'} ${s.mm(Math.round(f.fillMm))} above the base, ${s.mm(f.coverMm)} from every side, with a gauge at three places; work the surface shut over every wire.`,
+  ),
+  'hang-mat': told(
+    'hang the steel',
+    (f: { fillMm: number; coverMm: number; bars: number; mesh: boolean }, s) =>
+      `Hang the ${f.mesh ? 'mesh' : 'bars'} on wires from battens across the form, ${s.mm(Math.round(f.fillMm))} above the base and ${s.mm(f.coverMm)} from every side; nothing of it touches the face. Wires are cut below the surface when it stiffens.`,
+  ),
   'bend-bars': told(
     'cut and bend the bars',
     (f: { bars: number; bentCount: number }) =>

@@ -305,6 +305,16 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /lies flat\. 1 bar is tied on to it where the plan shows\.$/,
   ],
   [act('lay-mesh', { fillMm: 18, coverMm: 15, bars: 3 }), /3 bars are tied on/],
+  [
+    act('press-mat', { fillMm: 18.5, coverMm: 15, bars: 0, mesh: true }),
+    /^Press the mesh into the full form until it lies 19 mm above the base/,
+  ],
+  [
+    act('press-mat', { fillMm: 18, coverMm: 15, bars: 2, mesh: false }),
+    /^Press the bars into the full form until they lie/,
+  ],
+  [act('hang-mat', { fillMm: 18, coverMm: 15, bars: 0, mesh: true }), /^Hang the mesh on wires/],
+  [act('hang-mat', { fillMm: 18, coverMm: 15, bars: 2, mesh: false }), /^Hang the bars on wires/],
   [act('lay-bars', { fillMm: 18, bars: 2 }), /^Lay 2 bars on the fill, 18 mm deep/],
   [act('bend-bars', { bars: 4, bentCount: 0 }), /^Cut 4 bars to the bending list: gloves/],
   [act('bend-bars', { bars: 4, bentCount: 2 }), /, and bend those that it says/],

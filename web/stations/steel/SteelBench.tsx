@@ -85,6 +85,19 @@ export function SteelBench() {
           />
         </>
       )}
+      {figures && figures.layAtFillMm !== null && (
+        <Choice
+          label="Goes in"
+          stacked
+          value={piece.steel.placed}
+          options={[
+            { value: 'on-fill', name: 'laid on the fill', note: 'the batch is parted there' },
+            { value: 'pressed', name: 'pressed in', note: 'into the full, thin form' },
+            { value: 'hung', name: 'hung before', note: 'on wires from battens' },
+          ]}
+          onChoose={(placed) => choose(`steel ${placed.replace('-', ' ')}`, { placed })}
+        />
+      )}
       {figures?.meshName && (
         <div className={looks.steel}>
           <h2>Mesh sheet</h2>
@@ -95,7 +108,10 @@ export function SteelBench() {
             {figures.crosswaysWires} + {figures.lengthwaysWires}
           </Row>
           <Row label="Pieces of wire">{figures.wirePieces}</Row>
-          <Row label="Lay it at a fill of" unit={style.units === 'mm' ? 'mm' : ''}>
+          <Row
+            label={figures.placed === 'on-fill' ? 'Lay it at a fill of' : 'Lies above the base'}
+            unit={style.units === 'mm' ? 'mm' : ''}
+          >
             {mm(figures.layAtFillMm ?? 0)}
           </Row>
           <Row label="To the show face" unit={style.units === 'mm' ? 'mm' : ''}>
