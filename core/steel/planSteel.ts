@@ -9,6 +9,7 @@ import { type BarFigures, barFigures, barVolume } from './bars/barFigures.ts'
 import { barFindings } from './bars/barFindings.ts'
 import { markBars } from './bars/bendingList.ts'
 import { planBars } from './bars/planBars.ts'
+import { planBeam } from './handling/beam.ts'
 import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
 import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
 import { overhangOf } from './handling/overhang.ts'
@@ -159,6 +160,28 @@ export function planSteelStation(
     : []
   if (handling) findings.push(...handlingFindings(piece, handling, moves, mix, geometry.thickness))
   const placedKg = massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg
+  const beam =
+    !flat && !quick && geometry.recipe && geometry.blocks.length < 2 && !geometry.voidFormer && !slab?.basin
+      ? runStation(
+          memo,
+          'beam',
+          {
+            recipe: geometry.recipe,
+            kg: strippingKg,
+            placedKg,
+            mix,
+            spans: piece.steel.handling.use === 'ends',
+          },
+          (i) => planBeam(kernel, i.recipe, i),
+        ).value
+      : null
+  const beamMoves = beam
+    ? toldMoves(beam, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
+    : []
+  if (beam)
+    findings.push(
+      ...handlingFindings(piece, { unstable: [], off: 0, inward: [] }, beamMoves, mix, geometry.thickness),
+    )
   const overhang = handling && overhangOf(piece, handling, { kg: placedKg, mat, bars: bars?.bars ?? [] })
   if (overhang && overhang.carried < overhang.moment)
     raise(
@@ -208,7 +231,12 @@ export function planSteelStation(
             proposedMm: handling.proposed,
             moves,
           }
-        : null,
+        : beam && {
+            longerWayMm: beam.length,
+            bearersMm: beam.bearers,
+            proposedMm: beam.bearers,
+            moves: beamMoves,
+          },
     lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
   }
   return {

@@ -206,7 +206,7 @@ export const STEEL_WORDS = {
   }),
   'move-cracks': (f: Moved, { mm }) => ({
     what: `${MOVES[f.move] ?? f.move} it cracks: a margin of ${margin(f.fullShare)} even at full strength`,
-    why: `It bends most ${spot(f, mm)}. ${f.move === 'carry' ? 'Carry it on edge, on a trolley, or with more hands further in.' : 'Make it thicker, of a stronger mix, or turn it with its base screwed to stiffeners.'}`,
+    why: `It bends most ${spot(f, mm)}. ${f.move === 'carry' || f.move === 'ends' || f.move === 'lay' ? (f.alongMm === undefined ? 'Carry it on edge, on a trolley, or with more hands further in.' : 'Move it standing, or with straps a fifth of its length in, and more of them.') : 'Make it thicker, of a stronger mix, or turn it with its base screwed to stiffeners.'}`,
     remedies: CARRIED,
   }),
   'move-unstable': (f: { move: string }) => ({
@@ -251,6 +251,8 @@ type Moved = {
   hoursMinutes: number
   xMm: number
   yMm: number
+  /** Of a bar: from its end. */
+  alongMm?: number
   stretched: string
 }
 
@@ -259,12 +261,16 @@ const MOVES: Readonly<Record<string, string>> = {
   bearers: 'Set on its bearers',
   carry: 'Carried flat',
   use: 'In use',
+  lay: 'Laid on two bearers',
+  ends: 'Carried by its ends',
 }
 const margin = (n: number): string => n.toFixed(2)
 const hoursOf = (minutes: number): string =>
   minutes < 48 * 60 ? `${Math.ceil(minutes / 60)} h` : `${Math.ceil(minutes / 1440)} days`
 const spot = (f: Moved, mm: Say): string =>
-  `${mm(f.xMm)} from the left and ${mm(f.yMm)} from the front, stretched ${f.stretched === 'top' ? 'on top' : 'below'}`
+  f.alongMm !== undefined
+    ? `${mm(f.alongMm)} along it, as a beam${f.move === 'use' ? '' : ' the weaker way round'}`
+    : `${mm(f.xMm)} from the left and ${mm(f.yMm)} from the front, stretched ${f.stretched === 'top' ? 'on top' : 'below'}`
 const CARRIED = {
   'as-proposed': 'Hold it where it bends least',
   'hands-inward': 'Hold it a fifth of its length in',

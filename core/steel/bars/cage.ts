@@ -49,6 +49,14 @@ export function longWay(size: Vector): Axis | null {
   return size[axis] >= SLENDER * rest ? axis : null
 }
 
+/** A body this many times wider than it is deep is flat, and no post. */
+const FLAT = 3
+/** Whether a box is that of a post: long one way, and not a board. */
+export const isPost = (size: Vector): boolean => {
+  const [a, b] = [...size].sort((p, q) => p - q) as [number, number, number]
+  return longWay(size) !== null && b <= FLAT * a
+}
+
 /** Turns a body so that its long way is up; a point (a, b, c) then stands for the one `back` gives. */
 const UPRIGHT: Readonly<Record<Axis, { by: Placement; back: (p: Vector) => Vector }>> = {
   0: {

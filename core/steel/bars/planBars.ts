@@ -14,7 +14,7 @@ import type { JudgedLand } from '../lands.ts'
 import { matRegion } from '../mat/matRegion.ts'
 import { LEAST_COVER, type Mat, schoolOf } from '../mat/planMat.ts'
 import { takesMesh } from '../takesMesh.ts'
-import { longWay, planCage } from './cage.ts'
+import { isPost, planCage } from './cage.ts'
 import { insideCorners, planCornerBars } from './cornerBars.ts'
 import { planHoops } from './hoops.ts'
 import { planRails } from './rails.ts'
@@ -27,8 +27,6 @@ export const FIFTH = 5
 export const GHOSTING = 12
 /** Of ties against uprights: EN 1992-1-1, 9.5.3, and the thinnest that is bent on a bench, mm. */
 const [TIE, LEAST_TIE] = [0.25, 4]
-/** A body this many times wider than it is deep is flat, and no post. */
-const FLAT = 3
 
 /** Which bars serve a piece at all. */
 export type TakesBars = {
@@ -64,12 +62,6 @@ const bodiesOf = (geometry: PieceGeometry): { id: string; recipe: SolidRecipe }[
     : geometry.recipe
       ? [{ id: 'cage', recipe: geometry.recipe }]
       : []
-
-/** Whether a box is that of a post: long one way, and not a board. */
-const isPost = (size: readonly [number, number, number]): boolean => {
-  const [a, b] = [...size].sort((p, q) => p - q) as [number, number, number]
-  return longWay(size) !== null && b <= FLAT * a
-}
 
 /** What bars a piece could have, from its solid. */
 function takesBars(kernel: Kernel, piece: Piece, geometry: PieceGeometry, memo: Memo): TakesBars {

@@ -13,6 +13,8 @@ import { allowedStress, type Handling, lambdaOf, type Move } from './planHandlin
 export const LEAST_MPA = 10
 /** A margin under which it will probably crack, one under which it is not done, and one that wants care. */
 const [CRACKS, NOT, CARE] = [0.6, 1, 1.3]
+/** What may be done otherwise. */
+const MAY: ReadonlySet<Move> = new Set(['carry', 'ends', 'lay'])
 /** Age at which it is used, minutes at 20 degC. */
 const USED = 28 * 1440
 
@@ -24,6 +26,8 @@ export type ToldMove = {
   readonly stretched: 'top' | 'bottom'
   readonly xMm: number
   readonly yMm: number
+  /** Of a bar, from its end; null of what is flat. */
+  readonly alongMm: number | null
   /** Never less than 10. */
   readonly neededMpa: number
   /** Null where the mix never gets there. */
@@ -34,7 +38,7 @@ export type ToldMove = {
 
 /** The moves of a piece with the hours of its mix at its temperatures. */
 export function toldMoves(
-  { checks }: Handling,
+  { checks }: Pick<Handling, 'checks'>,
   mix: Mix,
   curve: StrengthCurve,
   course: TemperatureCourse,
@@ -51,6 +55,7 @@ export function toldMoves(
       stretched: c.stretched,
       xMm: c.at[0],
       yMm: c.at[1],
+      alongMm: c.along ?? null,
       neededMpa,
       earliestMinutes: age === null ? null : timeForAge(course, age),
       startMarginShare: c.peakMpa > 0 ? allowedStress(LEAST_MPA, lambda) / c.peakMpa : 1000,
@@ -66,10 +71,12 @@ export const turnStrength = (moves: readonly ToldMove[]): number =>
     LEAST_MPA,
   )
 
+type HeldWays = Pick<Handling, 'unstable' | 'off' | 'inward'>
+
 /** What is told of the moves: which wait, which crack it, which tip it. */
 export function handlingFindings(
   piece: Piece,
-  handling: Handling,
+  handling: HeldWays,
   moves: readonly ToldMove[],
   mix: Mix,
   thickness: number,
@@ -111,6 +118,7 @@ export function handlingFindings(
         xMm: m.xMm,
         yMm: m.yMm,
         stretched: m.stretched,
+        ...(m.alongMm !== null && { alongMm: m.alongMm }),
         hoursMinutes: m.earliestMinutes ?? 0,
       }
       const cures = remediesOf(piece, handling, m, mix, thickness)
@@ -123,7 +131,7 @@ export function handlingFindings(
       }
       // At full strength it would still crack: what must be done stops the pour, what may be done otherwise warns.
       if (m.fullMarginShare < NOT || m.earliestMinutes === null)
-        return [finding('move-cracks', m.move === 'carry' ? 'warn' : 'stop', facts, cures)]
+        return [finding('move-cracks', MAY.has(m.move) ? 'warn' : 'stop', facts, cures)]
       if (m.neededMpa > LEAST_MPA + 1e-9)
         return [finding('move-waits', 'note', facts, m.move === 'carry' ? cures : [])]
       return []
@@ -144,12 +152,12 @@ const held = (piece: Piece, patch: Partial<Piece['steel']['handling']>, code = '
 })
 
 /** Held or set down elsewhere, or thicker: stress falls as the thickness grows. */
-function remediesOf(piece: Piece, handling: Handling, m: ToldMove, mix: Mix, thickness: number): Remedy[] {
+function remediesOf(piece: Piece, handling: HeldWays, m: ToldMove, mix: Mix, thickness: number): Remedy[] {
   const { steel } = piece
   const chosen = steel.handling.bearers ?? steel.handling.hands
   const wanted = thickness * Math.max(1, m.peakMpa / allowedStress(LEAST_MPA, lambdaOf(mix)))
   const thicker: Change | null =
-    piece.kind === 'slab'
+    piece.kind === 'slab' && m.alongMm === null
       ? { type: 'thicknessChanged', pieceId: piece.id, thickness: Math.ceil(wanted / 5) * 5 }
       : null
   return [

@@ -16,8 +16,8 @@ import {
   turnEdge,
 } from './supports.ts'
 
-/** What is done with a flat piece, or to it, that bends it. */
-export type Move = 'turn' | 'bearers' | 'carry' | 'use'
+/** What is done with a piece, or to it, that bends it: a flat one, or (laid, by its ends) a bar. */
+export type Move = 'turn' | 'bearers' | 'carry' | 'use' | 'lay' | 'ends'
 
 /** Where it rests or is held, and with how much, N. */
 export type Held = {
@@ -33,6 +33,8 @@ export type MoveCheck = {
   /** Peak with the jerk of handling, or with the load of use. */
   readonly peakMpa: number
   readonly at: Point
+  /** Of a bar: how far along it from its end, mm. */
+  readonly along?: number
   /** Which face is stretched there, as placed. */
   readonly stretched: 'top' | 'bottom'
   /** Strength at which the margin is 1. */

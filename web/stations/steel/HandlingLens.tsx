@@ -30,6 +30,7 @@ export function HandlingLens() {
   const say = wordsStyle(style)
   const steel = plan?.stations.steel
   const handling = steel?.handling ?? null
+  const beam = handling ? null : (steel?.figures.handling ?? null)
   const [wanted, setWanted] = useState<Move>('turn')
   const [at, setAt] = useState('start')
   const check = handling?.checks.find((c) => c.move === wanted) ?? handling?.checks[0]
@@ -95,7 +96,24 @@ export function HandlingLens() {
       {!handling && whole && (
         <div className="absolute inset-0 grid grid-rows-[auto_minmax(0,1fr)]">
           <p className="label m-0 px-4 pt-3 text-[16px]">
-            {plan?.stations.piece?.geometry.recipe ? (
+            {!plan?.stations.piece?.geometry.recipe ? (
+              'Nothing to hold while a finding stops the piece from being built.'
+            ) : beam ? (
+              beam.moves.map((m) => {
+                const left = m.move === 'use' ? m.fullMarginShare : m.startMarginShare
+                return (
+                  <span key={m.move} className="block">
+                    <strong className={left < 1 ? 'text-oxide' : ''}>
+                      {MOVE_NAMES[m.move]}: margin {left > 20 ? 'over 20' : left.toFixed(2)}
+                    </strong>{' '}
+                    <span className="text-soft">
+                      {m.move === 'use' ? '' : `at ${say.mpa(LEAST, 0)}, the weaker way round. `}
+                      {whenWords(m, say)}
+                    </span>
+                  </span>
+                )
+              })
+            ) : (
               <>
                 <strong>No bending is told of this shape.</strong>{' '}
                 <span className="text-soft">
@@ -103,8 +121,6 @@ export function HandlingLens() {
                   a wall or a neck; set down on its whole foot, on something soft.
                 </span>
               </>
-            ) : (
-              'Nothing to hold while a finding stops the piece from being built.'
             )}
           </p>
           <StandingDrawing />

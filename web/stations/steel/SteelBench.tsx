@@ -242,6 +242,7 @@ function Moves() {
   const say = wordsStyle(useMeasureStyle())
   const handling = plan?.stations.steel?.figures.handling
   const { handling: chosen } = piece.steel
+  const flat = plan?.stations.steel?.handling != null
   const choose = (label: string, patch: Partial<typeof chosen>) =>
     change(label, { type: 'steelChosen', pieceId: piece.id, patch: { handling: { ...chosen, ...patch } } })
   return (
@@ -259,8 +260,12 @@ function Moves() {
         options={[
           { value: 'bedded', name: 'bedded', note: 'held up all over' },
           { value: 'ends', name: 'on its ends', note: 'as a step or lintel' },
-          { value: 'rails', name: 'on rails', note: 'along both edges' },
-          { value: 'supports', name: 'on two supports', note: 'leaned on beyond them' },
+          ...(flat
+            ? ([
+                { value: 'rails', name: 'on rails', note: 'along both edges' },
+                { value: 'supports', name: 'on two supports', note: 'leaned on beyond them' },
+              ] as const)
+            : []),
         ]}
         onChoose={(use) => choose(`lies ${use}`, { use })}
       />

@@ -7,6 +7,8 @@ export const MOVE_NAMES: Readonly<Record<Move, string>> = {
   bearers: 'on two bearers',
   carry: 'carried flat',
   use: 'in use',
+  lay: 'laid on two bearers',
+  ends: 'carried by its ends',
 }
 
 /** What a margin means for who stands there. */
