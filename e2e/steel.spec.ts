@@ -55,3 +55,37 @@ test('another mesh: cover and level follow', async ({ page }) => {
   await bench(page).getByRole('radio', { name: /^low/ }).click()
   await expect.poll(() => bench(page).textContent()).not.toBe(before)
 })
+
+test('bars across the inside corners: listed, drawn and lit, and a hand is moved by key', async ({
+  page,
+}) => {
+  const list = bench(page).getByRole('table', { name: 'Bending list' })
+  await expect(list).toHaveCount(0)
+  await bench(page).getByLabel('Across inside corners').click()
+  await expect(list).toContainText('across a corner')
+  await expect(bench(page)).toContainText('6 mm bar')
+  await page.getByRole('radio', { name: 'handling' }).click()
+  await page.getByRole('radio', { name: 'carried flat' }).click()
+  const hand = page.getByRole('button', { name: /^Hand 1, / })
+  const before = await hand.getAttribute('aria-label')
+  await hand.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: /^Hand 1, / })).not.toHaveAccessibleName(before!)
+})
+
+test('a cage in a post and a void former in a block: drawn, listed, and gone again', async ({ page }) => {
+  await page.goto('/job/kestrel-rise/lamp-bollard/steel')
+  const list = bench(page).getByRole('table', { name: 'Bending list' })
+  await expect(list).toContainText('6 × upright')
+  await expect(lens(page).getByRole('img', { name: /^What goes inside/ })).toBeVisible()
+  await bench(page).getByLabel('A cage, tied').click()
+  await expect(list).toHaveCount(0)
+  await page.goto('/job/kestrel-rise/stepping-plinth/steel')
+  await expect(bench(page)).toContainText('Held down by')
+  const weight = () => bench(page).getByText('As placed').locator('..').textContent()
+  await expect(bench(page)).toContainText('Saves')
+  const before = await weight()
+  await bench(page).getByLabel('Void former inside').click()
+  await expect.poll(weight).not.toBe(before)
+  await expect(bench(page)).not.toContainText('Held down by')
+})

@@ -108,7 +108,7 @@ export function planCage(kernel: Kernel, body: SolidRecipe, options: CageOptions
   // Where a slim end leaves no room the cage stops below it.
   while (last + 1 - first >= SHORT * LEVELS) {
     const [from, to] = [low + first * step, low + (last + 1) * step]
-    const bars = barsWithin(kernel, { ...options, inserts }, { stood, from, to, lesser })
+    const bars = barsWithin(kernel, { ...options, inserts }, { stood, from, to, lesser, middle })
     if (bars) {
       const uprights = bars.list.filter((b) => b.purpose === 'upright').length
       return {
@@ -133,19 +133,22 @@ type Stretch = {
   readonly stood: SolidRecipe
   readonly from: number
   readonly to: number
-  /** The body's lesser way across. */
+  /** The body's lesser way across, and the area of its middle section. */
   readonly lesser: number
+  readonly middle: number
 }
 
 /** Uprights and ties in one stretch of a body that stands; null where nothing keeps its cover. */
 function barsWithin(
   kernel: Kernel,
   { id, cover, main, tie, apart: wanted, inserts }: CageOptions,
-  { stood, from, to, lesser }: Stretch,
+  { stood, from, to, lesser, middle }: Stretch,
 ): { list: PlacedBar[]; apart: number } | null {
   const [foot, head] = [from + cover, to - cover]
   if (head <= foot) return null
   const solid = solidThrough(kernel, stood, from, to)
+  // Straight bars do nothing for a body that leans or winds out of their way.
+  if (measureRegion(solid) < SLIM * middle) return null
   const away = inserts.map((recipe) => insertSpan(kernel, recipe, from, to))
   const free = (p: Point) =>
     away.every(({ plan }) =>

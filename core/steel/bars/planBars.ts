@@ -25,6 +25,8 @@ const USUAL = 8
 /** A bar in a slab is no thicker than this share of it; steel closer to a show face shows through, mm. */
 export const FIFTH = 5
 export const GHOSTING = 12
+/** A slab thinner than this takes a mat and no cage, mm [own]. */
+const THICK = 100
 /** Of ties against uprights: EN 1992-1-1, 9.5.3, and the thinnest that is bent on a bench, mm. */
 const [TIE, LEAST_TIE] = [0.25, 4]
 
@@ -79,7 +81,8 @@ function takesBars(kernel: Kernel, piece: Piece, geometry: PieceGeometry, memo: 
       (geometry.openings.some((o) => insideCorners(o.loop, true).length > 0) ||
         insideCorners(geometry.outline, false).length > 0),
     hoops: !slab && value.hollow,
-    cage: value.cage && !value.hollow,
+    // A thin slab has its mat.
+    cage: value.cage && !value.hollow && !(slab && geometry.thickness < THICK),
   }
 }
 

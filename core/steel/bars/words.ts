@@ -41,7 +41,7 @@ export const BAR_WORDS = {
   }),
   'bars-no-room': (f: Room & { which: string }, { mm, fine }, remedies: readonly Remedy[]) => ({
     what: `No room for ${names(f.which)}: none planned`,
-    why: `A bar of ${fine(f.diameterMm)} with ${mm(f.coverMm)} of concrete round it nowhere runs on inside. A thinner bar, one that does not rust and wants less cover, or fibre.`,
+    why: `No straight bar of ${fine(f.diameterMm)} with ${mm(f.coverMm)} of concrete round it runs on inside. A thinner bar, one that does not rust and wants less cover, or fibre.`,
     remedies: others(remedies),
   }),
   'rails-bare': (f: Room & { count: number }, { mm, fine }, remedies: readonly Remedy[]) => ({

@@ -243,6 +243,8 @@ function Moves() {
   const handling = plan?.stations.steel?.figures.handling
   const { handling: chosen } = piece.steel
   const flat = plan?.stations.steel?.handling != null
+  const geometry = plan?.stations.piece?.geometry
+  const stands = geometry !== undefined && geometry.height > Math.max(geometry.length, geometry.width)
   const choose = (label: string, patch: Partial<typeof chosen>) =>
     change(label, { type: 'steelChosen', pieceId: piece.id, patch: { handling: { ...chosen, ...patch } } })
   return (
@@ -253,22 +255,24 @@ function Moves() {
           look at it
         </button>
       </h2>
-      <Choice
-        label="Lies in use"
-        stacked
-        value={chosen.use}
-        options={[
-          { value: 'bedded', name: 'bedded', note: 'held up all over' },
-          { value: 'ends', name: 'on its ends', note: 'as a step or lintel' },
-          ...(flat
-            ? ([
-                { value: 'rails', name: 'on rails', note: 'along both edges' },
-                { value: 'supports', name: 'on two supports', note: 'leaned on beyond them' },
-              ] as const)
-            : []),
-        ]}
-        onChoose={(use) => choose(`lies ${use}`, { use })}
-      />
+      {(flat || !stands) && (
+        <Choice
+          label="Lies in use"
+          stacked
+          value={chosen.use}
+          options={[
+            { value: 'bedded', name: 'bedded', note: 'held up all over' },
+            { value: 'ends', name: 'on its ends', note: 'as a step or lintel' },
+            ...(flat
+              ? ([
+                  { value: 'rails', name: 'on rails', note: 'along both edges' },
+                  { value: 'supports', name: 'on two supports', note: 'leaned on beyond them' },
+                ] as const)
+              : []),
+          ]}
+          onChoose={(use) => choose(`lies ${use}`, { use })}
+        />
+      )}
       {handling?.moves.map((m) => (
         <Row key={m.move} label={MOVE_NAMES[m.move]}>
           {m.move === 'use'
