@@ -1,7 +1,6 @@
 /** Takes the pictures of docs/screenshots from the demo job: `npm run screenshots` after `npm run build`. */
 import fs from 'node:fs'
 import { chromium, type Page } from '@playwright/test'
-import { newSlab } from '../e2e/app.ts'
 import { CHROMIUM, serveApp } from '../e2e/chromium.ts'
 
 const PORT = 4327
@@ -51,11 +50,8 @@ try {
       .setInputFiles({ name: 'star-tile.stl', mimeType: 'model/stl', buffer: short })
     await page.getByRole('region', { name: 'Health of the mesh' }).scrollIntoViewIfNeeded()
   })
-  await shoot(page, 'braced', `${job}/stair-tread/piece`, async () => {
-    await newSlab(page, 'Tall block', '1000', '400', '300')
-    await page.getByRole('link', { name: /^Mould/ }).click()
-    await page.getByRole('button', { name: /^Brace the tops every/ }).click()
-  })
+  // A cage in a post, from the front and from above.
+  await shoot(page, 'cage', `${job}/lamp-bollard/steel`)
 } finally {
   await browser.close()
   server.stop()

@@ -136,6 +136,7 @@ function usualChoices(
       mesh: firstId(stock.meshes),
       cover: null,
       depth: null,
+      twice: false,
       placed: 'on-fill',
       fibre: USUAL_FIBRE,
       bars: USUAL_BARS,

@@ -90,6 +90,10 @@ export const steelChoiceSchema = z.strictObject({
     .enum(['middle', 'stretched-face', 'weather-face'])
     .nullable()
     .describe('weather-face keeps the cover on the show face only; null takes it from the thickness'),
+  twice: z
+    .boolean()
+    .default(false)
+    .describe('a mat at either face of a slab thick enough for two, whatever the depth says'),
   placed: z
     .enum(['on-fill', 'pressed', 'hung'])
     .default('on-fill')

@@ -137,6 +137,37 @@ describe('the day, worked out by hand', () => {
       placed === 'on-fill',
     )
   })
+  it('two mats lie in the order in which the fill reaches them, the last of it over both', () => {
+    for (const [thickness, down] of [
+      [80, 'top'],
+      [120, 'bottom'],
+      [300, 'top'],
+    ] as const) {
+      const piece = at(20, { thickness, attitude: { down, turnDeg: 0 } })
+      const { work, stations } = plan({ ...piece, steel: { ...piece.steel, twice: true } })
+      const { layAtFillMm, second, massKg } = stations.steel!.figures
+      const laid = work.filter((op) => op.code === 'lay-mesh')
+      expect(laid.map((op) => op.facts.fillMm)).toEqual(
+        [layAtFillMm!, second!.layAtFillMm].sort((a, b) => a - b),
+      )
+      expect(massKg).toBeGreaterThan(1.9 * plan(piece).stations.steel!.figures.massKg)
+      const placed = work.filter((op) => op.code === 'place-batch')
+      const sum = placed.reduce((total, op) => total + op.facts.litres, 0)
+      expect(sum).toBeCloseTo(stations.mix!.figures.volumeLitres, 6)
+      // So much lies under each as the fill is deep there.
+      const ids = work.map((op) => op.id)
+      for (const op of laid) {
+        const under = placed.filter((p) => ids.indexOf(p.id) < ids.indexOf(op.id))
+        const share = under.reduce((total, p) => total + p.facts.litres, 0) / sum
+        expect(Math.abs(share - op.facts.fillMm / thickness)).toBeLessThan(0.021)
+      }
+      expect(placed.at(-1)!.facts.part).not.toBe('under')
+    }
+    const thin = at(20, { thickness: 60 })
+    expect(plan({ ...thin, steel: { ...thin.steel, twice: true } }).findings.map((f) => f.code)).toContain(
+      'second-mat-thin',
+    )
+  })
   it('joins lifts: rodded into the one below before that has set', () => {
     const { work } = plan(at(20, { thickness: 120 }))
     const batches = work.filter((op) => op.code === 'place-batch')

@@ -73,60 +73,63 @@ export function pourDay(input: PourInput): Operation[] {
   if (!first) return steps
   steps.push({ ...first, needs: checks })
 
-  const mat = steel.operations.find((op) => LAID.has(op.code))
-  const pressed = mat?.code === 'press-mat'
-  const fillAt =
-    steel.figures.layAtFillMm === null
-      ? null
-      : (steel.figures.layAtFillMm / stations.piece.geometry.thickness) * volumeLitres
+  const waiting = laidAsFilled(input)
   // Whole bags are more than the cast: what is over stays in the tub, and each batch gives its share of the fill.
   const share = volumeLitres / batches.reduce((sum, b) => sum + b.litres, 0)
   let litres = 0
   let last = ''
+  const lay = ({ op }: Laid): string => {
+    steps.push({ ...op, needs: [last] })
+    return op.id
+  }
   batches.forEach((batch, i) => {
     const n = batch.number
     const before = litres
     const fill = batch.litres * Math.min(1, share)
     litres += fill
     if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
-    const reaches =
-      !pressed && fillAt !== null && before < fillAt && litres >= Math.min(fillAt, volumeLitres) - 1e-9
-    // Where the mat comes to lie within a batch, that is placed in two goes: up to the mat, and over it.
-    const under = mat && reaches && fillAt < litres - 0.02 * volumeLitres ? fillAt - before : null
-    const place = (id: string, part: 'all' | 'under' | 'over', amount: number, needs: string): string =>
-      add({
+    // Where a mat comes to lie within a batch, that is placed in goes: up to it, and over it.
+    const goes: { litres: number; lays: Laid | null }[] = []
+    let done = before
+    while (waiting[0] && waiting[0].at < litres - NEAR * volumeLitres) {
+      const next = waiting.shift()!
+      goes.push({ litres: next.at - done, lays: next })
+      done = next.at
+    }
+    goes.push({ litres: litres - done, lays: null })
+    last = `mix/${n}`
+    goes.forEach((go, k) => {
+      last = add({
         ...act('place-batch', {
           number: n,
           batches: batches.length,
-          litres: amount,
+          litres: go.litres,
           by: closed ? 'hole' : 'open',
-          part,
-          fillMm: steel.figures.layAtFillMm ?? 0,
+          part: go.lays ? 'under' : k === 0 ? 'all' : 'over',
+          fillMm: go.lays?.fillMm ?? 0,
         }),
-        id,
+        id: k === 0 ? `place/${n}` : go.lays ? `place/${n}/${k + 1}` : `place/${n}/over`,
         about: [{ kind: 'batch', id: String(n) }],
         minutes:
-          ((batch.dryKg * amount) / fill / 20) * (PACE.carry20Kg / people) +
-          (amount / 10) * (PACE.place10Litres / people),
+          ((batch.dryKg * go.litres) / fill / 20) * (PACE.carry20Kg / people) +
+          (go.litres / 10) * (PACE.place10Litres / people),
         hands: people,
-        needs: [needs],
+        needs: [last],
         notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
       })
-    const placed = place(`place/${n}`, under === null ? 'all' : 'under', under ?? fill, `mix/${n}`)
-    last = placed
-    if (i > 0 && !closed)
-      last = add({
-        ...act('join-lift', { number: n, rodMm: ROD }),
-        id: `join/${n}`,
-        minutes: PACE.join,
-        needs: [placed],
-        notAfter: [set(SET_PARTS.joins)],
-      })
-    if (mat && (reaches || (pressed && i === batches.length - 1))) {
-      steps.push({ ...mat, needs: [last] })
-      last = mat.id
-      if (under !== null) last = place(`place/${n}/over`, 'over', fill - under, mat.id)
-    }
+      if (k === 0 && i > 0 && !closed)
+        last = add({
+          ...act('join-lift', { number: n, rodMm: ROD }),
+          id: `join/${n}`,
+          minutes: PACE.join,
+          needs: [last],
+          notAfter: [set(SET_PARTS.joins)],
+        })
+      if (go.lays) last = lay(go.lays)
+    })
+    // What lies where this batch ends; with the last one, all that is left.
+    while (waiting[0] && (waiting[0].at <= litres + 1e-9 || i === batches.length - 1))
+      last = lay(waiting.shift()!)
   })
   const area = stations.piece.figures.showFaceAreaM2
   last = add({
@@ -242,6 +245,24 @@ export function pourDay(input: PourInput): Operation[] {
   add({ ...act('keep-damp', {}), id: 'keep-damp', needs: [covered], until: cured })
   add({ ...act('uncover', {}), id: 'uncover', minutes: PACE.cover, needs: ['keep-damp'], notBefore: [cured] })
   return steps
+}
+
+/** A share of the cast: a mat so near a batch's end is laid there. */
+const NEAR = 0.02
+
+/** Something laid when so much has been placed, litres, and the fill stands so high. */
+type Laid = { readonly op: Operation; readonly at: number; readonly fillMm: number }
+
+/** Mats in the order in which the fill reaches them; what is pressed in waits for the last of it. */
+function laidAsFilled({ stations: { steel, mix, piece } }: PourInput): Laid[] {
+  return steel.operations
+    .flatMap((op): Laid[] => {
+      if (!LAID.has(op.code) || !('fillMm' in op.facts)) return []
+      const fillMm = Number(op.facts.fillMm)
+      const share = fillMm / piece.geometry.thickness
+      return [{ op, fillMm, at: op.code === 'press-mat' ? Infinity : share * mix.figures.volumeLitres }]
+    })
+    .sort((a, b) => a.at - b.at)
 }
 
 /** What of the steel goes in as it is filled. */

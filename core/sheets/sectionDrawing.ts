@@ -126,21 +126,28 @@ function wireMarks(
   if (!steel?.figures.heightMm) return []
   const { length, thickness } = pieceStation.geometry
   const flip = poured && piece.attitude.down === 'top'
-  const height = flip ? thickness - steel.figures.heightMm : steel.figures.heightMm
   const run = Math.hypot(to[0] - from[0], to[1] - from[1])
   const u = [(to[0] - from[0]) / run, (to[1] - from[1]) / run] as const
   const radius = steel.figures.wireMm / 2
-  const marks = steel.wires.flatMap((wire): Point[][] => {
-    const [a, b] = [wire.from, wire.to].map(([x, y]): Point => [flip ? length - x : x, y]) as [Point, Point]
-    const side = (p: Point) => (p[0] - from[0]) * -u[1] + (p[1] - from[1]) * u[0]
-    const [sa, sb] = [side(a), side(b)]
-    if (sa === sb || sa > 0 === sb > 0) return []
-    const t = sa / (sa - sb)
-    const at: Point = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
-    const x = (at[0] - from[0]) * u[0] + (at[1] - from[1]) * u[1]
-    if (x < 0 || x > run) return []
-    const along = Math.abs(b[0] - a[0]) > Math.abs(b[1] - a[1])
-    return [disc(x, height + (along ? radius : -radius), radius)]
+  const { heightMm, second } = steel.figures
+  const mats = [
+    { wires: steel.wires, at: heightMm },
+    ...(second ? [{ wires: steel.secondWires, at: second.heightMm }] : []),
+  ]
+  const marks = mats.flatMap(({ wires, at: placed }) => {
+    const height = flip ? thickness - placed : placed
+    return wires.flatMap((wire): Point[][] => {
+      const [a, b] = [wire.from, wire.to].map(([x, y]): Point => [flip ? length - x : x, y]) as [Point, Point]
+      const side = (p: Point) => (p[0] - from[0]) * -u[1] + (p[1] - from[1]) * u[0]
+      const [sa, sb] = [side(a), side(b)]
+      if (sa === sb || sa > 0 === sb > 0) return []
+      const t = sa / (sa - sb)
+      const at: Point = [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
+      const x = (at[0] - from[0]) * u[0] + (at[1] - from[1]) * u[1]
+      if (x < 0 || x > run) return []
+      const along = Math.abs(b[0] - a[0]) > Math.abs(b[1] - a[1])
+      return [disc(x, height + (along ? radius : -radius), radius)]
+    })
   })
   return marks.length === 0
     ? []

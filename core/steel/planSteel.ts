@@ -17,11 +17,11 @@ import { planHandling } from './handling/planHandling.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { matFigures } from './mat/matFigures.ts'
 import { matFindings } from './mat/matFindings.ts'
-import { planMat } from './mat/planMat.ts'
+import { matsOf, takesTwo } from './mat/planMat.ts'
 import { fixingFindings, fixingsOf } from './pullOut.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
 import { steelWork } from './steelWork.ts'
-import { takesMesh } from './takesMesh.ts'
+import { TWO, takesMesh } from './takesMesh.ts'
 import { leastThickness } from './thickness/leastThickness.ts'
 import { mapThickness } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
@@ -76,9 +76,19 @@ export function planSteelStation(
       },
     ])
 
-  const cut = slab && chosen && geometry.recipe ? planMat(kernel, slab, geometry, chosen, cover, memo) : null
+  const cuts = slab && chosen && geometry.recipe ? matsOf(kernel, slab, geometry, chosen, cover, memo) : []
+  const [cut] = cuts
   // Where nothing of it fits there is none: nothing is laid, and the concrete is judged as plain.
-  const mat = cut && cut.sheet.wires.length > 0 ? cut : null
+  const mats = cuts.filter((m) => m.sheet.wires.length > 0)
+  const mat = mats[0] ?? null
+  if (slab && chosen && slab.steel.twice && !takesTwo(slab))
+    raise('second-mat-thin', 'note', { thicknessMm: slab.thickness, leastMm: TWO }, [
+      {
+        code: 'one',
+        facts: {},
+        changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { twice: false } }],
+      },
+    ])
   const inside = mat ? 'mesh' : piece.steel.kind === 'fibre' ? 'fibre' : 'none'
   const lands = slab && geometry.recipe ? judgeLands(slab, geometry, memo) : []
   const least = leastThickness(piece, geometry, mix, inside)
@@ -144,11 +154,12 @@ export function planSteelStation(
         },
       ])
   }
-  const massKg = (mat?.massKg ?? 0) + (told?.massKg ?? 0)
+  const matsKg = mats.reduce((sum, m) => sum + m.massKg, 0)
+  const massKg = matsKg + (told?.massKg ?? 0)
   const concrete = Math.max(
     0,
     figures.volumeLitres * 1e6 -
-      (mat ? (mat.massKg / mat.mesh.densityKgPerM3) * 1e9 : 0) -
+      (mat ? (matsKg / mat.mesh.densityKgPerM3) * 1e9 : 0) -
       (bars ? barVolume(bars) : 0),
   )
   const insertKg = figures.inserts.massKg
@@ -182,7 +193,7 @@ export function planSteelStation(
     findings.push(
       ...handlingFindings(piece, { unstable: [], off: 0, inward: [] }, beamMoves, mix, geometry.thickness),
     )
-  const overhang = handling && overhangOf(piece, handling, { kg: placedKg, mat, bars: bars?.bars ?? [] })
+  const overhang = handling && overhangOf(piece, handling, { kg: placedKg, mats, bars: bars?.bars ?? [] })
   if (overhang && overhang.carried < overhang.moment)
     raise(
       'overhang-steel',
@@ -204,7 +215,7 @@ export function planSteelStation(
   findings.push(...fixingFindings(piece, fixings))
   const result: SteelFigures = {
     kind: inside,
-    ...matFigures(mat, piece, geometry.thickness),
+    ...matFigures(mats, piece, geometry.thickness),
     ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),
     placed: piece.steel.placed,
     coverMm: cover,
@@ -243,6 +254,7 @@ export function planSteelStation(
     figures: result,
     findings,
     wires: mat?.sheet.wires ?? [],
+    secondWires: mats[1]?.sheet.wires ?? [],
     bars: markBars(bars?.bars ?? []),
     thickness: map && { ...map, samples: walls(map, places ?? [], faceWordsOf(geometry)) },
     handling,

@@ -18,7 +18,7 @@ const counted = (bars: BarFigures | null, caged: boolean): number =>
 
 /** What is bent and tied before the day, stood in the empty mould, and laid when the fill stands at its level. */
 export function steelWork(
-  { layAtFillMm, coverMm, meshName, placed, bars, voidHold }: SteelFigures,
+  { layAtFillMm, second, coverMm, meshName, placed, bars, voidHold }: SteelFigures,
   former: VoidFormer | null,
 ): Operation[] {
   const [caged, laid] = [counted(bars, true), counted(bars, false)]
@@ -72,24 +72,31 @@ export function steelWork(
       }),
     )
   if (layAtFillMm !== null) {
-    const told = { fillMm: layAtFillMm, coverMm, bars: laid, mesh: meshName !== null }
-    steps.push(
-      operation({
-        ...(placed === 'on-fill'
-          ? meshName === null
-            ? act('lay-bars', { fillMm: layAtFillMm, bars: laid })
-            : act('lay-mesh', { fillMm: layAtFillMm, coverMm, bars: laid })
-          : placed === 'pressed'
-            ? act('press-mat', told)
-            : act('hang-mat', told)),
-        id: 'lay/mat',
-        station: 'steel',
-        per: 'cast',
-        about,
-        minutes: (meshName === null ? 0 : MINUTES[placed]) + MINUTES.bar * laid,
-        ...(placed === 'hung' ? {} : { notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }] }),
-      }),
-    )
+    // From the base up, as it is filled; only what lies uppermost can be pressed into a full form.
+    const fills = [layAtFillMm, ...(second ? [second.layAtFillMm] : [])].sort((p, q) => p - q)
+    fills.forEach((fillMm, i) => {
+      const way = placed === 'pressed' && i < fills.length - 1 ? 'on-fill' : placed
+      // Bars are tied on to the first mat.
+      const tied = fillMm === layAtFillMm ? laid : 0
+      const facts = { fillMm, coverMm, bars: tied, mesh: meshName !== null }
+      steps.push(
+        operation({
+          ...(way === 'on-fill'
+            ? meshName === null
+              ? act('lay-bars', { fillMm, bars: tied })
+              : act('lay-mesh', { fillMm, coverMm, bars: tied })
+            : way === 'pressed'
+              ? act('press-mat', facts)
+              : act('hang-mat', facts)),
+          id: i === 0 ? 'lay/mat' : 'lay/second-mat',
+          station: 'steel',
+          per: 'cast',
+          about,
+          minutes: (meshName === null ? 0 : MINUTES[way]) + MINUTES.bar * tied,
+          ...(way === 'hung' ? {} : { notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }] }),
+        }),
+      )
+    })
   }
   return steps
 }

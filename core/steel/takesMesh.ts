@@ -9,3 +9,6 @@ export const takesMesh = (
   piece: Piece,
   { length, width, thickness }: Pick<PieceGeometry, 'length' | 'width' | 'thickness'>,
 ): boolean => piece.kind === 'slab' && thickness <= POST * Math.min(length, width)
+
+/** Below this a slab has no room for two mats with concrete between them, mm [own]. */
+export const TWO = 80

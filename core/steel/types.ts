@@ -41,6 +41,8 @@ export type SteelFigures = {
   readonly heightMm: number | null
   /** Lay the sheet when the fill stands this high in the mould. */
   readonly layAtFillMm: number | null
+  /** The mat at the other face, where there are two. */
+  readonly second: { readonly heightMm: number; readonly layAtFillMm: number } | null
   /** How a mat, or bars laid like one, come to lie there. */
   readonly placed: 'on-fill' | 'pressed' | 'hung'
   readonly depthSchool: 'middle' | 'stretched face' | 'weather face' | null
@@ -130,6 +132,8 @@ export type SteelStation = {
   readonly figures: SteelFigures
   readonly findings: readonly Finding[]
   readonly wires: readonly Wire[]
+  /** Of the second mat. */
+  readonly secondWires: readonly Wire[]
   readonly bars: readonly MarkedBar[]
   /** Null until the solid is there. */
   readonly thickness: ThicknessMap | null

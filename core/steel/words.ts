@@ -128,6 +128,11 @@ export const STEEL_WORDS = {
     why: 'Deeper, it drags stones down with it and leaves seams of paste over every wire. Laid on the fill at its level it comes to lie where it is drawn.',
     remedy: 'Lay it on the fill',
   }),
+  'second-mat-thin': (f: { thicknessMm: number; leastMm: number }, { mm }) => ({
+    what: `${mm(f.thicknessMm)} has no room for two mats: one is planned`,
+    why: `From ${mm(f.leastMm)} on there is concrete between them that stones pass through.`,
+    remedy: 'Plan one mat',
+  }),
   'mesh-sheet-small': (f: { lengthMm: number; widthMm: number; lapMm: number }, { mm }) => ({
     what: `No mat is cut from sheets of ${mm(f.lengthMm)} × ${mm(f.widthMm)}`,
     why: `They lap ${mm(f.lapMm)} where they meet, and this sheet is no longer than that. Put right its size in the stock, or choose another mesh.`,

@@ -160,12 +160,12 @@ describe('what is thin, open or heavy', () => {
       sheet: { wires: [wire(50), wire(150), { from: [50, 0] as const, to: [50, 300] as const }] },
       height: 40,
     } as unknown as Mat
-    const told = overhangOf(piece, handling, { kg: 62, mat, bars: [] })!
+    const told = overhangOf(piece, handling, { kg: 62, mats: [mat], bars: [] })!
     expect(told.overhang).toBeCloseTo(300, 6)
     expect(told.moment).toBeCloseTo(1000 * 250 + ((62 * 9.81) / 1600) * (300 ** 2 / 2), 0)
     // Two of three wires run over the support.
     expect(told.carried).toBeCloseTo(2 * Math.PI * 4 * 200 * 0.9 * 40, 3)
-    expect(overhangOf(use(piece, 'ends'), handling, { kg: 62, mat, bars: [] })).toBeNull()
+    expect(overhangOf(use(piece, 'ends'), handling, { kg: 62, mats: [mat], bars: [] })).toBeNull()
   })
   it('someone on a tread between two supports: P L/4 and more at the edge', () => {
     const { peakMpa } = peak(use(slab(900, 300, 55), 'ends'), 'use')

@@ -27,7 +27,11 @@ export type Overhang = {
 export function overhangOf(
   piece: Piece,
   { way, bearers }: Handling,
-  { kg, mat, bars }: { readonly kg: number; readonly mat: Mat | null; readonly bars: readonly PlacedBar[] },
+  {
+    kg,
+    mats,
+    bars,
+  }: { readonly kg: number; readonly mats: readonly Mat[]; readonly bars: readonly PlacedBar[] },
 ): Overhang | null {
   if (piece.steel.handling.use !== 'supports' || bearers.length < 2) return null
   const sorted = [...bearers].sort((a, b) => a - b)
@@ -44,12 +48,16 @@ export function overhangOf(
     const long = Math.abs(q - p) > 0.9 * Math.hypot(b[0]! - a[0]!, b[1]! - a[1]!)
     return long && Math.min(p, q) < s - HELD && Math.max(p, q) > s + HELD
   }
-  const wires = mat ? mat.sheet.wires.filter((w) => over(w.from, w.to)).length : 0
-  const ofMat = mat ? wires * areaOf(mat.mesh.wire) * STEEL_MPA * LEVER * mat.height : 0
+  const ofMats = mats.reduce(
+    (sum, { sheet, mesh, height }) =>
+      sum +
+      sheet.wires.filter((w) => over(w.from, w.to)).length * areaOf(mesh.wire) * STEEL_MPA * LEVER * height,
+    0,
+  )
   const ofBars = bars
     .filter((b) => over(b.path[0]!, b.path.at(-1)!))
     .reduce((sum, b) => sum + areaOf(b.bar.diameter) * STEEL_MPA * LEVER * b.path[0]![2], 0)
-  return { overhang, moment: PERSON.n * (overhang - PERSON.in) + own, carried: ofMat + ofBars }
+  return { overhang, moment: PERSON.n * (overhang - PERSON.in) + own, carried: ofMats + ofBars }
 }
 /** A wire that ends nearer to the support than this holds nothing over it, mm [own]. */
 const HELD = 60

@@ -4,13 +4,17 @@ import type { MatPiece } from './matSheets.ts'
 import type { Mat } from './planMat.ts'
 
 /** What is told of a mat; of none its empty figures. */
-export function matFigures(mat: Mat | null, { attitude }: Piece, thickness: number) {
+export function matFigures(mats: readonly Mat[], { attitude }: Piece, thickness: number) {
+  const [mat, second] = mats
+  const fillOf = ({ height, mesh }: Mat) =>
+    (attitude.down === 'top' ? thickness - height : height) - mesh.wire
   if (!mat)
     return {
       meshName: null,
       wireMm: 0,
       heightMm: null,
       layAtFillMm: null,
+      second: null,
       depthSchool: null,
       coverToShowFaceMm: null,
       lengthwaysWires: 0,
@@ -31,21 +35,22 @@ export function matFigures(mat: Mat | null, { attitude }: Piece, thickness: numb
     meshName: mesh.name,
     wireMm: mesh.wire,
     heightMm: height,
-    layAtFillMm: (attitude.down === 'top' ? thickness - height : height) - mesh.wire,
+    layAtFillMm: fillOf(mat),
+    second: second ? { heightMm: second.height, layAtFillMm: fillOf(second) } : null,
     depthSchool: SCHOOLS[school],
-    coverToShowFaceMm: mat.above,
+    coverToShowFaceMm: Math.min(...mats.map((m) => m.above)),
     lengthwaysWires: sheet.lengthways,
     crosswaysWires: sheet.crossways,
-    wirePieces: sheet.wires.length,
-    totalWireMm: sheet.totalLength,
+    wirePieces: mats.reduce((sum, m) => sum + m.sheet.wires.length, 0),
+    totalWireMm: mats.reduce((sum, m) => sum + m.sheet.totalLength, 0),
     sheetLengthMm: sheet.sheetLength,
     sheetWidthMm: sheet.sheetWidth,
     sheetCount: mat.cut.count,
     lapsMm: mat.cut.laps,
     meshCut: toldCut(mat),
-    massKg: mat.massKg,
+    massKg: mats.reduce((sum, m) => sum + m.massKg, 0),
     cost: mesh.price == null ? null : mesh.price * mat.cut.count,
-    steelShare: ((Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness),
+    steelShare: (mats.length * (Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness),
   }
 }
 const toldCut = ({ cut, mesh }: Mat): SteelFigures['meshCut'] => ({

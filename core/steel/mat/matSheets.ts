@@ -31,7 +31,14 @@ export type MatSheets = {
  * The pieces of a mat: one where a sheet covers it, else equal ones lapped by a square and 50 mm, along or across the
  * sheet as fewer do; and how they are cut from sheets. 3000 x 900 from 2000 x 1000 at 100: two of 1575 x 900.
  */
-export function matSheets(length: number, width: number, mesh: Mesh, casts: number): MatSheets {
+export function matSheets(
+  length: number,
+  width: number,
+  mesh: Mesh,
+  casts: number,
+  /** Of one cast. */
+  mats = 1,
+): MatSheets {
   const lap = mesh.spacing + LAP
   if (length <= 0 || width <= 0) return { pieces: [], lap, laps: 0, count: 0, casts: 0, sheets: [] }
   const across = (extent: number, sheet: number) =>
@@ -53,10 +60,10 @@ export function matSheets(length: number, width: number, mesh: Mesh, casts: numb
       { length: mesh.length, width: mesh.width },
       { kerf: 0, trim: 0, turnParts: true },
     )
-  const one = lay(1)
-  const all = casts > 1 && casts * pieces.length <= MOST ? lay(casts) : one
+  const one = lay(mats)
+  const all = casts > 1 && casts * mats * pieces.length <= MOST ? lay(casts * mats) : one
   const place = new Map<string, number>(
-    Array.from({ length: Math.max(1, casts) }, (_, n) =>
+    Array.from({ length: Math.max(1, casts) * mats }, (_, n) =>
       pieces.map((__, i) => [`${n}/${i}`, i] as const),
     ).flat(),
   )

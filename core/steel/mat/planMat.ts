@@ -5,6 +5,7 @@ import { type Memo, runStation } from '../../station.ts'
 import type { Mesh } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import { castIn } from '../castIn.ts'
+import { TWO } from '../takesMesh.ts'
 import { matRegion } from './matRegion.ts'
 import { type MatSheets, matSheets } from './matSheets.ts'
 import { type MeshSheet, meshSheet } from './meshSheet.ts'
@@ -40,6 +41,21 @@ export function matHeight(school: DepthSchool, thickness: number, cover: number,
 export const schoolOf = ({ steel, thickness }: SlabPiece): DepthSchool =>
   steel.depth ?? (thickness < THIN ? 'middle' : 'stretched-face')
 
+export const takesTwo = ({ steel, thickness }: SlabPiece): boolean => steel.twice && thickness >= TWO
+
+/** The mats of a slab from below: one at its school's depth, or one at either face. */
+export const matsOf = (
+  kernel: Kernel,
+  piece: SlabPiece,
+  geometry: PieceGeometry,
+  mesh: Mesh,
+  cover: number,
+  memo: Memo,
+): readonly [Mat, ...Mat[]] => {
+  const at = (school: DepthSchool) => planMat(kernel, piece, geometry, mesh, cover, memo, school)
+  return takesTwo(piece) ? [at('stretched-face'), at('weather-face')] : [at(schoolOf(piece))]
+}
+
 /** The mat of a slab, cut to what it passes through at its own depth; its sheet has no wires where none fits. */
 export function planMat(
   kernel: Kernel,
@@ -48,9 +64,9 @@ export function planMat(
   mesh: Mesh,
   cover: number,
   memo: Memo,
+  school: DepthSchool = schoolOf(piece),
 ): Mat {
   const { thickness, outline, noMesh } = geometry
-  const school = schoolOf(piece)
   const height = matHeight(school, thickness, cover, mesh.wire)
   // A bit must not meet the mat: it is kept clear of what is drilled later as of what is cast in.
   const openings = atWidest(piece, [...geometry.openings, ...geometry.drilled])
@@ -90,8 +106,14 @@ export function planMat(
   const cut = runStation(
     memo,
     'mat cut',
-    { length: sheet.sheetLength, width: sheet.sheetWidth, mesh, casts: piece.plannedCasts },
-    (i) => matSheets(i.length, i.width, i.mesh, i.casts),
+    {
+      length: sheet.sheetLength,
+      width: sheet.sheetWidth,
+      mesh,
+      casts: piece.plannedCasts,
+      mats: takesTwo(piece) ? 2 : 1,
+    },
+    (i) => matSheets(i.length, i.width, i.mesh, i.casts, i.mats),
   ).value
   return {
     mesh,

@@ -1,4 +1,4 @@
-import { takesMesh } from '../../../core/steel/takesMesh.ts'
+import { TWO, takesMesh } from '../../../core/steel/takesMesh.ts'
 import { formatLength, lengthWithUnit, wordsStyle } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../../state/store.ts'
@@ -8,6 +8,7 @@ import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
+import { Switch } from '../../ui/Switch.tsx'
 import { BarsBench } from './BarsBench.tsx'
 import { MOVE_NAMES } from './moveWords.ts'
 import { VoidBench } from './VoidBench.tsx'
@@ -85,6 +86,13 @@ export function SteelBench() {
           />
         </>
       )}
+      {meshed && piece.steel.kind === 'mesh' && ((geometry?.thickness ?? 0) >= TWO || piece.steel.twice) && (
+        <Switch
+          label="A mat at either face"
+          on={piece.steel.twice}
+          onSwitch={(twice) => choose(twice ? 'two mats' : 'one mat', { twice })}
+        />
+      )}
       {figures && figures.layAtFillMm !== null && (
         <Choice
           label="Goes in"
@@ -114,6 +122,11 @@ export function SteelBench() {
           >
             {mm(figures.layAtFillMm ?? 0)}
           </Row>
+          {figures.second && (
+            <Row label="The second at" unit={style.units === 'mm' ? 'mm' : ''}>
+              {mm(figures.second.layAtFillMm)}
+            </Row>
+          )}
           <Row label="To the show face" unit={style.units === 'mm' ? 'mm' : ''}>
             {mm(figures.coverToShowFaceMm ?? 0)}
           </Row>
