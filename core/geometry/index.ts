@@ -1,5 +1,6 @@
 export { bodiesOf } from './bodies.ts'
 export { type Box, boundRecipe } from './boundRecipe.ts'
+export { boundSolid } from './boundSolid.ts'
 export { addBulks, type Bulk, bulkAt } from './bulk.ts'
 export { arcPoints, chordCount, loopChords } from './chords.ts'
 export { clipRing } from './clipRing.ts'

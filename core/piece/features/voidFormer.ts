@@ -1,4 +1,5 @@
 import {
+  boundSolid,
   type Kernel,
   measureRegion,
   offsetRegion,
@@ -39,10 +40,9 @@ export function planVoid(
   body: SolidRecipe,
   { material, cover }: VoidFormer,
 ): PlacedVoid | null {
-  const [foot, head] = kernel.withSolids((s) => {
-    const { min, max } = s.solid(body).body.boundingBox()
-    return [min[2]!, max[2]!] as const
-  })
+  const { min, max } = boundSolid(kernel, body)
+  const [foot, head] = [min[2], max[2]]
+  const most = (max[0] - min[0]) * (max[1] - min[1])
   let best: { region: Region; low: number; high: number; volume: number } | null = null
   for (const share of SHARES)
     for (const at of share === 1 ? [0] : [0, 0.5, 1]) {
@@ -50,7 +50,7 @@ export function planVoid(
       const from = foot + (head - foot - tall) * at
       const [low, high] = [from + cover, from + tall - cover]
       if (high - low < LEAST.height) continue
-      if (best && (high - low) * bound(kernel, body) <= best.volume) continue
+      if (best && (high - low) * most <= best.volume) continue
       const region = offsetRegion(kernel, solidThrough(kernel, body, from, from + tall), -cover, 'mitre')
       const area = measureRegion(region)
       if (area < LEAST.area) continue
@@ -66,13 +66,6 @@ export function planVoid(
     centroid: [x, y, (best.low + best.high) / 2],
   }
 }
-
-/** More than any plan of it has, mm2. */
-const bound = (kernel: Kernel, body: SolidRecipe): number =>
-  kernel.withSolids((s) => {
-    const { min, max } = s.solid(body).body.boundingBox()
-    return (max[0]! - min[0]!) * (max[1]! - min[1]!)
-  })
 
 /** Middle of gravity of a region. */
 function middleOf(region: Region): Point {

@@ -1,4 +1,5 @@
 import {
+  boundSolid,
   isWithin,
   type Kernel,
   measureRegion,
@@ -92,13 +93,10 @@ export function planCage(kernel: Kernel, body: SolidRecipe, options: CageOptions
   if (axis === null) return null
   const { by, back } = UPRIGHT[axis]
   const stood: SolidRecipe = { kind: 'moved', solid: body, by }
-  const { low, step, areas } = kernel.withSolids((s) => {
-    const solid = s.solid(stood)
-    const { min, max } = solid.body.boundingBox()
-    const each = (max[2]! - min[2]!) / LEVELS
-    const at = Array.from({ length: LEVELS }, (_, i) => min[2]! + (i + 0.5) * each)
-    return { low: min[2]!, step: each, areas: sectionAreas(solid, [0, 0, 1], at) }
-  })
+  const { min, max } = boundSolid(kernel, stood)
+  const [low, step] = [min[2], (max[2] - min[2]) / LEVELS]
+  const levels = Array.from({ length: LEVELS }, (_, i) => low + (i + 0.5) * step)
+  const areas = kernel.withSolids((s) => sectionAreas(s.solid(stood), [0, 0, 1], levels))
   let [first, last] = [0, LEVELS - 1]
   const middle = areas[LEVELS / 2]!
   while (first < last && areas[first]! < SLIM * middle) first += 1
@@ -123,11 +121,11 @@ export function planCage(kernel: Kernel, body: SolidRecipe, options: CageOptions
   return null
 }
 
-export const sizeOf = (kernel: Kernel, body: SolidRecipe): Vector =>
-  kernel.withSolids((s) => {
-    const { min, max } = s.solid(body).body.boundingBox()
-    return [max[0]! - min[0]!, max[1]! - min[1]!, max[2]! - min[2]!]
-  })
+/** How long a body is each way, mm. */
+export function sizeOf(kernel: Kernel, body: SolidRecipe): Vector {
+  const { min, max } = boundSolid(kernel, body)
+  return [max[0] - min[0], max[1] - min[1], max[2] - min[2]]
+}
 
 type Stretch = {
   readonly stood: SolidRecipe

@@ -1,4 +1,5 @@
 import {
+  boundSolid,
   isWithin,
   type Kernel,
   measureRegion,
@@ -41,10 +42,8 @@ export function planHoops(
   bar: Bar,
   { cover, apart: wanted }: { readonly cover: number; readonly apart: number | null },
 ): Hoops | null {
-  const { low, high } = kernel.withSolids((s) => {
-    const { min, max } = s.solid(body).body.boundingBox()
-    return { low: min[2]!, high: max[2]! }
-  })
+  const { min, max } = boundSolid(kernel, body)
+  const [low, high] = [min[2], max[2]]
   const apart = wanted ?? APART
   const r = bar.diameter / 2
   const ringAt = (z: number, c: number): Point[] | null =>

@@ -1,5 +1,6 @@
 import {
   bandFromAbove,
+  boundSolid,
   type Kernel,
   measureRegion,
   offsetRegion,
@@ -14,7 +15,7 @@ import type { JudgedLand } from '../lands.ts'
 import { matRegion } from '../mat/matRegion.ts'
 import { LEAST_COVER, type Mat, schoolOf } from '../mat/planMat.ts'
 import { takesMesh } from '../takesMesh.ts'
-import { isPost, planCage } from './cage.ts'
+import { isPost, planCage, sizeOf } from './cage.ts'
 import { insideCorners, planCornerBars } from './cornerBars.ts'
 import { planHoops } from './hoops.ts'
 import { planRails } from './rails.ts'
@@ -70,7 +71,7 @@ function takesBars(kernel: Kernel, piece: Piece, geometry: PieceGeometry, memo: 
   const flat = takesMesh(piece, geometry)
   const bodies = bodiesOf(geometry)
   const { value } = runStation(memo, 'posts', { bodies }, (i) => ({
-    cage: i.bodies.some(({ recipe }) => kernel.withSolids((s) => isPost(sizeIn(s.solid(recipe).body)))),
+    cage: i.bodies.some(({ recipe }) => isPost(sizeOf(kernel, recipe))),
     hollow: i.bodies.length === 1 && isHollow(kernel, i.bodies[0]!.recipe),
   }))
   const slab = piece.kind === 'slab' && flat
@@ -86,21 +87,11 @@ function takesBars(kernel: Kernel, piece: Piece, geometry: PieceGeometry, memo: 
   }
 }
 
-const sizeIn = (body: {
-  boundingBox: () => { min: number[] | readonly number[]; max: number[] | readonly number[] }
-}): [number, number, number] => {
-  const { min, max } = body.boundingBox()
-  return [max[0]! - min[0]!, max[1]! - min[1]!, max[2]! - min[2]!]
-}
-
 /** Whether a body goes round a hollow that is open above: a section of its upper half has a hole. */
 function isHollow(kernel: Kernel, recipe: SolidRecipe): boolean {
-  const [low, high] = kernel.withSolids((s) => {
-    const { min, max } = s.solid(recipe).body.boundingBox()
-    return [min[2]!, max[2]!] as const
-  })
+  const { min, max } = boundSolid(kernel, recipe)
   return HEIGHTS.some((share) => {
-    const z = low + (high - low) * share
+    const z = min[2] + (max[2] - min[2]) * share
     const areas = bandFromAbove(kernel, recipe, z - 0.5, z + 0.5).map((ring) => measureRegion([ring]))
     return -Math.min(0, ...areas) > HOLLOW * Math.max(0, ...areas)
   })

@@ -1,4 +1,5 @@
 import {
+  boundSolid,
   type Kernel,
   type Point,
   type Region,
@@ -59,6 +60,13 @@ export function sectionModuli(region: Region): SectionModuli {
   return { area: a, least: Math.min(...axes.map(modulus)), upright: modulus([0, 1]) }
 }
 
+/** The plane of a cut across each way; v is up where the bar lies. */
+const ACROSS: readonly { readonly u: Vector; readonly v: Vector }[] = [
+  { u: [0, 1, 0], v: [0, 0, 1] },
+  { u: [-1, 0, 0], v: [0, 0, 1] },
+  { u: [1, 0, 0], v: [0, 1, 0] },
+]
+
 export type Beam = {
   readonly checks: readonly MoveCheck[]
   readonly length: number
@@ -87,37 +95,15 @@ export function planBeam(
   const size = sizeOf(kernel, recipe)
   const axis = longWay(size)
   if (axis === null || !isPost(size)) return null
-  // Cuts across the long way: v is up where it lies.
-  const [u, v, n] = [
-    [
-      [0, 1, 0],
-      [0, 0, 1],
-    ],
-    [
-      [-1, 0, 0],
-      [0, 0, 1],
-    ],
-    [
-      [1, 0, 0],
-      [0, 1, 0],
-    ],
-  ].map((uv, k) => [...uv, k])[axis] as unknown as [Vector, Vector, number]
-  const { low, length, min, max } = kernel.withSolids((s) => {
-    const box = s.solid(recipe).body.boundingBox()
-    return {
-      low: box.min[n]!,
-      length: box.max[n]! - box.min[n]!,
-      min: [...box.min] as number[],
-      max: [...box.max] as number[],
-    }
-  })
-  const origin: [number, number, number] = [0, 0, 0]
+  const { u, v } = ACROSS[axis]!
+  const { min, max } = boundSolid(kernel, recipe)
+  const [low, length] = [min[axis], size[axis]]
   const at = Array.from({ length: STATIONS }, (_, i) => ((i + 0.5) * length) / STATIONS)
   const sections = kernel.withSolids((s) =>
     sectionsAlong(
       s,
       s.solid(recipe),
-      { origin, u, v },
+      { origin: [0, 0, 0], u, v },
       at.map((x) => low + x),
     ).map(sectionModuli),
   )
@@ -146,7 +132,7 @@ export function planBeam(
       const mpa = Math.abs(moment) / modulus
       if (mpa > worst.mpa) worst = { mpa, s, top: moment < 0 }
     })
-    const middle = [0, 1].map((k) => (k === n ? low + worst.s : (min[k]! + max[k]!) / 2))
+    const middle = [0, 1].map((k) => (k === axis ? low + worst.s : (min[k]! + max[k]!) / 2))
     return {
       move,
       massKg: mass,
@@ -166,7 +152,7 @@ export function planBeam(
     checks: [
       check('lay', kg, JERK, bearers, 0),
       check('ends', kg, JERK, [HAND, length - HAND], 0),
-      ...(spans && n !== 2 ? [check('use', placedKg, 1, [BEARING, length - BEARING], PERSON)] : []),
+      ...(spans && axis !== 2 ? [check('use', placedKg, 1, [BEARING, length - BEARING], PERSON)] : []),
     ],
   }
 }

@@ -8,7 +8,7 @@ import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { pointedAt } from '../../state/viewSlice.ts'
-import { type Fitted, fitted } from './fitted.ts'
+import { type Fitted, fitted, spanOf } from './fitted.ts'
 import { placeLabels } from './placeLabels.ts'
 
 const ROOM = { x: 46, top: 34, bottom: 26 }
@@ -74,15 +74,13 @@ export function CageDrawing() {
   )
 }
 
-type Box = { readonly min: Point; readonly max: Point }
-const spanOf = (points: readonly Point[]): Box => ({
-  min: [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))],
-  max: [Math.max(...points.map((p) => p[0])), Math.max(...points.map((p) => p[1]))],
-})
-
 /** A box in the middle of its view at a scale both views share. */
 const held =
-  ({ min, max }: Box, view: { width: number; height: number }, scale: number): Fitted['to'] =>
+  (
+    { min, max }: ReturnType<typeof spanOf>,
+    view: { width: number; height: number },
+    scale: number,
+  ): Fitted['to'] =>
   ([x, y]) => [
     view.width / 2 + (x - (min[0] + max[0]) / 2) * scale,
     (view.height + ROOM.top - ROOM.bottom) / 2 - (y - (min[1] + max[1]) / 2) * scale,

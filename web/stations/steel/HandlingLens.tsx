@@ -12,7 +12,7 @@ import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { Turns } from '../../ui/Turns.tsx'
 import { agesOf, LEAST, marginAt } from './ages.ts'
-import { type Fitted, fitted } from './fitted.ts'
+import { type Fitted, fitted, spanOf } from './fitted.ts'
 import { Hands } from './Hands.tsx'
 import { above, atNodes } from './isoBands.ts'
 import { MOVE_NAMES, marginWords, whenWords } from './moveWords.ts'
@@ -29,22 +29,15 @@ export function HandlingLens() {
   const style = useMeasureStyle()
   const say = wordsStyle(style)
   const steel = plan?.stations.steel
+  const gravity = plan?.stations.piece?.figures.centreOfGravity
   const handling = steel?.handling ?? null
   const beam = handling ? null : (steel?.figures.handling ?? null)
   const [wanted, setWanted] = useState<Move>('turn')
   const [at, setAt] = useState('start')
   const check = handling?.checks.find((c) => c.move === wanted) ?? handling?.checks[0]
   const told = steel?.figures.handling?.moves.find((m) => m.move === check?.move)
-  const xs = handling?.plan.flat() ?? []
-  const fit =
-    xs.length > 0
-      ? fitted(
-          [Math.min(...xs.map((p) => p[0])), Math.min(...xs.map((p) => p[1]))],
-          [Math.max(...xs.map((p) => p[0])), Math.max(...xs.map((p) => p[1]))],
-          size,
-          ROOM,
-        )
-      : null
+  const span = handling && spanOf(handling.plan.flat())
+  const fit = span && fitted(span.min, span.max, size, ROOM)
   const ages = agesOf(plan?.stations.pour?.figures.strength ?? [])
   const mpa = ages.find((a) => a.value === at)?.mpa ?? null
   const margin = told && marginAt(told, at === 'start' && told.move !== 'use', mpa)
@@ -151,6 +144,7 @@ export function HandlingLens() {
             <Bearers handling={handling} fit={fit} />
           )}
           {check.move === 'carry' && <Hands handling={handling} fit={fit} />}
+          {gravity && <Balance at={fit.to([gravity.xMm, gravity.yMm])} />}
           <Peak check={check} fit={fit} mpa={say.mpa(check.peakMpa, 2)} />
           <Key size={size} />
         </svg>
@@ -250,6 +244,17 @@ function Held({ check, fit, kg }: { check: MoveCheck; fit: Fitted; kg: (n: numbe
           </g>
         )
       })}
+    </g>
+  )
+}
+
+/** Where it balances: a strap or a trolley stands under it. */
+function Balance({ at: [x, y] }: { at: Point }) {
+  return (
+    <g pointerEvents="none" stroke="var(--ink)" strokeWidth="1.4">
+      <title>balance</title>
+      <circle cx={x} cy={y} r="7" fill="var(--sheet)" />
+      <path d={`M ${x} ${y} h 7 a 7 7 0 0 0 -7 -7 Z M ${x} ${y} h -7 a 7 7 0 0 0 7 7 Z`} fill="var(--ink)" />
     </g>
   )
 }

@@ -5,7 +5,7 @@ import { ringPath } from '../../stage/paths.ts'
 import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
-import { fitted } from './fitted.ts'
+import { fitted, spanOf } from './fitted.ts'
 
 const ROOM = { x: 190, top: 16, bottom: 34 }
 /** Length of the arrow that pushes, px. */
@@ -21,9 +21,7 @@ export function StandingDrawing() {
   const gravity = plan?.stations.piece?.figures.centreOfGravity
   const front = plan?.stations.steel?.front
   if (!front || !gravity) return null
-  const points = front.flat()
-  const min: Point = [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))]
-  const max: Point = [Math.max(...points.map((p) => p[0])), Math.max(...points.map((p) => p[1]))]
+  const { min, max } = spanOf(front.flat())
   const { to } = fitted(min, max, size, ROOM)
   const ground = (standing?.footing?.depthMm ?? 0) + min[1]
   const middle = to([gravity.xMm, gravity.zMm])

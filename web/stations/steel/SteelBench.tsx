@@ -252,8 +252,10 @@ function Moves() {
   const { piece, plan, looks } = usePlan()
   const change = useChange()
   const dispatch = useAppDispatch()
-  const say = wordsStyle(useMeasureStyle())
+  const style = useMeasureStyle()
+  const say = wordsStyle(style)
   const handling = plan?.stations.steel?.figures.handling
+  const gravity = plan?.stations.piece?.figures.centreOfGravity
   const { handling: chosen } = piece.steel
   const flat = plan?.stations.steel?.handling != null
   const geometry = plan?.stations.piece?.geometry
@@ -295,6 +297,14 @@ function Moves() {
               : `${say.mpa(Math.ceil(m.neededMpa - 0.05), 0)}, ${Math.ceil(m.earliestMinutes / 60)} h`}
         </Row>
       ))}
+      {gravity && handling && (
+        <p className="text-soft">
+          {flat &&
+            `It balances ${formatLength(gravity.xMm, style)} from the left and ${formatLength(gravity.yMm, style)} from the front. `}
+          Corner boards under every strap; set down on softwood bearers at{' '}
+          {handling.bearersMm.map((s) => formatLength(s, style)).join(' and ')} along it, felt on them.
+        </p>
+      )}
       {(chosen.bearers || chosen.hands) && (
         <button
           type="button"

@@ -7,6 +7,12 @@ export type Fitted = {
   readonly from: (px: Point) => Point
 }
 
+/** The box round points, mm. */
+export const spanOf = (points: readonly Point[]): { readonly min: Point; readonly max: Point } => ({
+  min: [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))],
+  max: [Math.max(...points.map((p) => p[0])), Math.max(...points.map((p) => p[1]))],
+})
+
 /** Fits a box of mm into a view of `size` px less its `room`, in the middle. */
 export function fitted(
   min: Point,
