@@ -11,7 +11,7 @@ import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
 import { type Memo, noMemo, pieceWith, type Result, runStation } from './station.ts'
-import { planSteelStation, type SteelStation, suctionOf } from './steel/index.ts'
+import { mixedIn, planSteelStation, type SteelStation, suctionOf } from './steel/index.ts'
 import { USUAL_DENSITY } from './stock/index.ts'
 import { orderOperations, type Timed } from './work/index.ts'
 
@@ -203,9 +203,13 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             pieceStation: castRun,
             mixes: stock.mixes,
             mixers: stock.mixers,
-            fibre: piece.steel.kind === 'fibre' ? { kgPerM3: piece.steel.fibre.kgPerM3 } : null,
+            steel: piece.steel.kind === 'fibre' || piece.steel.kind === 'coats' ? piece.steel : null,
           },
-          (i) => planMixStation(i.piece, i.pieceStation, { mixes: i.mixes, mixers: i.mixers }, i.fibre),
+          (i) => {
+            const row = i.mixes.find((m) => m.id === i.piece.mix.mix)
+            const inside = i.steel && row && mixedIn(piece, i.pieceStation, row.freshKgPerM3)
+            return planMixStation(i.piece, i.pieceStation, { mixes: i.mixes, mixers: i.mixers }, inside)
+          },
         ),
       ),
   )

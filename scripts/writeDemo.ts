@@ -250,6 +250,7 @@ const drum = newTurned(told('pier-drum', 'Pier drum'), stock, {
 /** One under each foot of the tripod in the yard. */
 const pad = newTurned(told('tripod-pad', 'Tripod pad'), stock, {
   exposure: 'outdoors',
+  steel: { ...washTop.steel, kind: 'fibre' },
   quantity: 3,
   plannedCasts: 3,
   turned: { form: 'cylinder', diameter: 420, height: 60 },
@@ -483,7 +484,7 @@ const trough = newBox(told('herb-trough', 'Herb trough'), stock, {
 
 const shelf = slabOf('eyepiece-shelf', 'Eyepiece shelf', 620, 180, 22, {
   mix: { ...washTop.mix, mix: 'glass-fibre-20' },
-  steel: { ...washTop.steel, kind: 'none' },
+  steel: { ...washTop.steel, kind: 'coats' },
   openings: [
     {
       ...newOpening('rests', 'rest', { kind: 'round', diameter: 52 }),

@@ -24,7 +24,14 @@ import type {
   SweptPiece,
   TurnedPiece,
 } from './schema.ts'
-import { JOB_VERSION, USUAL_BARS, USUAL_FIBRE, USUAL_HANDLING, USUAL_STANDING } from './schema.ts'
+import {
+  JOB_VERSION,
+  USUAL_BARS,
+  USUAL_COATS,
+  USUAL_FIBRE,
+  USUAL_HANDLING,
+  USUAL_STANDING,
+} from './schema.ts'
 
 export const SQUARE: Edge = { kind: 'square' }
 export const squareRim = () => ({ top: SQUARE, bottom: SQUARE })
@@ -139,6 +146,7 @@ function usualChoices(
       twice: false,
       placed: 'on-fill',
       fibre: USUAL_FIBRE,
+      coats: USUAL_COATS,
       bars: USUAL_BARS,
       handling: USUAL_HANDLING,
       standing: USUAL_STANDING,

@@ -72,6 +72,13 @@ export const USUAL_HANDLING: {
 /** On the ground, and nothing holds it. */
 export const USUAL_STANDING: { how: 'free' | 'footing'; depth: number } = { how: 'free', depth: 0 }
 
+/** A face without fibre, and a back that is two and a half percent glass. */
+export const USUAL_COATS: { face: number; glassPercent: number; by: 'sprayed' | 'brushed' | 'poured' } = {
+  face: 3,
+  glassPercent: 2.5,
+  by: 'sprayed',
+}
+
 /** None until they are asked for. */
 export const USUAL_BARS: {
   row: string | null
@@ -83,7 +90,7 @@ export const USUAL_BARS: {
 } = { row: null, rails: false, corners: false, hoops: false, cage: false, apart: null }
 
 export const steelChoiceSchema = z.strictObject({
-  kind: z.enum(['mesh', 'fibre', 'none']),
+  kind: z.enum(['mesh', 'fibre', 'coats', 'none']),
   mesh: id,
   cover: distance.nullable().describe('mm; null takes it from the exposure'),
   depth: z
@@ -105,6 +112,14 @@ export const steelChoiceSchema = z.strictObject({
     })
     .default(USUAL_FIBRE)
     .describe('used where fibre is chosen'),
+  coats: z
+    .strictObject({
+      face: size.describe('of the face coat, mm'),
+      glassPercent: z.number().min(0.5).max(6).describe('of the back coat, by mass'),
+      by: z.enum(['sprayed', 'brushed', 'poured']).describe('how the face coat goes on'),
+    })
+    .default(USUAL_COATS)
+    .describe('used where glass-fibre coats are chosen'),
   bars: z
     .strictObject({
       row: id.nullable().describe('null takes the bar nearest to 8 mm that is thin enough'),

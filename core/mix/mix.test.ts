@@ -132,6 +132,7 @@ describe('bags, water and money, worked out by hand', () => {
           waterLitres: b.waterLitres,
           heldBackLitres: b.heldBackLitres,
           fibreKg: 0,
+          coat: 'all',
         },
       ]),
     )

@@ -14,12 +14,16 @@ const HELD_BACK = 0.1
 /** How far (dry + water)/yield may lie from the stated fresh density [own]. */
 const DENSITY_TOLERANCE = 0.03
 
-/** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. `fibre` goes in by what is mixed. */
+/** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. */
 export function planMixStation(
   piece: Piece,
   { figures: { volumeLitres } }: PieceStation,
   stock: Pick<Stock, 'mixes' | 'mixers'>,
-  fibre: { readonly kgPerM3: number } | null = null,
+  /** Fibre, and the face coat that is mixed by itself without it. */
+  inside: {
+    readonly fibreKgPerM3: number
+    readonly coats: { readonly faceLitres: number } | null
+  } | null = null,
 ): { station: MixStation | null; findings: Finding[] } {
   const { findings, raise } = findingList<MixFindings>('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
@@ -28,10 +32,15 @@ export function planMixStation(
   if (!mixer) raise('mixer-missing', 'stop', { row: piece.mix.mixer })
   if (!mix || !mixer) return { station: null, findings }
 
+  const coats = inside?.coats ?? null
   const wastePercent = piece.mix.wastePercent ?? defaultWaste(volumeLitres)
   const needed = volumeLitres * (1 + wastePercent / 100)
   const bagsExact = needed / mix.yieldLitres
-  const bags = Math.max(1, Math.ceil(bagsExact - 1e-9))
+  // A face coat is a batch of its own: each of both is rounded up to half bags.
+  const halves = (litres: number) => Math.ceil(litres / mix.yieldLitres / BAG_STEP - 1e-9) * BAG_STEP
+  const faceLitres = coats ? coats.faceLitres * (1 + wastePercent / 100) : 0
+  const [faceBags, backBags] = coats ? [halves(faceLitres), halves(needed - faceLitres)] : [0, 0]
+  const bags = coats ? Math.ceil(faceBags + backBags - 1e-9) : Math.max(1, Math.ceil(bagsExact - 1e-9))
   const water = mix.waterLitres[piece.mix.water]
   const perBatch = Math.floor(mixer.litres / mix.yieldLitres / BAG_STEP + 1e-9) * BAG_STEP
   if (perBatch === 0)
@@ -47,7 +56,13 @@ export function planMixStation(
   if (piece.mix.water === 'limit')
     raise('water-at-limit', 'note', { f28Mpa: mix.f28.limit, mediumMpa: mix.f28.medium })
   const jobBags = Math.ceil(bagsExact * piece.quantity - 1e-9)
-  const batches = splitBatches(bags, perBatch || BAG_STEP, mix, water, fibre?.kgPerM3 ?? 0)
+  const split = (of: number, kgPerM3: number) => splitBatches(of, perBatch || BAG_STEP, mix, water, kgPerM3)
+  const batches = coats
+    ? [
+        ...split(faceBags, 0).map((b) => ({ ...b, coat: 'face' as const })),
+        ...split(backBags, inside?.fibreKgPerM3 ?? 0).map((b) => ({ ...b, coat: 'back' as const })),
+      ].map((b, i) => ({ ...b, number: i + 1 }))
+    : split(bags, inside?.fibreKgPerM3 ?? 0)
   const figures: MixFigures = {
     mixName: mix.name,
     volumeLitres,
@@ -62,7 +77,7 @@ export function planMixStation(
     waterLeastPerBagLitres: mix.waterLitres.stiff,
     waterMostPerBagLitres: mix.waterLitres.limit,
     waterLitres: bags * water,
-    fibreKg: (bags * mix.yieldLitres * (fibre?.kgPerM3 ?? 0)) / 1000,
+    fibreKg: batches.reduce((sum, b) => sum + b.fibreKg, 0),
     dryKg: bags * mix.bagKg,
     f28Mpa: mix.f28[piece.mix.water],
     cementKg: (bags * mix.bagKg * mix.cementPercent) / 100,
@@ -79,9 +94,17 @@ export function planMixStation(
 
 /** Each batch is mixed by itself, before the concrete already placed stops working. */
 const mixBatches = (batches: readonly Batch[], mixer: Mixer): Operation[] =>
-  batches.map(({ number, bags, waterLitres, heldBackLitres, fibreKg }) =>
+  batches.map(({ number, bags, waterLitres, heldBackLitres, fibreKg, coat }) =>
     operation({
-      ...act('mix-batch', { number, batches: batches.length, bags, waterLitres, heldBackLitres, fibreKg }),
+      ...act('mix-batch', {
+        number,
+        batches: batches.length,
+        bags,
+        waterLitres,
+        heldBackLitres,
+        fibreKg,
+        coat,
+      }),
       id: `mix/${number}`,
       station: 'mix',
       per: 'cast',
@@ -125,6 +148,7 @@ export function splitBatches(
       waterLitres: share * waterPerBag,
       heldBackLitres: share * waterPerBag * HELD_BACK,
       fibreKg: (share * mix.yieldLitres * fibreKgPerM3) / 1000,
+      coat: 'all',
     }
   })
 }

@@ -10,6 +10,8 @@ export type Batch = {
   /** Water held back at first and added in small steps. */
   readonly heldBackLitres: number
   readonly fibreKg: number
+  /** Of glass-fibre concrete in coats: what it is for; `all` of any other. */
+  readonly coat: 'all' | 'face' | 'back'
 }
 
 export type MixFigures = {

@@ -80,11 +80,25 @@ export function planPourStation(input: PourInput): PourStation {
     liftTurns: turned > whole,
     strength: strengthPoints(curve, course),
   }
-  return { figures, findings: checkPour(piece, people, mix, figures), operations: day, work, ageing }
+  return {
+    figures,
+    findings: checkPour(piece, people, mix, figures, stations.steel.figures.coats !== null),
+    operations: day,
+    work,
+    ageing,
+  }
 }
 
 /** What must be done while the concrete still works. */
-const PLACED: ReadonlySet<string> = new Set(['place-batch', 'join-lift', 'compact', 'screed', 'top-up'])
+const PLACED: ReadonlySet<string> = new Set([
+  'place-batch',
+  'place-face',
+  'roll-coats',
+  'join-lift',
+  'compact',
+  'screed',
+  'top-up',
+])
 
 /** The heaviest block of those that are lifted one by one, fresh. */
 const largestBlock = ({ stations, mix }: PourInput): number =>
@@ -105,7 +119,7 @@ function strengthPoints(curve: StrengthCurve, course: TemperatureCourse): { hour
   })
 }
 
-function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Finding[] {
+function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures, coated: boolean): Finding[] {
   const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
   if (f.coldestDegC < COLDEST) raise('too-cold', 'stop', { coldestDegC: f.coldestDegC, leastDegC: COLDEST })
   if (f.firstStripMinutes === null)
@@ -117,7 +131,8 @@ function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures): Fin
       setMinutes: f.initialSetMinutes,
       mix: mix.name,
     })
-  else if (f.placedByMinutes > f.workingMinutes)
+  // A back coat has a clock of its own: it is mixed when the face has stiffened.
+  else if (!coated && f.placedByMinutes > f.workingMinutes)
     raise('longer-than-working-time', 'warn', {
       placedMinutes: f.placedByMinutes,
       workingMinutes: f.workingMinutes,

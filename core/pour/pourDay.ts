@@ -3,10 +3,11 @@ import type { PieceGeometry } from '../piece/index.ts'
 import { act, type Condition, type Operation, operation, partIdsOf } from '../work/index.ts'
 import type { PourInput } from './types.ts'
 
-/** Minutes [own]: carrying 20 kg, placing 10 L, compacting a quarter square metre, screeding a square metre; for one person. */
+/** Minutes [own]: carrying 20 kg, placing 10 L, spraying or brushing 10 L of face, compacting a quarter square metre, screeding a square metre; for one person. */
 const PACE = {
   carry20Kg: 2,
   place10Litres: 1.5,
+  face10Litres: 30,
   compactQuarterM2: 3.5,
   screedM2: 12,
   check: 4,
@@ -25,7 +26,7 @@ const ROD = 25
 /** A hard trowel leaves a dent of less than this, mm [own]. */
 const DENT = 1
 /** Parts of the initial set [own]: working time, sheen gone, hard trowel, the last at which a lift still joins. */
-export const SET_PARTS = { working: 0.5, sheen: 0.35, trowel: 0.8, joins: 0.9 } as const
+export const SET_PARTS = { face: 0.25, working: 0.5, sheen: 0.35, trowel: 0.8, joins: 0.9 } as const
 /** Damp until this share of its strength, and this many minutes [own]. */
 export const CURED = { share: 0.7, minutes: 3 * 1440 } as const
 
@@ -74,8 +75,14 @@ export function pourDay(input: PourInput): Operation[] {
   steps.push({ ...first, needs: checks })
 
   const waiting = laidAsFilled(input)
-  // Whole bags are more than the cast: what is over stays in the tub, and each batch gives its share of the fill.
-  const share = volumeLitres / batches.reduce((sum, b) => sum + b.litres, 0)
+  // Whole bags are more than the cast: what is over stays in the tub, and each batch gives its share of the fill; of coats
+  // each its share of its own.
+  const { coats } = steel.figures
+  const shareOf = (coat: (typeof batches)[number]['coat']): number => {
+    const mixed = batches.reduce((sum, b) => (b.coat === coat ? sum + b.litres : sum), 0)
+    const wanted = coat === 'face' ? coats?.faceLitres : coat === 'back' ? coats?.backLitres : volumeLitres
+    return Math.min(1, (wanted ?? volumeLitres) / mixed)
+  }
   let litres = 0
   let last = ''
   const lay = ({ op }: Laid): string => {
@@ -85,9 +92,33 @@ export function pourDay(input: PourInput): Operation[] {
   batches.forEach((batch, i) => {
     const n = batch.number
     const before = litres
-    const fill = batch.litres * Math.min(1, share)
+    const fill = batch.litres * shareOf(batch.coat)
     litres += fill
     if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
+    if (batch.coat === 'face' && coats) {
+      last = add({
+        ...act('place-face', {
+          number: n,
+          litres: fill,
+          faceMm: coats.faceMm,
+          by: coats.by,
+        }),
+        id: `place/${n}`,
+        about: [{ kind: 'batch', id: String(n) }],
+        minutes: (fill / 10) * (PACE.face10Litres / people),
+        hands: people,
+        needs: [`mix/${n}`],
+        notAfter: [set(SET_PARTS.working)],
+      })
+      if (batches[i + 1]?.coat === 'back')
+        last = add({
+          ...act('wait-face', {}),
+          id: 'wait/face',
+          needs: [last],
+          notBefore: [set(SET_PARTS.face)],
+        })
+      return
+    }
     // Where a mat comes to lie within a batch, that is placed in goes: up to it, and over it.
     const goes: { litres: number; lays: Laid | null }[] = []
     let done = before
@@ -117,7 +148,8 @@ export function pourDay(input: PourInput): Operation[] {
         needs: [last],
         notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
       })
-      if (k === 0 && i > 0 && !closed)
+      // A back coat is rolled on to its face: nothing is rodded.
+      if (k === 0 && i > 0 && !closed && batch.coat === 'all')
         last = add({
           ...act('join-lift', { number: n, rodMm: ROD }),
           id: `join/${n}`,
@@ -133,11 +165,13 @@ export function pourDay(input: PourInput): Operation[] {
   })
   const area = stations.piece.figures.showFaceAreaM2
   last = add({
-    ...act('compact', {
-      by: closed ? 'hole' : 'open',
-      from: hasCorners(stations.piece.geometry) ? 'corners' : 'edge',
-      vents: mould?.figures.vents ?? 0,
-    }),
+    ...(coats
+      ? act('roll-coats', { goes: coats.goCount })
+      : act('compact', {
+          by: closed ? 'hole' : 'open',
+          from: hasCorners(stations.piece.geometry) ? 'corners' : 'edge',
+          vents: mould?.figures.vents ?? 0,
+        })),
     id: 'compact',
     minutes: Math.max(LEAST.compact, (area / 0.25) * PACE.compactQuarterM2),
     needs: [last],

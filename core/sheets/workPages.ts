@@ -106,7 +106,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
           value: style.litres(mix.figures.neededLitres),
         },
         ...mix.figures.batches.map((b) => ({
-          text: `batch ${b.number}: ${plural(b.bags, 'bag')}, hold ${style.liquid(b.heldBackLitres)} back`,
+          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${plural(b.bags, 'bag')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
           value: `${style.liquid(b.waterLitres)} water`,
         })),
         {

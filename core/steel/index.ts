@@ -1,5 +1,6 @@
 export type { BarFigures } from './bars/barFigures.ts'
 export type { BarPurpose, MarkedBar } from './bars/types.ts'
+export { type Coats, mixedIn } from './coats.ts'
 export type { ToldMove } from './handling/judgeHandling.ts'
 export {
   allowedStress,

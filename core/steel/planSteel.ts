@@ -9,6 +9,8 @@ import { type BarFigures, barFigures, barVolume } from './bars/barFigures.ts'
 import { barFindings } from './bars/barFindings.ts'
 import { markBars } from './bars/bendingList.ts'
 import { planBars } from './bars/planBars.ts'
+import { coatFindings } from './coatFindings.ts'
+import { coatsOf } from './coats.ts'
 import { planBeam } from './handling/beam.ts'
 import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
 import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
@@ -141,6 +143,8 @@ export function planSteelStation(
         ],
       },
     ])
+  const coats = coatsOf(piece, { figures, geometry }, mix.freshKgPerM3, thinnest?.mm ?? null)
+  if (coats) coatFindings(piece, coats, mix, mixes, geometry.thickness, raise)
   const told = bars && barFigures(bars, memo)
   const lies = mat?.height ?? told?.heightMm ?? null
   if (lies !== null && piece.steel.placed === 'pressed') {
@@ -214,7 +218,8 @@ export function planSteelStation(
   const fixings = fixingsOf(piece, geometry, mix.f28[piece.mix.water])
   findings.push(...fixingFindings(piece, fixings))
   const result: SteelFigures = {
-    kind: inside,
+    kind: piece.steel.kind === 'coats' ? 'coats' : inside,
+    coats,
     ...matFigures(mats, piece, geometry.thickness),
     ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),
     placed: piece.steel.placed,

@@ -3,6 +3,7 @@ import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { BarFigures } from './bars/barFigures.ts'
 import type { MarkedBar } from './bars/types.ts'
+import type { Coats } from './coats.ts'
 import type { ToldMove } from './handling/judgeHandling.ts'
 import type { Handling } from './handling/planHandling.ts'
 import type { Fixing } from './pullOut.ts'
@@ -32,7 +33,7 @@ export type Land = {
 }
 
 export type SteelFigures = {
-  readonly kind: 'mesh' | 'fibre' | 'none'
+  readonly kind: 'mesh' | 'fibre' | 'coats' | 'none'
   readonly meshName: string | null
   readonly wireMm: number
   readonly coverMm: number
@@ -94,6 +95,8 @@ export type SteelFigures = {
   }[]
   /** What bars there are and could be; null until the solid is there. */
   readonly bars: BarFigures | null
+  /** Glass-fibre concrete in coats; null of anything else. */
+  readonly coats: Coats | null
   /** What holds a void former down while it is poured; null of none. */
   readonly voidHold: VoidHold | null
   readonly placedKg: number

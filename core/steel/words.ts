@@ -165,6 +165,31 @@ export const STEEL_WORDS = {
     why: `${f.mix}. What is left round it is a wall like any other.`,
     remedy: `Leave ${mm(f.leastMm)} round it`,
   }),
+  'coats-mix': (f: { mix: string }, _s, remedies: readonly Remedy[]) => ({
+    what: `Coats are not made of ${f.mix}`,
+    why: 'A face of 3 and a back rolled on want glass-fibre premix: no stone, and glass that bears cement.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [r.code, 'mix' in r.facts ? `Use ${r.facts.mix}` : 'Plan it without coats']),
+    ),
+  }),
+  'coats-thin': (
+    f: { backMm: number; leastMm: number; faceMm: number },
+    { mm },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${mm(f.backMm)} are left for the back coat; ${mm(f.leastMm)} is the least`,
+    why: 'The face has no fibre: only the back holds it. Thinner than this the glass lies bare.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, `Make it ${mm(r.facts.thicknessMm)} thick`])),
+  }),
+  'coats-edges': (f: { thicknessMm: number; leastMm: number }, { mm }, remedies: readonly Remedy[]) => ({
+    what: `Edges that are handled want ${mm(f.leastMm)}; it is ${mm(f.thicknessMm)}`,
+    why: 'Thicken the back along every edge by hand, or make all of it thicker.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, `Make it ${mm(r.facts.thicknessMm)} thick`])),
+  }),
+  'coats-many': (f: { backMm: number; goes: string; mostMm: number }, { mm }) => ({
+    what: `A back of ${mm(f.backMm)} goes on in ${f.goes} goes`,
+    why: `More than ${mm(f.mostMm)} at once slumps and hides air: roll each before the next, while it is wet.`,
+  }),
   tips: (f: Tips, { mm, kg, newtons }, remedies: readonly Remedy[]) => ({
     what: `${kg(f.weightKg)} that tips at a push of ${newtons(f.pushN)}, ${mm(f.heightMm)} up`,
     why: `On a slope of ${Math.round(f.angleDeg)}° it falls by itself. A child leans with more than ${newtons(200)}: set it in the ground, tie it back, or widen its foot. Where it stands in public local codes and a licensed professional decide.`,

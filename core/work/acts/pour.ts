@@ -34,10 +34,11 @@ export const POUR_ACTS = {
         waterLitres: number
         heldBackLitres: number
         fibreKg: number
+        coat: 'all' | 'face' | 'back'
       },
       s,
     ) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}: ${count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
   'place-batch': told(
     'place',
@@ -59,6 +60,21 @@ export const POUR_ACTS = {
       if (f.part === 'over') return `Place the rest of ${what} over the steel at once, ${s.litres(f.litres)}.`
       return `Place ${what}, ${s.litres(f.litres)}${f.by === 'hole' ? ', by the filling hole in a thin stream, the mould rocked so that air leaves' : ''}.`
     },
+  ),
+  'place-face': told(
+    'face coat',
+    (f: { number: number; litres: number; faceMm: number; by: 'sprayed' | 'brushed' | 'poured' }, s) =>
+      `${f.by === 'sprayed' ? 'Spray' : f.by === 'brushed' ? 'Brush' : 'Pour'} batch ${f.number} over every face, ${s.litres(f.litres)}, ${s.fine(f.faceMm)} thick${f.by === 'brushed' ? ', twice over edges and corners, where it is weaker' : f.by === 'poured' ? ', tilted until it has run into every corner' : ', from the corners inward, no runs'}.`,
+  ),
+  'wait-face': told(
+    'let the face stiffen',
+    (_: None) =>
+      'Wait until the face no longer lifts to a finger; it must still be damp when the back goes on.',
+  ),
+  'roll-coats': told(
+    'roll the back',
+    (f: { goes: number }) =>
+      `Roll the back with a serrated roller until no fibre stands up and no air is left${f.goes > 1 ? `, each of its ${f.goes} goes before the next` : ''}; thicken it along every edge.`,
   ),
   'join-lift': told(
     'join',

@@ -39,12 +39,21 @@ export function BatchBand() {
                 />
               </svg>
               <span className="label text-[15px] leading-tight">
-                <strong className="text-[20px]">Batch {b.number}</strong>
+                <strong className="text-[20px]">
+                  Batch {b.number}
+                  {b.coat === 'all' ? '' : `, ${b.coat} coat`}
+                </strong>
                 <br />
                 {b.bags} {b.bags === 1 ? 'bag' : 'bags'}, {words.kg(b.dryKg, 1)}
                 <br />
                 {words.liquid(b.waterLitres)} water
                 <br />
+                {b.fibreKg > 0 && (
+                  <>
+                    {words.kg(b.fibreKg, b.fibreKg < 1 ? 3 : 2)} fibre, last
+                    <br />
+                  </>
+                )}
                 <span className="text-soft">hold back {words.liquid(b.heldBackLitres)}</span>
               </span>
             </li>

@@ -10,6 +10,7 @@ import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 import { BarsBench } from './BarsBench.tsx'
+import { CoatRows } from './CoatRows.tsx'
 import { MOVE_NAMES } from './moveWords.ts'
 import { VoidBench } from './VoidBench.tsx'
 
@@ -23,6 +24,7 @@ export function SteelBench() {
   const choose = (label: string, patch: Partial<typeof piece.steel>) =>
     change(label, { type: 'steelChosen', pieceId: piece.id, patch })
   const mm = (n: number) => formatLength(n, style)
+  const glass = job.stock.mixes.find((m) => m.id === piece.mix.mix)?.family === 'glass-fibre'
   return (
     <>
       <h1>Steel</h1>
@@ -32,17 +34,20 @@ export function SteelBench() {
       </p>
       <Choice
         label="What goes inside"
+        stacked={glass && meshed}
         value={piece.steel.kind}
         options={[
           ...(meshed ? [{ value: 'mesh' as const, name: 'mesh sheet', note: 'holds cracks together' }] : []),
           { value: 'fibre', name: 'fibre', note: 'against cracks while it is young' },
+          ...(glass || piece.steel.kind === 'coats'
+            ? [{ value: 'coats' as const, name: 'glass coats', note: 'a face and a rolled back' }]
+            : []),
           { value: 'none', name: 'none', note: 'only where thick enough' },
         ]}
-        onChoose={(kind) =>
-          choose(kind === 'mesh' ? 'mesh' : kind === 'fibre' ? 'fibre' : 'no mesh', { kind })
-        }
+        onChoose={(kind) => choose(kind === 'none' ? 'no mesh' : kind, { kind })}
       />
       {piece.steel.kind === 'fibre' && <FibreRows />}
+      {piece.steel.kind === 'coats' && <CoatRows />}
       {meshed && piece.steel.kind === 'mesh' && (
         <>
           <Pick
