@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
-import type { Outline, SlabPiece } from './job/index.ts'
+import { mouldDefaults, type Outline, type SlabPiece, withChoice } from './job/index.ts'
 import { planPieceStation } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { coatsOf } from './steel/coats.ts'
@@ -83,5 +83,26 @@ describe('glass-fibre coats', () => {
     expect(findings.find((f) => f.code === 'coats-mix')!.remedies.map((r) => r.code)).toContain(
       `mix/${premix.id}`,
     )
+  })
+  it('stops where nobody reaches in: coats, and a mat laid as it fills; hung before, it goes', () => {
+    const closed = (steel: Partial<SlabPiece['steel']>) => {
+      const piece = panel(
+        60,
+        { kind: 'mesh', ...steel },
+        steel.kind === 'coats' ? premix.id : testStock.mixes[0]!.id,
+      )
+      return {
+        ...piece,
+        mould: withChoice(piece.mould, { method: 'closed' }, mouldDefaults(testStock)),
+      }
+    }
+    const found = (piece: SlabPiece) => {
+      const { findings, stations } = plan(piece)
+      expect(stations.mould!.figures.top).toBe('hole')
+      return findings.filter((f) => f.code === 'steel-closed').map((f) => f.remedies.map((r) => r.code))
+    }
+    expect(found(closed({}))).toEqual([['hung']])
+    expect(found(closed({ kind: 'coats' }))).toEqual([['none']])
+    expect(found(closed({ placed: 'hung' }))).toEqual([])
   })
 })

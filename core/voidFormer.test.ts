@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from './geometry/index.ts'
 import { holdFigure } from './hold.ts'
-import { newBox, newTurned, type Outline, type Piece } from './job/index.ts'
+import { newBox, newSwept, newTurned, type Outline, type Piece } from './job/index.ts'
 import { holdDimensions, planPieceStation } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { voidHold } from './steel/voidHold.ts'
@@ -130,5 +130,18 @@ describe('a void former', () => {
     const piece = lightened({ ...block(300), inserts: [bolt] }, 60)
     const found = planPiece(kernel, testJob(piece), piece).findings.find((f) => f.code === 'void-meets')
     expect(found?.level).toBe('stop')
+  })
+  it('in blocks lightens each by what of it lies in it, and no plate is told of a hollow slab', () => {
+    const seat = newSwept(told('seat'), testStock, { separators: [{ id: 's', at: 380, leanDeg: 0, gap: 3 }] })
+    const [solid, hollow] = [seat, lightened(seat, 60)].map((p) => station(p).figures)
+    const sum = (f: typeof solid) => f!.blocks.reduce((total, b) => total + b.volumeLitres, 0)
+    expect(hollow!.voidFormer!.volumeLitres).toBeGreaterThan(1)
+    expect(sum(solid) - sum(hollow)).toBeCloseTo(hollow!.voidFormer!.volumeLitres, 2)
+    const flat = {
+      ...block(160),
+      outline: { kind: 'rectangle', length: 900, width: 700, radii: [0, 0, 0, 0] } as Outline,
+    }
+    const plan = (p: Piece) => planPiece(kernel, testJob(p), p).stations.steel!.figures.handling
+    expect([plan(flat) !== null, plan(lightened(flat, 50))]).toEqual([true, null])
   })
 })

@@ -219,7 +219,10 @@ function blockFigures(
   if (quick) return geometry.blocks.map(({ id, name }) => ({ id, name, volumeLitres: 0, weightKg: 0 }))
   return kernel.withSolids((scope) =>
     geometry.blocks.map(({ id, name, recipe }) => {
-      const { volume } = measureSolid(scope.solid(recipe).body)
+      const { body } = scope.solid(recipe)
+      const former = geometry.voidFormer && scope.solid(geometry.voidFormer.recipe).body
+      const hollow = former ? scope.keep(body.intersect(former)).volume() : 0
+      const volume = measureSolid(body).volume - hollow
       return { id, name, volumeLitres: mm3ToLitres(volume), weightKg: massOf(volume, density) }
     }),
   )

@@ -15,7 +15,7 @@ import type { Mix } from '../stock/index.ts'
 import { unhandled } from '../unhandled.ts'
 import { type Ageing, metAt, orderOperations, scheduleOperations } from '../work/index.ts'
 import { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
-import { CURED, firstMix, pourDay, SET_PARTS } from './pourDay.ts'
+import { CURED, firstMix, LAID, pourDay, SET_PARTS } from './pourDay.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
 import type { PourFindings } from './words.ts'
 
@@ -82,7 +82,7 @@ export function planPourStation(input: PourInput): PourStation {
   }
   return {
     figures,
-    findings: checkPour(piece, people, mix, figures, stations.steel.figures.coats !== null),
+    findings: checkPour(piece, people, mix, figures, insideOf(input)),
     operations: day,
     work,
     ageing,
@@ -119,8 +119,37 @@ function strengthPoints(curve: StrengthCurve, course: TemperatureCourse): { hour
   })
 }
 
-function checkPour(piece: Piece, present: number, mix: Mix, f: PourFigures, coated: boolean): Finding[] {
+/** What of the steel the day must be able to do, and whether it can reach in. */
+type Inside = { readonly coated: boolean; readonly closed: boolean; readonly laid: boolean }
+const insideOf = ({ stations: { steel, mould } }: PourInput): Inside => ({
+  coated: steel.figures.coats !== null,
+  closed: mould?.figures.top === 'hole',
+  laid: steel.operations.some((op) => LAID.has(op.code)),
+})
+
+function checkPour(
+  piece: Piece,
+  present: number,
+  mix: Mix,
+  f: PourFigures,
+  { coated, closed, laid }: Inside,
+): Finding[] {
   const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
+  // Nobody reaches into a mould that is filled through a hole.
+  if (closed && (coated || laid))
+    raise('steel-closed', 'stop', { what: coated ? 'coats' : 'mat' }, [
+      {
+        code: coated ? 'none' : 'hung',
+        facts: {},
+        changes: [
+          {
+            type: 'steelChosen',
+            pieceId: piece.id,
+            patch: coated ? { kind: 'none' } : { placed: 'hung' },
+          },
+        ],
+      },
+    ])
   if (f.coldestDegC < COLDEST) raise('too-cold', 'stop', { coldestDegC: f.coldestDegC, leastDegC: COLDEST })
   if (f.firstStripMinutes === null)
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })

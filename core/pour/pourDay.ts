@@ -300,7 +300,7 @@ function laidAsFilled({ stations: { steel, mix, piece } }: PourInput): Laid[] {
 }
 
 /** What of the steel goes in as it is filled. */
-const LAID: ReadonlySet<string> = new Set(['lay-mesh', 'lay-bars', 'press-mat'])
+export const LAID: ReadonlySet<string> = new Set(['lay-mesh', 'lay-bars', 'press-mat'])
 /** What of the steel is done before the first water. */
 const BEFORE: ReadonlySet<string> = new Set(['bend-bars', 'stand-cage', 'tie-void', 'hang-mat'])
 

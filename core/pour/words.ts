@@ -12,6 +12,17 @@ const move = (f: { turns: string }): string =>
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const POUR_WORDS = {
+  'steel-closed': (f: { what: string }) => ({
+    what:
+      f.what === 'coats'
+        ? 'Coats cannot go on in a closed mould'
+        : 'No mat is laid in a mould that is filled through a hole',
+    why:
+      f.what === 'coats'
+        ? 'Face and back are laid on by hand, from the open side. Another mould, or a mix that is poured.'
+        : 'Nobody reaches in while it fills: it is hung in it before it is closed.',
+    remedy: f.what === 'coats' ? 'Plan it without coats' : 'Hang it before',
+  }),
   'too-cold': (f: { coldestDegC: number; leastDegC: number }, { degC, mpa }) => ({
     what: `It falls to ${degC(f.coldestDegC)}; do not pour below ${degC(f.leastDegC)}`,
     why: `Cold concrete hardly sets, and frost before ${mpa(5)} ruins it. Warm the shop, or wait for a warmer day.`,

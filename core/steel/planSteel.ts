@@ -286,7 +286,8 @@ function flatOf(
   quick: boolean,
   memo: Memo,
 ): FlatPlate | null {
-  if (!geometry.recipe || !isFlat(piece, geometry)) return null
+  // A hollow inside is not in its recipe: no plate tells of it.
+  if (!geometry.recipe || geometry.voidFormer || !isFlat(piece, geometry)) return null
   try {
     return runStation(memo, 'plate', { recipe: geometry.recipe }, () => {
       if (quick) throw new Unknown()
