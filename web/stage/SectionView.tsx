@@ -244,7 +244,7 @@ function Drawing({
         {[
           poured && base ? `base ${base.layers[0]?.name}` : '',
           steel?.meshName && poured
-            ? `mesh at ${text(steel.layAtFillMm ?? 0)} fill, cover ${text(steel.coverMm)}`
+            ? `mesh ${steel.placed === 'on-fill' ? `at ${text(steel.layAtFillMm ?? 0)} fill` : `${text(steel.layAtFillMm ?? 0)} above the base`}, cover ${text(steel.coverMm)}`
             : '',
           frontEdge && frontEdge.kind !== 'square'
             ? `front ${frontEdge.kind} ${text(frontEdge.size)}${'rise' in frontEdge && frontEdge.rise !== undefined ? ` × ${text(frontEdge.rise)}` : ''}`

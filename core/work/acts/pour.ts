@@ -111,12 +111,12 @@ export const POUR_ACTS = {
     (f: { coverMm: number; holdForceN: number; straps: number; drainMm: number }, s) =>
       `Glue the void former up and cut it to size, wrap it in film, and tie it down on spacers, ${s.mm(f.coverMm)} clear of every face: ${count(f.straps, 'strap')} over it to what stands under the form or lies across it, ${s.newtons(f.holdForceN)} in all.${f.drainMm > 0 ? ` A tube of ${s.mm(f.drainMm)} from its lowest point, as it will stand, to the face: water that gets in must get out.` : ' Sealed all round: what water gets in stays, and frost splits it.'}`,
   ),
-  'stand-cage': told('stand the steel in', (f: { of: 'cage' | 'hoops' | 'bar'; coverMm: number }, s) =>
+  'stand-cage': told('set the steel in', (f: { of: 'cage' | 'hoops' | 'bar'; coverMm: number }, s) =>
     f.of === 'bar'
       ? `Hang the bar in the mould, ${s.mm(f.coverMm)} clear of its end, so that it stays in the middle while it fills.`
       : f.of === 'hoops'
         ? `Tie the hoops to a few upright wires and hang them in the mould, ${s.mm(f.coverMm)} clear of every face.`
-        : `Tie the cage at every crossing and stand it in the mould on spacers, ${s.mm(f.coverMm)} clear of every face; nothing of it may touch a core.`,
+        : `Tie the cage at every crossing and set it in the mould on spacers, ${s.mm(f.coverMm)} clear of every face; nothing of it may touch a core.`,
   ),
   compact: told('compact', (f: { by: 'open' | 'hole'; from: 'corners' | 'edge'; vents: number }) =>
     f.by === 'hole'

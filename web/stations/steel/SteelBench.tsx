@@ -306,7 +306,7 @@ function Moves() {
         <p className="text-soft">
           {flat &&
             `It balances ${formatLength(gravity.xMm, style)} from the left and ${formatLength(gravity.yMm, style)} from the front. `}
-          Corner boards under every strap; set down on softwood bearers at{' '}
+          Corner boards under every strap; laid on softwood bearers at{' '}
           {handling.bearersMm.map((s) => formatLength(s, style)).join(' and ')} along it, felt on them.
         </p>
       )}

@@ -90,6 +90,9 @@ export function ThicknessLens() {
         <span className="view-name">
           How thick it is, {along === 'down' ? 'from above' : 'from the front'}: wanted{' '}
           {lengthWithUnit(wanted, style)}
+          {geometry?.voidFormer &&
+            piece.voidFormer &&
+            `; drawn without the void former, ${lengthWithUnit(piece.voidFormer.cover, style)} round it`}
         </span>
         <span className="flex-1" />
         <Turns
