@@ -42,7 +42,8 @@ export function planVoid(
 ): PlacedVoid | null {
   const { min, max } = boundSolid(kernel, body)
   const [foot, head] = [min[2], max[2]]
-  const most = (max[0] - min[0]) * (max[1] - min[1])
+  // More than any plan of it has.
+  const most = Math.max(0, max[0] - min[0] - 2 * cover) * Math.max(0, max[1] - min[1] - 2 * cover)
   let best: { region: Region; low: number; high: number; volume: number } | null = null
   for (const share of SHARES)
     for (const at of share === 1 ? [0] : [0, 0.5, 1]) {
