@@ -179,6 +179,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               agents: stock.agents,
               sealers: stock.sealers,
               fresh,
+              suctionKPa: suctionOf(piece, stock),
             },
             (i) =>
               planReleaseStation(kernel, {
@@ -188,6 +189,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
                 steel: i.earlier.steel,
                 stock: { agents: i.agents, sealers: i.sealers },
                 freshKgPerM3: i.fresh,
+                suctionKPa: i.suctionKPa,
               }),
           ),
         )

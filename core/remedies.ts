@@ -13,6 +13,7 @@ const SOLID: ReadonlySet<string> = new Set([
   'hands-off',
   'overhang-steel',
   'void-wall',
+  'coats-thin',
   'void-no-room',
   'tips',
   'falls-over',

@@ -55,7 +55,7 @@ export function planMixStation(
     raise('yield-doubtful', 'note', { mix: mix.name, byBagKgPerM3: density, statedKgPerM3: mix.freshKgPerM3 })
   if (piece.mix.water === 'limit')
     raise('water-at-limit', 'note', { f28Mpa: mix.f28.limit, mediumMpa: mix.f28.medium })
-  const jobBags = Math.ceil(bagsExact * piece.quantity - 1e-9)
+  const jobBags = Math.ceil((coats ? faceBags + backBags : bagsExact) * piece.quantity - 1e-9)
   const split = (of: number, kgPerM3: number) => splitBatches(of, perBatch || BAG_STEP, mix, water, kgPerM3)
   const batches = coats
     ? [
@@ -76,7 +76,7 @@ export function planMixStation(
     waterPerBagLitres: water,
     waterLeastPerBagLitres: mix.waterLitres.stiff,
     waterMostPerBagLitres: mix.waterLitres.limit,
-    waterLitres: bags * water,
+    waterLitres: batches.reduce((sum, b) => sum + b.waterLitres, 0),
     fibreKg: batches.reduce((sum, b) => sum + b.fibreKg, 0),
     dryKg: bags * mix.bagKg,
     f28Mpa: mix.f28[piece.mix.water],

@@ -15,8 +15,6 @@ import type { ReleaseFigures, ReleaseStation } from './types.ts'
 const DRAFT = { depth: 25, deg: 2 } as const
 /** Wrap that lets a straight knockout go, mm [own]. */
 const WRAP = 3
-/** Suction of a waxed, smooth closed base, MPa [own]; section area times this is what the first lift overcomes. */
-const SUCTION = 0.001
 
 export type ReleaseInput = {
   readonly piece: Piece
@@ -25,12 +23,14 @@ export type ReleaseInput = {
   readonly steel: SteelStation | null
   readonly stock: Pick<Stock, 'agents' | 'sealers'>
   readonly freshKgPerM3: number
+  /** What a closed base holds the cast down by at its first lift. */
+  readonly suctionKPa: number
 }
 
 /** The fourth station: what goes on the faces, and in which order the mould comes off. */
 export function planReleaseStation(
   kernel: Kernel,
-  { piece, pieceStation: { geometry, figures }, mould, steel, stock, freshKgPerM3 }: ReleaseInput,
+  { piece, pieceStation: { geometry, figures }, mould, steel, stock, freshKgPerM3, suctionKPa }: ReleaseInput,
 ): ReleaseStation {
   const findings: Finding[] = []
   const raise = (
@@ -147,7 +147,7 @@ export function planReleaseStation(
     partsUnexamined: order.length - examined.length,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
-    suctionN: figures.showFaceAreaM2 * 1e6 * SUCTION,
+    suctionN: figures.showFaceAreaM2 * 1e3 * suctionKPa,
     turnKg: turning.length > 0 ? Math.max(...turning.map((op) => op.attitude!.massKg)) : null,
     turns: turning.length,
     leftOut: piece.release.leftOut,

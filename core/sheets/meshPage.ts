@@ -29,6 +29,9 @@ export function meshPage(input: ShopSheetInput): Page | null {
   const lines = [
     `${figures.meshName}: ${figures.crosswaysWires} wires across, ${figures.lengthwaysWires} along, seen from above as it is laid.`,
     'Clip wires that would enter an opening, as drawn; cut ends are sharp: gloves and glasses.',
+    ...(figures.second
+      ? ['A second mat of this size lies at the other face: clip it to what it meets there.']
+      : []),
     ...cut.pieces.map((p, i) => `piece ${i + 1}: ${cutTo(p.lengthMm)} x ${cutTo(p.widthMm)}`),
     ...(cut.pieces.length > 1
       ? [`lapped ${lengthWithUnit(cut.lapMm, settings)}, tied at every second crossing`]

@@ -105,20 +105,21 @@ export function planSteelStation(
   for (const { a, b, angleDeg, lengthMm } of feathersOf(map, geometry))
     raise('feather-edge', angleDeg < SHARP ? 'warn' : 'note', { angleDeg, lengthMm, a, b })
   if (slab && cut) matFindings(slab, cut, cover, meshes, (p, m) => coverFor(p, m, mix), raise)
-  const bars = quick
-    ? null
-    : planBars(
-        kernel,
-        {
-          piece,
-          geometry,
-          stock: barStock,
-          mat,
-          lands,
-          coverOf: (bar) => piece.steel.cover ?? coverForBar(piece, bar, mix),
-        },
-        memo,
-      )
+  // Bars along a land are known from the plan alone: a land that has them is told so while it is dragged too.
+  const planned = planBars(
+    kernel,
+    {
+      piece,
+      geometry,
+      stock: barStock,
+      mat,
+      lands,
+      coverOf: (bar) => piece.steel.cover ?? coverForBar(piece, bar, mix),
+      quick,
+    },
+    memo,
+  )
+  const bars = quick ? null : planned
   if (bars) barFindings(piece, geometry, bars, barStock, raise)
   if (slab)
     findings.push(
@@ -126,7 +127,7 @@ export function planSteelStation(
         slab,
         lands,
         atWidest(slab, [...geometry.openings, ...geometry.drilled]),
-        bars?.barred ?? [],
+        planned?.barred ?? [],
       ),
     )
   if (figures.voidFormer && figures.voidFormer.coverMm < least.mm - 1e-6)
@@ -203,14 +204,17 @@ export function planSteelStation(
       'overhang-steel',
       'warn',
       { overhangMm: overhang.overhang, carriedShare: overhang.carried / overhang.moment },
-      mat && mat.school !== 'weather-face'
-        ? [
-            {
-              code: 'high',
-              facts: {},
-              changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { depth: 'weather-face' } }],
-            },
-          ]
+      mat
+        ? (
+            [
+              ['high', { depth: 'weather-face' }],
+              ['both', { twice: true }],
+            ] as const
+          ).map(([code, patch]) => ({
+            code,
+            facts: {},
+            changes: [{ type: 'steelChosen' as const, pieceId: piece.id, patch }],
+          }))
         : [],
     )
   const standing = quick ? null : planStanding(kernel, piece, geometry, figures, placedKg, memo)

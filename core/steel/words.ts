@@ -254,8 +254,7 @@ export const STEEL_WORDS = {
     why: 'If it cracks there only steel near the top holds it, and all of it must. Where people sit or lean local codes and a licensed professional decide.',
     remedies: {
       high: 'Lay the mesh high',
-      rails: 'Lay bars along it',
-      thicker: 'Make it thicker',
+      both: 'Lay a mat at either face',
     },
   }),
   'use-cracks': (f: Moved, { mm }) => ({

@@ -281,6 +281,36 @@ describe('bars in what is not flat', () => {
   })
 })
 
+it('hoops stand clear of a pipe that is cast into the wall', () => {
+  const pipe = {
+    id: 'pipe',
+    name: 'pipe',
+    kind: 'pipe' as const,
+    on: 'side/front',
+    u: 0,
+    v: 80,
+    tiltDeg: 0,
+    tiltTowardDeg: 0,
+    diameter: 30,
+    bore: 24,
+    depth: 45,
+    past: 10,
+    material: 'pvc' as const,
+    held: 'mould' as const,
+  }
+  const planter = withBars({ ...newBox(told('p'), testStock), inserts: [pipe] }, { hoops: true, apart: 25 })
+  const { geometry } = built(planter)
+  const { bars } = plan(planter)
+  expect(geometry.inserts.length).toBe(1)
+  expect(bars.length).toBeGreaterThan(3)
+  const left: SolidRecipe = {
+    kind: 'difference',
+    from: geometry.recipe!,
+    minus: geometry.inserts.map((i) => i.recipe),
+  }
+  for (const bar of bars) expect(outside(left, bar, 5)).toBeLessThan(1)
+})
+
 describe('bars in a slab', () => {
   const top = (bars: Partial<SteelChoice['bars']>, v = 60) =>
     withBars(testSlab({ openings: [{ ...testBasin, v: { rule: 'fromStart', distance: v } }] }), bars)

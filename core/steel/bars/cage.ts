@@ -14,10 +14,9 @@ import {
   type Vector,
 } from '../../geometry/index.ts'
 import type { Bar } from '../../stock/index.ts'
+import { type Axis, longWay, sizeOf } from '../longWay.ts'
 import type { PlacedBar } from './types.ts'
 
-/** A body is a post where it is so much longer one way than the others [own]. */
-const SLENDER = 1.5
 /** Levels that are looked at along it; a level counts whose section is so much of the middle one. */
 const LEVELS = 32
 const SLIM = 0.35
@@ -40,22 +39,6 @@ export type Cage = {
   readonly apart: number
   /** Area of the uprights over that of the section. */
   readonly share: number
-}
-
-type Axis = 0 | 1 | 2
-/** A box's longest way, if it is a post's. */
-export function longWay(size: Vector): Axis | null {
-  const axis = size.indexOf(Math.max(...size)) as Axis
-  const rest = Math.max(...size.filter((_, i) => i !== axis))
-  return size[axis] >= SLENDER * rest ? axis : null
-}
-
-/** A body this many times wider than it is deep is flat, and no post. */
-const FLAT = 3
-/** Whether a box is that of a post: long one way, and not a board. */
-export const isPost = (size: Vector): boolean => {
-  const [a, b] = [...size].sort((p, q) => p - q) as [number, number, number]
-  return longWay(size) !== null && b <= FLAT * a
 }
 
 /** Turns a body so that its long way is up; a point (a, b, c) then stands for the one `back` gives. */
@@ -119,12 +102,6 @@ export function planCage(kernel: Kernel, body: SolidRecipe, options: CageOptions
     else last -= 1
   }
   return null
-}
-
-/** How long a body is each way, mm. */
-export function sizeOf(kernel: Kernel, body: SolidRecipe): Vector {
-  const { min, max } = boundSolid(kernel, body)
-  return [max[0] - min[0], max[1] - min[1], max[2] - min[2]]
 }
 
 type Stretch = {
@@ -239,10 +216,6 @@ const turnAt = (ring: readonly Point[], i: number): number => {
   const [ax, ay, bx, by] = [p[0] - q[0], p[1] - q[1], r[0] - p[0], r[1] - p[1]]
   return Math.atan2(ax * by - ay * bx, ax * bx + ay * by)
 }
-
-/** Whether a ring is a round: it turns nowhere sharply. */
-export const isRound = (ring: readonly Point[]): boolean =>
-  ring.every((_, i) => Math.abs(turnAt(ring, i)) <= CORNER)
 
 /** Places round a ring: in each corner that sticks out, and between them no further apart than so; of a round, evenly, four at least. */
 export function spreadOn(ring: readonly Point[], diameter: number): Point[] {

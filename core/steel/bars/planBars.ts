@@ -12,10 +12,11 @@ import { type Memo, runStation } from '../../station.ts'
 import type { Bar } from '../../stock/index.ts'
 import { castIn } from '../castIn.ts'
 import type { JudgedLand } from '../lands.ts'
+import { isPost, sizeOf } from '../longWay.ts'
 import { matRegion } from '../mat/matRegion.ts'
 import { LEAST_COVER, type Mat, schoolOf } from '../mat/planMat.ts'
 import { takesMesh } from '../takesMesh.ts'
-import { isPost, planCage, sizeOf } from './cage.ts'
+import { planCage } from './cage.ts'
 import { insideCorners, planCornerBars } from './cornerBars.ts'
 import { planHoops } from './hoops.ts'
 import { planRails } from './rails.ts'
@@ -66,10 +67,20 @@ const bodiesOf = (geometry: PieceGeometry): { id: string; recipe: SolidRecipe }[
       ? [{ id: 'cage', recipe: geometry.recipe }]
       : []
 
-/** What bars a piece could have, from its solid. */
-function takesBars(kernel: Kernel, piece: Piece, geometry: PieceGeometry, memo: Memo): TakesBars {
+/** A body less what else is cast in: nothing keeps its cover from a pipe that counts as concrete. */
+const without = (from: SolidRecipe, minus: readonly SolidRecipe[]): SolidRecipe =>
+  minus.length === 0 ? from : { kind: 'difference', from, minus }
+
+/** What bars a piece could have, from its solid; while that is not there, those of a slab. */
+function takesBars(
+  kernel: Kernel,
+  piece: Piece,
+  geometry: PieceGeometry,
+  quick: boolean,
+  memo: Memo,
+): TakesBars {
   const flat = takesMesh(piece, geometry)
-  const bodies = bodiesOf(geometry)
+  const bodies = quick ? [] : bodiesOf(geometry)
   const { value } = runStation(memo, 'posts', { bodies }, (i) => ({
     cage: i.bodies.some(({ recipe }) => isPost(sizeOf(kernel, recipe))),
     hollow: i.bodies.length === 1 && isHollow(kernel, i.bodies[0]!.recipe),
@@ -108,14 +119,16 @@ export type BarsInput = {
   readonly mat: Mat | null
   readonly lands: readonly JudgedLand[]
   readonly coverOf: (bar: Bar) => number
+  /** Without the solid: only what lies in a slab. */
+  readonly quick: boolean
 }
 
-/** The bars of a piece where they lie; null where its solid is not there. */
+/** The bars of a piece where they lie; null of one that cannot be built. */
 export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | null {
   const { piece, geometry, stock, mat, coverOf } = input
   if (!geometry.recipe) return null
   const { bars: choice } = piece.steel
-  const takes = takesBars(kernel, piece, geometry, memo)
+  const takes = takesBars(kernel, piece, geometry, input.quick, memo)
   const wants = {
     rails: choice.rails && takes.rails,
     corners: choice.corners && takes.corners,
@@ -161,7 +174,10 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
               ? i.bodies.flatMap(({ id, recipe }) => planCage(kernel, recipe, { ...i, id }) ?? [])
               : []
             const hoops = i.wants.hoops
-              ? planHoops(kernel, i.bodies[0]!.recipe, 'wall', i.main, { cover: i.cover, apart: i.apart })
+              ? planHoops(kernel, without(i.bodies[0]!.recipe, i.inserts), 'wall', i.main, {
+                  cover: i.cover,
+                  apart: i.apart,
+                })
               : null
             return { cages, hoops }
           },

@@ -9,7 +9,7 @@ import {
 } from '../../geometry/index.ts'
 import type { Mix } from '../../stock/index.ts'
 import { massToForce } from '../../units/convert.ts'
-import { isPost, longWay, sizeOf } from '../bars/cage.ts'
+import { isPost, longWay, sizeOf } from '../longWay.ts'
 import { lambdaOf, type MoveCheck, neededStrength } from './planHandling.ts'
 
 /** Sections looked at along it. */
