@@ -46,7 +46,7 @@ export function steelWork(
             : bars.bends.some((b) => b.purpose === 'tie')
               ? 'cage'
               : 'bar',
-          coverMm: bars.coverMm,
+          coverMm: bars.keptMm,
         }),
         id: 'stand/cage',
         station: 'steel',

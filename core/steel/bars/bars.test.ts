@@ -303,6 +303,12 @@ it('hoops stand clear of a pipe that is cast into the wall', () => {
   const { bars } = plan(planter)
   expect(geometry.inserts.length).toBe(1)
   expect(bars.length).toBeGreaterThan(3)
+  // What the day is told is what they keep.
+  const { figures, operations } = plan(planter)
+  expect(figures.bars!.keptMm).toBeLessThanOrEqual(figures.bars!.coverMm)
+  expect(operations.find((op) => op.code === 'stand-cage')!.facts).toMatchObject({
+    coverMm: figures.bars!.keptMm,
+  })
   const left: SolidRecipe = {
     kind: 'difference',
     from: geometry.recipe!,

@@ -19,6 +19,8 @@ import type { PlacedBar } from './types.ts'
 
 /** Levels that are looked at along it; a level counts whose section is so much of the middle one. */
 const LEVELS = 32
+/** Levels by which a cage that finds no room is made shorter. */
+const SHRINK = 2
 const SLIM = 0.35
 /** A cage shorter than this share of its body is none. */
 const SHORT = 0.6
@@ -98,8 +100,8 @@ export function planCage(kernel: Kernel, body: SolidRecipe, options: CageOptions
         share: ((Math.PI / 4) * options.main.diameter ** 2 * uprights) / middle,
       }
     }
-    if (areas[first]! < areas[last]!) first += 1
-    else last -= 1
+    if (areas[first]! < areas[last]!) first += SHRINK
+    else last -= SHRINK
   }
   return null
 }
