@@ -79,7 +79,7 @@ export function timePlate(
   const piece = job.pieces.find((p) => p.id === id)!
   const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)!
   const { geometry, figures } = planPieceStation(kernel, piece, 2300, false)
-  const way = { people: 2, kg: figures.concreteKg, suctionKPa: 1 }
+  const way = { people: 2, kg: figures.concreteKg, suctionKPa: 1, turn: null }
   let flat = flatPlate(kernel, geometry)!
   const run = timed(() => {
     flat = flatPlate(kernel, geometry)!

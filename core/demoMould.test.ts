@@ -120,3 +120,13 @@ describe.each(
     }
   })
 })
+
+it.each(demo.pieces.filter((p) => !isGlued(p)).map((p) => [p.name, p] as const))(
+  '%s: what is turned over weighs the same where it is bent and where it is stripped',
+  (_, piece) => {
+    const { steel, release } = planPiece(kernel, demo, piece).stations
+    const turn = steel!.figures.handling?.moves.find((m) => m.move === 'turn')
+    if (!turn) return
+    expect(turn.massKg).toBeCloseTo(release!.figures.turnKg ?? steel!.figures.strippingKg, 6)
+  },
+)

@@ -5,7 +5,14 @@ import { type Finding, type Job, type Piece, rankFindings, type StationName } fr
 import { type LeftOut, leaveOut } from './leftOut.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
 import { type MixStation, planMixStation } from './mix/index.ts'
-import { isOpen, layAgain, type MouldStation, measuresSolids, planMouldStation } from './mould/index.ts'
+import {
+  isOpen,
+  layAgain,
+  type MouldStation,
+  measuresSolids,
+  planMouldStation,
+  turnedWith,
+} from './mould/index.ts'
 import { asCast, describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
 import { type PourStation, planPourStation } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
@@ -157,6 +164,10 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               meshes: stock.meshes,
               bars: stock.bars,
               suctionKPa: suctionOf(piece, stock),
+              // Of a mould that cannot be planned it is not known what turns with the piece.
+              turn: mouldRun
+                ? { withKg: turnedWith(mouldRun.value.off, mouldRun.value.figures.parts) }
+                : null,
               mix,
               mixes: stock.mixes,
               quick: !thick,

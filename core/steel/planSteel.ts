@@ -15,7 +15,7 @@ import { planBeam } from './handling/beam.ts'
 import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
 import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
 import { overhangOf } from './handling/overhang.ts'
-import { planHandling } from './handling/planHandling.ts'
+import { planHandling, type Turned } from './handling/planHandling.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { matFigures } from './mat/matFigures.ts'
 import { matFindings } from './mat/matFindings.ts'
@@ -47,6 +47,8 @@ export type SteelOptions = {
   readonly bars: readonly Bar[]
   /** What the base it lies on holds it down by at its first lift. */
   readonly suctionKPa: number
+  /** How the mould is turned over with it; null where no mould is known. */
+  readonly turn?: Turned | null
   readonly quick: boolean
   /** Who are there to lift. */
   readonly people: number
@@ -59,7 +61,7 @@ export function planSteelStation(
   { geometry, figures }: PieceStation,
   meshes: readonly Mesh[],
   mix: Mix,
-  { mixes, bars: barStock, suctionKPa, quick, people }: SteelOptions,
+  { mixes, bars: barStock, suctionKPa, turn = null, quick, people }: SteelOptions,
   memo: Memo = noMemo,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
@@ -170,7 +172,7 @@ export function planSteelStation(
   const insertKg = figures.inserts.massKg
   const strippingKg = massOf(concrete, mix.freshKgPerM3) + massKg + insertKg
   const flat = flatOf(kernel, piece, geometry, quick, memo)
-  const handling = flat ? planHandling(flat, piece, mix, { people, kg: strippingKg, suctionKPa }) : null
+  const handling = flat ? planHandling(flat, piece, mix, { people, kg: strippingKg, suctionKPa, turn }) : null
   const moves = handling
     ? toldMoves(handling, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
     : []

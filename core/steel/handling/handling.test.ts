@@ -29,6 +29,7 @@ const handled = (piece: Piece, people = 2) => {
     people,
     kg: figures.volumeLitres * 2.35,
     suctionKPa: 0,
+    turn: null,
   })
 }
 const use = (piece: Piece, how: 'ends' | 'rails' | 'supports', bearers: number[] | null = null): Piece => ({
@@ -126,6 +127,22 @@ describe('what is thin, open or heavy', () => {
     expect(down.massKg - up.massKg).toBeCloseTo(0.81 * 12, 2)
     expect([up.stretched, down.stretched]).toEqual(['bottom', 'top'])
   })
+  it('with what its mould says turns with it, spread over it; or it is only lifted', () => {
+    const turned = (down: 'top' | 'bottom', withKg: number | null) => {
+      const piece = slab(900, 900, 45, { attitude: { down, turnDeg: 0 } })
+      const { geometry } = planPieceStation(kernel, piece, 2300, false)
+      const way = { people: 4, kg: 80, suctionKPa: 0, turn: { withKg } }
+      return planHandling(flatPlate(kernel, geometry)!, piece, mix, way).checks.find(
+        (c) => c.move === 'turn',
+      )!
+    }
+    for (const down of ['top', 'bottom'] as const) {
+      expect(turned(down, 20).massKg).toBe(100)
+      expect(turned(down, null).massKg).toBe(80)
+      expect(turned(down, 20).peakMpa / turned(down, null).peakMpa).toBeCloseTo(1.25, 6)
+      expect(turned(down, 20).stretched).toBe(down)
+    }
+  })
   it('torn off its base by suction, where that is worse than a jerk', () => {
     const { geometry, figures } = planPieceStation(kernel, slab(900, 900, 45), 2300, false)
     const flat = flatPlate(kernel, geometry)!
@@ -134,6 +151,7 @@ describe('what is thin, open or heavy', () => {
         people: 4,
         kg: figures.volumeLitres * 2.35,
         suctionKPa,
+        turn: null,
       }).checks.find((c) => c.move === 'turn')!.peakMpa
     // rho g T is 1.037 kPa: half of that more is a jerk.
     expect(turned(0.5)).toBeCloseTo(turned(0), 6)

@@ -68,7 +68,7 @@ export type Handling = {
 const JERK = 1.5
 /** fr = 0.62 lambda sqrt(fc), half of it allowed; lambda of lightweight concrete (ACI 318). */
 const [RUPTURE, LIGHT] = [0.62, 0.75]
-/** A board of 18 mm that is turned with the piece, kg/m2. */
+/** A board of 18 mm that is turned with the piece, kg/m2, where its mould is not known. */
 const BASE_KG_PER_M2 = 12
 /** Someone on it: 1 kN over 100 x 100. */
 const PERSON = { n: 1000, patch: 100 }
@@ -90,14 +90,18 @@ export type Handled = {
   readonly kg: number
   /** What the base it lies on holds it down by when it is lifted off first. */
   readonly suctionKPa: number
+  readonly turn: Turned | null
 }
+
+/** The mould that is still on it when it is turned over, with its cores, kg; null where it is not turned over. */
+export type Turned = { readonly withKg: number | null }
 
 /** How a flat piece of `kg` at stripping stands being turned about its long edge, set on bearers, carried flat, and used. */
 export function planHandling(
   flat: FlatPlate,
   piece: Piece,
   mix: Mix,
-  { people, kg, suctionKPa }: Handled,
+  { people, kg, suctionKPa, turn }: Handled,
 ): Handling {
   const { plate, plan } = flat
   const way = longWay(plan)
@@ -108,18 +112,19 @@ export function planHandling(
     plate.pressed((e) => (plate.thickness[e]! / volume) * massToForce(mass) * factor)
   const fresh = weightOf(kg, JERK)
   const area = plate.areas.reduce((sum, a) => sum + a, 0)
-  // Show face down it is turned with its base and what is in it.
-  const turns = piece.attitude.down === 'top'
-  const baseKg = turns ? area * 1e-6 * BASE_KG_PER_M2 : 0
-  const base = turns ? plate.pressed(() => massToForce(BASE_KG_PER_M2) * 1e-6 * JERK) : null
-  const withBase = base ? fresh.map((f, i) => f + base[i]!) : fresh
+  // It is turned with its base and what is in it, spread over it.
+  const under = piece.attitude.down === 'top' ? 'top' : 'bottom'
+  const withKg = turn ? turn.withKg : under === 'top' ? area * 1e-6 * BASE_KG_PER_M2 : null
+  const [turns, baseKg] = [withKg !== null, withKg ?? 0]
+  const base = plate.pressed(() => (massToForce(baseKg) / area) * JERK)
+  const withBase = fresh.map((f, i) => f + base[i]!)
   const unstable: Move[] = []
   const checks: MoveCheck[] = []
   const told = (
     move: Move,
     massKg: number,
     tries: readonly (() => { found: Resting; held: Held[]; points: readonly Point[] })[],
-    under: 'top' | 'bottom',
+    below: 'top' | 'bottom',
   ): void => {
     let worst: { peak: Peak; found: Resting; held: Held[] } | null = null
     for (const attempt of tries) {
@@ -138,13 +143,13 @@ export function planHandling(
       return
     }
     const { peak, found, held } = worst
-    const above = under === 'top' ? 'bottom' : 'top'
+    const above = below === 'top' ? 'bottom' : 'top'
     checks.push({
       move,
       massKg,
       peakMpa: peak.mpa,
       at: peak.at,
-      stretched: peak.below ? under : above,
+      stretched: peak.below ? below : above,
       neededMpa: neededStrength(peak.mpa, 1, lambda),
       held,
       bands: stressBands(flat, found.stress),
@@ -168,7 +173,7 @@ export function planHandling(
         points: lifting,
       }
     }),
-    turns ? 'top' : 'bottom',
+    under,
   )
 
   const proposed = proposeBearers(flat, way, fresh)
