@@ -2,8 +2,8 @@ import type { Kernel } from './geometry/index.ts'
 import { applyChange, type Change, type Job, type Piece } from './job/index.ts'
 import { defaultWaste } from './mix/index.ts'
 import { type HeldDimension, planPieceStation } from './piece/index.ts'
-import { teamLimit } from './pour/index.ts'
 import { USUAL_DENSITY } from './stock/index.ts'
+import { teamLimit } from './work/index.ts'
 
 export type HoldWhat = 'weight' | 'volume' | 'bags' | 'people'
 export type HoldTarget = { readonly what: HoldWhat; readonly value: number }

@@ -14,7 +14,6 @@ import { splitBatches } from './mix/index.ts'
 import { outlineSize } from './piece/index.ts'
 import { planPiece } from './plan.ts'
 import { planJob } from './planJson.ts'
-import { peopleToLift, teamLimit } from './pour/index.ts'
 import { proveRemedies } from './remedies.ts'
 import { sectionDrawing, shopSheet } from './sheets/index.ts'
 import { stationMemo } from './station.ts'
@@ -22,6 +21,7 @@ import { testKernel } from './testing/testKernel.ts'
 import { BEAD, testJob, testSlab, testStock, testTaps, testTop } from './testing/testPiece.ts'
 import { wordsStyle } from './units/index.ts'
 import { explain } from './words.ts'
+import { peopleToLift, teamLimit } from './work/index.ts'
 
 let kernel: Kernel
 beforeAll(async () => {

@@ -2,10 +2,18 @@ import { edgeSize } from '../geometry/index.ts'
 import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { MouldStation } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import { type PourStation, peopleToLift } from '../pour/index.ts'
+import type { PourStation } from '../pour/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { Stock } from '../stock/index.ts'
-import { act, type Condition, inTurn, type Operation, operation, scheduleOperations } from '../work/index.ts'
+import {
+  act,
+  type Condition,
+  inTurn,
+  type Operation,
+  operation,
+  peopleToLift,
+  scheduleOperations,
+} from '../work/index.ts'
 import type { FinishFigures, FinishStation } from './types.ts'
 import type { FinishFindings } from './words.ts'
 
@@ -115,7 +123,9 @@ export function planFinishStation(
     ),
     operation({ ...act('coat-hardens', {}), ...own, id: 'use', waitMinutes: sealer.inUseDays * 1440 }),
   ])
-  const before = stations.pour.work.filter((op) => op.station === 'release' && op.attitude !== null)
+  const before = stations.pour.work.filter(
+    (op) => (op.station === 'release' && op.attitude !== null) || op.code === 'move-cast',
+  )
   const last = before.map((op) => op.id)
   const operations = steps.map((op, i) => (i === 0 ? { ...op, needs: [...op.needs, ...last] } : op))
   const water = stations.pour.work.find((op) => op.code === 'mix-batch')?.id ?? ''

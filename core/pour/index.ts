@@ -1,4 +1,3 @@
-export { judgeLift, LIFT, peopleToLift, plannedLift, teamLimit } from './lifting.ts'
 export { planPourStation } from './planPour.ts'
 export type { PourFigures, PourStation } from './types.ts'
 export { POUR_WORDS } from './words.ts'

@@ -13,8 +13,17 @@ import { type Finding, findingList, type Piece } from '../job/index.ts'
 import { STRIP_MPA } from '../release/index.ts'
 import type { Mix } from '../stock/index.ts'
 import { unhandled } from '../unhandled.ts'
-import { type Ageing, metAt, orderOperations, scheduleOperations } from '../work/index.ts'
-import { judgeLift, LIFT, peopleToLift, teamLimit } from './lifting.ts'
+import {
+  type Ageing,
+  judgeLift,
+  LIFT,
+  metAt,
+  orderOperations,
+  peopleToLift,
+  scheduleOperations,
+  teamLimit,
+} from '../work/index.ts'
+import { movedAfter } from './movedAfter.ts'
 import { CURED, firstMix, LAID, pourDay, SET_PARTS } from './pourDay.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
 import type { PourFindings } from './words.ts'
@@ -36,11 +45,13 @@ export function planPourStation(input: PourInput): PourStation {
   const coldest = coldestUntil(course, Math.max(1440, sides ?? 1440))
   const warmth = temperatureAt(course, 0)
   const day = pourDay(input)
+  const strips = (stations.release?.operations ?? []).filter((op) => op.attitude !== null)
   const { operations } = orderOperations([
     ...(stations.mould?.operations ?? []),
     ...(stations.release?.operations ?? []).filter((op) => op.attitude === null),
     ...day,
-    ...(stations.release?.operations ?? []).filter((op) => op.attitude !== null),
+    ...strips,
+    ...movedAfter(stations.steel.moving, strips, day),
   ])
   const work = scheduleOperations(operations, ageing, firstMix(input))
   const ends = work.flatMap((op) => (PLACED.has(op.code) && op.endMinutes !== null ? [op.endMinutes] : []))

@@ -12,7 +12,7 @@ import { planPieceStation } from '../piece/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
-import { judgeLift } from './index.ts'
+import { judgeLift } from '../work/index.ts'
 import { hasCorners } from './pourDay.ts'
 
 let kernel: Kernel
@@ -21,6 +21,13 @@ beforeAll(async () => {
 })
 const at = (degC: number, over: Partial<SlabPiece> = {}): SlabPiece =>
   testSlab({ pour: { ...testSlab().pour, temperature: { kind: 'constant', degC } }, ...over })
+const small: Partial<SlabPiece> = {
+  outline: { kind: 'rectangle', length: 100, width: 100, radii: [0, 0, 0, 0] },
+  thickness: 30,
+}
+const told = { id: 'ball', name: 'Ball', start: '2026-05-30T09:00', zone: 'UTC' }
+const post = (diameter: number): Piece =>
+  newTurned(told, testStock, { turned: { form: 'cylinder', diameter, height: 600 } })
 const plan = (piece: Piece, people = 2) => {
   const job = testJob(piece)
   return planPiece(kernel, { ...job, settings: { ...job.settings, people } } as Job, piece, { quick: true })
@@ -244,7 +251,6 @@ describe('the day, worked out by hand', () => {
     expect(held('board-box', testTop())).toEqual([3, expect.arrayContaining(['basin knockout'])])
   })
   it('fills through a hole and tops it up where shells close over it: nothing is struck off or floated', () => {
-    const told = { id: 'ball', name: 'Ball', start: '2026-05-30T09:00', zone: 'UTC' }
     const ball = newTurned(told, testStock, { turned: { form: 'sphere', diameter: 200, foot: 0 } })
     const { work } = plan({ ...ball, mould: withChoice(ball.mould, { method: 'closed' }) })
     const codes = new Set(work.map((op) => op.code))
@@ -288,6 +294,54 @@ describe('who lifts it', () => {
     // 20.25 L at 2350 kg/m3 fresh, with its steel in place of concrete.
     const steel = stations.steel!.figures.massKg
     expect(strippingKg).toBeCloseTo((20.25 - steel / 7.85) * 2.35 + steel, 3)
+  })
+})
+
+describe('how it is moved', () => {
+  const moved = (piece: Piece) => {
+    const { work, stations } = planPiece(kernel, testJob(piece), piece)
+    const of = (code: string) => work.find((op) => op.code === code)
+    return { work, of, steel: stations.steel!.figures, ended: stations.release!.operations }
+  }
+  it.each(['top', 'bottom'] as const)(
+    'a slab poured %s down: bearers ready, freed, moved, finished',
+    (down) => {
+      const { work, of, steel } = moved(at(20, { attitude: { down, turnDeg: 0 } }))
+      const bearers = of('lay-out-bearers')!
+      const freed = of(down === 'top' ? 'turn-on-base' : 'break-free')!
+      const move = of('move-cast')!
+      expect(bearers.facts).toEqual({ fromMm: steel.handling!.bearersMm, end: 'left' })
+      expect(bearers.endMinutes!).toBeLessThanOrEqual(freed.startMinutes!)
+      expect(move.facts).toMatchObject({ massKg: steel.strippingKg, people: 2, way: 'edge', blocks: 0 })
+      for (const op of work.filter((o) => o.station === 'release' && o.attitude !== null))
+        expect([op.id, op.endMinutes! <= move.startMinutes!]).toEqual([op.id, true])
+      for (const op of work.filter((o) => o.station === 'finish'))
+        expect([op.id, op.startMinutes! >= move.endMinutes!]).toEqual([op.id, true])
+    },
+  )
+  it.each<[string, Piece, string]>([
+    ['a coaster', testSlab({ ...small, openings: [] }), 'none'],
+    ['a post, standing', post(150), 'post'],
+    ['a drum as high as it is wide', post(600), 'lump'],
+  ])('%s', (_, piece, way) => {
+    const { of } = moved(piece)
+    expect((of('move-cast')?.facts as { way: string } | undefined)?.way ?? 'none').toBe(way)
+    expect(of('lay-out-bearers')).toBeUndefined()
+  })
+  it('set in the ground when it may be used, by two at least, with what its hole takes', () => {
+    const piece = post(150)
+    const { of, steel } = moved({
+      ...piece,
+      steel: { ...piece.steel, standing: { how: 'footing', depth: 200 } },
+    })
+    const { footing } = steel.standing!
+    expect(of('set-in-ground')!.facts).toMatchObject({
+      massKg: steel.placedKg,
+      holeMm: footing!.holeMm,
+      concreteLitres: footing!.concreteLitres,
+    })
+    expect(of('set-in-ground')!.startMinutes).toBeGreaterThanOrEqual(of('coat-hardens')!.endMinutes!)
+    expect(of('set-in-ground')!.work.hands).toBeGreaterThanOrEqual(2)
   })
 })
 

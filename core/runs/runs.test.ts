@@ -2,9 +2,9 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { type Kernel, measureRegion } from '../geometry/index.ts'
 import { applyChange, emptyJob, newRun, type Run, type SlabPiece } from '../job/index.ts'
 import { planPieceStation } from '../piece/index.ts'
-import { plannedLift } from '../pour/index.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testStock } from '../testing/testPiece.ts'
+import { plannedLift } from '../work/index.ts'
 import { cornerAngle, proposeSeams, runPieceChanges, runPlan, splitRun } from './index.ts'
 
 let kernel: Kernel

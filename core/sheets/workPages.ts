@@ -11,7 +11,7 @@ import {
   type WordsStyle,
   wordsStyle,
 } from '../units/index.ts'
-import { faceWords, isBuilding, isOfTheDay, sameStart, takenWords, tell } from '../work/index.ts'
+import { faceWords, isBuilding, isFinishing, isOfTheDay, sameStart, takenWords, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
 import {
   allOpenings,
@@ -143,10 +143,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
     },
     {
       heading: 'FINISH',
-      lines: tell(
-        work.filter((op) => op.station === 'finish'),
-        style,
-      ).map(({ text, of: [op] }) => ({
+      lines: tell(work.filter(isFinishing), style).map(({ text, of: [op] }) => ({
         text: `${text}${op!.takes.map((t) => ` ${takenWords(t, style)}`).join('')}`,
         value: op!.startMinutes === null ? '' : `after ${showNumber(op!.startMinutes / 1440, 1)} d`,
       })),

@@ -20,6 +20,7 @@ import { judgeLands, landFindings } from './lands.ts'
 import { matFigures } from './mat/matFigures.ts'
 import { matFindings } from './mat/matFindings.ts'
 import { matsOf, takesTwo } from './mat/planMat.ts'
+import { movingWork } from './moving.ts'
 import { fixingFindings, fixingsOf } from './pullOut.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
 import { steelWork } from './steelWork.ts'
@@ -271,6 +272,16 @@ export function planSteelStation(
     handling,
     front: quick ? null : frontOf(kernel, geometry, memo),
     operations: steelWork(result, piece.voidFormer),
+    // While it is dragged it is not known how it bends, nor then how it is moved.
+    moving:
+      quick && !result.handling
+        ? []
+        : movingWork({
+            figures: result,
+            plate: handling,
+            stands: geometry.height > Math.max(geometry.length, geometry.width),
+            blocksKg: figures.blocks.map((b) => massOf(b.volumeLitres * 1e6, mix.freshKgPerM3)),
+          }),
   }
 }
 

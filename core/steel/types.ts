@@ -144,4 +144,6 @@ export type SteelStation = {
   /** Its outline from the front; null until the solid is there. */
   readonly front: Region | null
   readonly operations: readonly Operation[]
+  /** What is done with it once it comes off its mould. */
+  readonly moving: readonly Operation[]
 }

@@ -1,10 +1,11 @@
 import { BUILD_ACTS } from './acts/build.ts'
 import { FINISH_ACTS } from './acts/finish.ts'
+import { MOVE_ACTS } from './acts/move.ts'
 import { POUR_ACTS } from './acts/pour.ts'
 import { RELEASE_ACTS } from './acts/release.ts'
 
 /** Every kind of act with its sentence: to add one, a line in the file of its station. */
-export const ACTS = { ...BUILD_ACTS, ...RELEASE_ACTS, ...POUR_ACTS, ...FINISH_ACTS }
+export const ACTS = { ...BUILD_ACTS, ...RELEASE_ACTS, ...POUR_ACTS, ...MOVE_ACTS, ...FINISH_ACTS }
 
 export type ActCode = keyof typeof ACTS
 export type FactsOf<C extends ActCode> = Parameters<(typeof ACTS)[C]['say']>[0]

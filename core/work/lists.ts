@@ -11,6 +11,9 @@ export const isReadying = (op: Operation): boolean =>
 /** What is done for every cast: from waxing to what comes off last. */
 export const isOfTheDay = (op: Operation): boolean => op.per === 'cast'
 
+/** What becomes of each cast after its mould is off it, until it stands where it stays. */
+export const isFinishing = (op: Operation): boolean => op.per === 'piece'
+
 /** How the mould comes off the cast. */
 export const isStripping = (op: Operation): boolean => op.station === 'release' && op.attitude !== null
 

@@ -1,7 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { INCH, METRIC } from '../../testing/says.ts'
 import { ACTS } from '../acts.ts'
-import { type Act, act, sayAct } from '../index.ts'
+import { type Act, act, type FactsOf, sayAct } from '../index.ts'
+
+const moved = (told: Partial<FactsOf<'move-cast'>>): Act =>
+  act('move-cast', {
+    massKg: 40,
+    people: 2,
+    way: 'lump',
+    blocks: 2,
+    flatMpa: 10,
+    leastMpa: 10,
+    fromMm: [100, 400],
+    ...told,
+  })
 
 /** What each act says by its facts: one row a branch, with what must stand in it, and what must not. */
 const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
@@ -330,6 +342,32 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [
     act('place-face', { number: 1, litres: 2, faceMm: 3, by: 'sprayed' }),
     /^Spray batch 1 over every face, 2 L, 3 mm thick, from/,
+  ],
+  [
+    act('lay-out-bearers', { fromMm: [236, 945], end: 'left' }),
+    /^Lay two softwood bearers out .* 236 mm and 945 mm from its left end/,
+    /9 5.16" and 37 3.16" from its left end/,
+  ],
+  [act('lay-out-bearers', { fromMm: [128, 492], end: 'either' }), /each 128 mm from an end/],
+  [moved({ way: 'edge', flatMpa: 10 }), /^Move it on edge or flat: 40 kg, 2 people\./],
+  [moved({ way: 'edge', flatMpa: 14.2 }), /on edge, flat only from 15 MPa: /],
+  [moved({ way: 'edge', flatMpa: 0 }), /on edge, never flat: /],
+  [moved({ way: 'bar', massKg: 12, people: 1 }), /straps or bearers 100 mm and 400 mm .*12 kg, one person/],
+  [moved({ way: 'post' }), /^Move it standing, strapped to a trolley/],
+  [moved({ way: 'blocks', people: null }), /^Move the 2 blocks one by one, .*not by hand: hoist/],
+  [moved({ way: 'lump' }), /^Move it on straps round its thickest part/],
+  [
+    act('set-in-ground', {
+      massKg: 75,
+      people: 3,
+      holeMm: 500,
+      holeDepthMm: 290,
+      depthMm: 190,
+      bedLitres: 20,
+      concreteLitres: 26,
+    }),
+    /^Dig a hole 500 mm across and 290 mm deep.* 20 L of gravel .*75 kg, 3 people, 190 mm of it below ground; plumb .*two props .*26 L of concrete/,
+    /ft³ of gravel/,
   ],
   [act('place-face', { number: 1, litres: 2, faceMm: 3, by: 'brushed' }), /^Brush .*twice over edges/],
   [act('place-face', { number: 1, litres: 2, faceMm: 3, by: 'poured' }), /^Pour .*tilted/],

@@ -1,9 +1,7 @@
-import type { Timed } from '../../../core/work/index.ts'
+import { isFinishing } from '../../../core/work/index.ts'
 import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useWork } from '../../state/useWork.ts'
-
-export const isFinishing = (op: Timed): boolean => op.station === 'finish'
 
 /** Finishing over the days: a bar for each step, and what the waiting is for. */
 export function FinishBand() {

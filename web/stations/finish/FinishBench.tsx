@@ -1,12 +1,11 @@
 import { rowAmount } from '../../../core/stock/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
-import { takenWords } from '../../../core/work/index.ts'
+import { isFinishing, takenWords } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
-import { isFinishing } from './FinishBand.tsx'
 
 export function FinishBench() {
   const { piece, plan, job, looks } = usePlan()

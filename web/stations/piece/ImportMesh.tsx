@@ -211,8 +211,9 @@ function Verdict({ health }: { health: MeshHealth }) {
   ].filter(Boolean)
   return (
     <p role="alert" className="text-oxide!">
-      It has no inside: {why.join(', ')}. What belongs there would be a guess: mend it where it was drawn,
-      then read it again.
+      It has no inside: {why.join(', ')}. What belongs there would be a guess: only its size holds; its
+      weight, walls, draft and handling are told once it closes. Mend it where it was drawn, then read it
+      again.
     </p>
   )
 }

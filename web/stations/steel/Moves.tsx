@@ -56,12 +56,9 @@ export function Moves() {
               : `${say.mpa(Math.ceil(m.neededMpa - 0.05), 0)}, ${Math.ceil(m.earliestMinutes / 60)} h`}
         </Row>
       ))}
-      {gravity && handling && (
+      {gravity && handling && flat && (
         <p className="text-soft">
-          {flat &&
-            `It balances ${formatLength(gravity.xMm, style)} from the left and ${formatLength(gravity.yMm, style)} from the front. `}
-          Corner boards under every strap; laid on softwood bearers at{' '}
-          {handling.bearersMm.map((s) => formatLength(s, style)).join(' and ')} along it, felt on them.
+          {`It balances ${formatLength(gravity.xMm, style)} from the left and ${formatLength(gravity.yMm, style)} from the front.`}
         </p>
       )}
       {(chosen.bearers || chosen.hands) && (

@@ -11,6 +11,7 @@ import { BarsBench } from './BarsBench.tsx'
 import { CoatRows } from './CoatRows.tsx'
 import { FibreRows } from './FibreRows.tsx'
 import { Moves } from './Moves.tsx'
+import { Moving } from './Moving.tsx'
 import { Standing } from './Standing.tsx'
 import { ThinPlaces } from './ThinPlaces.tsx'
 import { VoidBench } from './VoidBench.tsx'
@@ -150,6 +151,7 @@ export function SteelBench() {
         </div>
       )}
       {figures?.standing && <Standing />}
+      <Moving />
       {figures && !figures.handling && whole && (
         <p className="text-soft">
           No bending is told of this shape. Not moved before {wordsStyle(style).mpa(10, 0)}; lifted on straps
