@@ -30,7 +30,7 @@ export type ToldMove = {
   readonly alongMm: number | null
   /** Never less than 10. */
   readonly neededMpa: number
-  /** Null where the mix never gets there. */
+  /** Null where the mix has not got there at 28 days: nobody counts on what it gains after. */
   readonly earliestMinutes: number | null
   readonly startMarginShare: number
   readonly fullMarginShare: number
@@ -57,7 +57,7 @@ export function toldMoves(
       yMm: c.at[1],
       alongMm: c.along ?? null,
       neededMpa,
-      earliestMinutes: age === null ? null : timeForAge(course, age),
+      earliestMinutes: age === null || age > USED ? null : timeForAge(course, age),
       startMarginShare: c.peakMpa > 0 ? allowedStress(LEAST_MPA, lambda) / c.peakMpa : 1000,
       fullMarginShare: c.peakMpa > 0 ? allowedStress(full, lambda) / c.peakMpa : 1000,
     }
