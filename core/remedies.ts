@@ -13,6 +13,7 @@ const SOLID: ReadonlySet<string> = new Set([
   'hands-off',
   'overhang-steel',
   'void-wall',
+  'apron-bare',
   'coats-thin',
   'void-no-room',
   'tips',

@@ -102,9 +102,11 @@ export const steelChoiceSchema = z.strictObject({
     .default(false)
     .describe('a mat at either face of a slab thick enough for two, whatever the depth says'),
   placed: z
-    .enum(['on-fill', 'pressed', 'hung'])
+    .enum(['on-fill', 'pressed', 'hung', 'chairs'])
     .default('on-fill')
-    .describe('a mat is laid on the fill at its level, pressed into the full form, or hung in it before'),
+    .describe(
+      'a mat is laid on the fill at its level, pressed into the full form, hung in it before, or stood on mortar chairs',
+    ),
   fibre: z
     .strictObject({
       of: z.enum(['ar-glass', 'pva']),

@@ -134,6 +134,7 @@ describe('the day, worked out by hand', () => {
     ['on-fill', (place, lay, all) => lay > place && all.slice(lay).some((id) => id.startsWith('place/'))],
     ['pressed', (_, lay, all) => !all.slice(lay).some((id) => id.startsWith('place/'))],
     ['hung', (place, lay) => lay < place],
+    ['chairs', (place, lay) => lay < place],
   ])('a mat %s comes where the day has it', (placed, holds) => {
     const piece = at(20, { thickness: 120 })
     const { work } = plan({ ...piece, steel: { ...piece.steel, placed } })
@@ -312,7 +313,12 @@ describe('how it is moved', () => {
       const move = of('move-cast')!
       expect(bearers.facts).toEqual({ fromMm: steel.handling!.bearersMm, end: 'left' })
       expect(bearers.endMinutes!).toBeLessThanOrEqual(freed.startMinutes!)
-      expect(move.facts).toMatchObject({ massKg: steel.strippingKg, people: 2, way: 'edge', blocks: 0 })
+      expect(move.facts).toMatchObject({
+        massKg: steel.strippingKg,
+        liftPeople: 2,
+        way: 'edge',
+        blockCount: 0,
+      })
       for (const op of work.filter((o) => o.station === 'release' && o.attitude !== null))
         expect([op.id, op.endMinutes! <= move.startMinutes!]).toEqual([op.id, true])
       for (const op of work.filter((o) => o.station === 'finish'))

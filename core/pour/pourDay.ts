@@ -61,7 +61,7 @@ export function pourDay(input: PourInput): Operation[] {
   const caged = steel.operations.filter((op) => BEFORE.has(op.code))
   for (const op of caged)
     steps.push(
-      op.code !== 'bend-bars'
+      !BENT.has(op.code)
         ? {
             ...op,
             needs: [...op.needs, ...readied.filter((id) => !closers.includes(id))],
@@ -302,7 +302,16 @@ function laidAsFilled({ stations: { steel, mix, piece } }: PourInput): Laid[] {
 /** What of the steel goes in as it is filled. */
 export const LAID: ReadonlySet<string> = new Set(['lay-mesh', 'lay-bars', 'press-mat'])
 /** What of the steel is done before the first water. */
-const BEFORE: ReadonlySet<string> = new Set(['bend-bars', 'stand-cage', 'tie-void', 'hang-mat'])
+const BEFORE: ReadonlySet<string> = new Set([
+  'bend-bars',
+  'bend-strips',
+  'stand-cage',
+  'tie-void',
+  'hang-mat',
+  'chair-mat',
+])
+/** What is bent beforehand, whatever the mould. */
+const BENT: ReadonlySet<string> = new Set(['bend-bars', 'bend-strips'])
 
 /** Turns sharper than this are corners, not chords of a curve, rad. */
 const CORNER = Math.PI / 9

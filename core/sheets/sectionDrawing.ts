@@ -175,8 +175,11 @@ function barMarks(
     const [dx, dy] = [x - from[0], y - from[1]]
     return [dy * u[0] - dx * u[1], dx * u[0] + dy * u[1], z]
   }
-  const marks = (steel?.bars ?? []).flatMap(({ path, closed, bar }): Point[][] => {
-    const r = bar.diameter / 2
+  const lines = [
+    ...(steel?.bars ?? []).map(({ path, closed, bar }) => ({ path, closed, r: bar.diameter / 2 })),
+    ...(steel?.bentWires ?? []).map((path) => ({ path, closed: false, r: steel!.figures.wireMm / 2 })),
+  ]
+  const marks = lines.flatMap(({ path, closed, r }): Point[][] => {
     const points = (closed ? [...path, path[0]!] : path).map(seen)
     return points.slice(1).flatMap((b, i): Point[][] => {
       const a = points[i]!

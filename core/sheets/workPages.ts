@@ -28,7 +28,12 @@ import type { Page } from './types.ts'
 type Line = { readonly text: string; readonly value: string }
 type Section = { readonly heading: string; readonly lines: readonly Line[] }
 
-const PLACED = { 'on-fill': 'lay at fill', pressed: 'press down to', hung: 'hang at' } as const
+const PLACED = {
+  'on-fill': 'lay at fill',
+  pressed: 'press down to',
+  hung: 'hang at',
+  chairs: 'on chairs at',
+} as const
 
 /** Between a text and the value at the end of its line, mm. */
 const GAP = 3
@@ -125,6 +130,26 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
               text: `${s.meshName}, ${s.crosswaysWires} + ${s.lengthwaysWires} wires, cover ${mm(s.coverMm)}, ${PLACED[s.placed]} ${mm(s.layAtFillMm ?? 0)}`,
               value: style.kg(s.massKg, 1),
             },
+        ...s.apronStrips.map((p) => ({
+          text: `${p.side} apron: a strip ${mm(p.lengthMm)} x ${mm(p.cutWidthMm)}, bent square ${mm(p.liesMm)} in`,
+          value: '',
+        })),
+        ...(s.tying.tieCount > 0
+          ? [
+              {
+                text: `${plural(s.tying.tieCount, 'tie')} of soft wire`,
+                value: style.metres(s.tying.tieWireMm / 1000, 0),
+              },
+            ]
+          : []),
+        ...(s.tying.holdCount > 0
+          ? [
+              {
+                text: s.placed === 'chairs' ? 'mortar chairs' : 'hanging wires',
+                value: `${s.tying.holdCount}`,
+              },
+            ]
+          : []),
         ...(s.fibreKg > 0 ? [{ text: 'fibre, strewn in last', value: style.kg(s.fibreKg, 2) }] : []),
       ],
     },

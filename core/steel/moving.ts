@@ -56,9 +56,9 @@ export function movingWork({
       operation({
         ...act('move-cast', {
           massKg,
-          people,
+          liftPeople: people,
           way: blocks > 1 ? 'blocks' : plate ? 'edge' : handling ? (stands ? 'post' : 'bar') : 'lump',
-          blocks,
+          blockCount: blocks,
           flatMpa: flat?.earliestMinutes == null ? 0 : flat.neededMpa,
           leastMpa: LEAST_MPA,
           fromMm: plate ? [] : (handling?.bearersMm ?? []),
@@ -78,7 +78,7 @@ export function movingWork({
       operation({
         ...act('set-in-ground', {
           massKg: placedKg,
-          people: peopleToLift(placedKg),
+          liftPeople: peopleToLift(placedKg),
           holeMm: footing.holeMm,
           holeDepthMm: footing.holeDepthMm,
           depthMm: footing.depthMm,

@@ -1,7 +1,7 @@
 import { strengthCurve } from '../ageing/index.ts'
 import { type Kernel, outlineFromAbove, type Region } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
-import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation } from '../piece/index.ts'
+import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation, sideNamesOf } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
 import type { Bar, Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
@@ -29,6 +29,7 @@ import { leastThickness } from './thickness/leastThickness.ts'
 import { mapThickness } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
 import { feathersOf, placesOf, SHARP, thinnestOf, toldPlaces, walls } from './thickness/told.ts'
+import { tyingOf } from './tying.ts'
 import type { SteelFigures, SteelStation } from './types.ts'
 import { voidHold } from './voidHold.ts'
 import type { SteelFindings } from './words.ts'
@@ -81,7 +82,8 @@ export function planSteelStation(
       },
     ])
 
-  const cuts = slab && chosen && geometry.recipe ? matsOf(kernel, slab, geometry, chosen, cover, memo) : []
+  const cuts =
+    slab && chosen && geometry.recipe ? matsOf(kernel, slab, geometry, chosen, { cover, quick }, memo) : []
   const [cut] = cuts
   // Where nothing of it fits there is none: nothing is laid, and the concrete is judged as plain.
   const mats = cuts.filter((m) => m.sheet.wires.length > 0)
@@ -151,6 +153,14 @@ export function planSteelStation(
   if (coats) coatFindings(piece, coats, mix, mixes, geometry.thickness, raise)
   const told = bars && barFigures(bars, memo)
   const lies = mat?.height ?? told?.heightMm ?? null
+  if (lies !== null && piece.steel.placed === 'chairs' && piece.attitude.down === 'top')
+    raise('chairs-show', 'warn', {}, [
+      {
+        code: 'hung',
+        facts: {},
+        changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { placed: 'hung' } }],
+      },
+    ])
   if (lies !== null && piece.steel.placed === 'pressed') {
     const deep = piece.attitude.down === 'top' ? lies : geometry.thickness - lies
     if (deep > PRESSED)
@@ -227,9 +237,10 @@ export function planSteelStation(
   const result: SteelFigures = {
     kind: piece.steel.kind === 'coats' ? 'coats' : inside,
     coats,
-    ...matFigures(mats, piece, geometry.thickness),
+    ...matFigures(mats, piece, geometry.thickness, (id) => (slab && sideNamesOf(slab.outline).get(id)) ?? ''),
     ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),
     placed: piece.steel.placed,
+    tying: tyingOf(mats, bars?.bars ?? [], piece.steel.placed),
     coverMm: cover,
     coverFrom: piece.steel.cover === null ? 'exposure' : 'choice',
     fibreKg: inside === 'fibre' ? (piece.steel.fibre.kgPerM3 * concrete) / 1e9 : 0,
@@ -267,6 +278,7 @@ export function planSteelStation(
     findings,
     wires: mat?.sheet.wires ?? [],
     secondWires: mats[1]?.sheet.wires ?? [],
+    bentWires: mats.flatMap((m) => m.aprons.strips).flatMap((s) => [...s.bent, ...s.along]),
     bars: markBars(bars?.bars ?? []),
     thickness: map && { ...map, samples: walls(map, places ?? [], faceWordsOf(geometry)) },
     handling,

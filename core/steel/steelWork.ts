@@ -4,8 +4,19 @@ import type { BarFigures } from './bars/barFigures.ts'
 import type { BarPurpose } from './bars/types.ts'
 import type { SteelFigures } from './types.ts'
 
-/** Minutes [own]: to lay a mat, to press it in, to hang it on wires, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former. */
-const MINUTES = { 'on-fill': 3, pressed: 4, hung: 12, bar: 1, bend: 2, tie: 0.5, stand: 5, void: 15 } as const
+/** Minutes [own]: to lay a mat, to press it in, to hang it on wires, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former, to cut and bend a strip. */
+const MINUTES = {
+  'on-fill': 3,
+  pressed: 4,
+  hung: 12,
+  chairs: 10,
+  bar: 1,
+  bend: 2,
+  tie: 0.5,
+  stand: 5,
+  void: 15,
+  strip: 10,
+} as const
 /** Works for this share of its initial set [own]. */
 const WORKS = 0.5
 /** Bars that are tied to a cage beforehand and stood in the empty mould. */
@@ -18,7 +29,7 @@ const counted = (bars: BarFigures | null, caged: boolean): number =>
 
 /** What is bent and tied before the day, stood in the empty mould, and laid when the fill stands at its level. */
 export function steelWork(
-  { layAtFillMm, second, coverMm, meshName, placed, bars, voidHold }: SteelFigures,
+  { layAtFillMm, second, coverMm, meshName, placed, bars, voidHold, apronStrips, tying }: SteelFigures,
   former: VoidFormer | null,
 ): Operation[] {
   const [caged, laid] = [counted(bars, true), counted(bars, false)]
@@ -35,6 +46,17 @@ export function steelWork(
         station: 'steel',
         per: 'cast',
         minutes: MINUTES.bend * (caged + laid),
+      }),
+    )
+  if (apronStrips.length > 0)
+    steps.push(
+      operation({
+        ...act('bend-strips', { strips: apronStrips }),
+        id: 'bend/strips',
+        station: 'steel',
+        per: 'cast',
+        about,
+        minutes: MINUTES.strip * apronStrips.length,
       }),
     )
   if (bars && caged > 0)
@@ -87,13 +109,17 @@ export function steelWork(
               : act('lay-mesh', { fillMm, coverMm, bars: tied })
             : way === 'pressed'
               ? act('press-mat', facts)
-              : act('hang-mat', facts)),
+              : way === 'hung'
+                ? act('hang-mat', facts)
+                : act('chair-mat', { ...facts, chairs: Math.ceil(tying.holdCount / fills.length) })),
           id: i === 0 ? 'lay/mat' : 'lay/second-mat',
           station: 'steel',
           per: 'cast',
           about,
           minutes: (meshName === null ? 0 : MINUTES[way]) + MINUTES.bar * tied,
-          ...(way === 'hung' ? {} : { notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }] }),
+          ...(way === 'hung' || way === 'chairs'
+            ? {}
+            : { notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }] }),
         }),
       )
     })

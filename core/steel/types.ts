@@ -1,4 +1,4 @@
-import type { Point, Region } from '../geometry/index.ts'
+import type { Point, Region, Vector } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { BarFigures } from './bars/barFigures.ts'
@@ -9,6 +9,7 @@ import type { Handling } from './handling/planHandling.ts'
 import type { Fixing } from './pullOut.ts'
 import type { LeastRule } from './thickness/leastThickness.ts'
 import type { ThicknessMap } from './thickness/thicknessMap.ts'
+import type { Tying } from './tying.ts'
 import type { VoidHold } from './voidHold.ts'
 
 /** One straight piece of wire, as placed. */
@@ -45,7 +46,17 @@ export type SteelFigures = {
   /** The mat at the other face, where there are two. */
   readonly second: { readonly heightMm: number; readonly layAtFillMm: number } | null
   /** How a mat, or bars laid like one, come to lie there. */
-  readonly placed: 'on-fill' | 'pressed' | 'hung'
+  readonly placed: 'on-fill' | 'pressed' | 'hung' | 'chairs'
+  /** What it is tied and held with. */
+  readonly tying: Tying
+  /** Strips of mesh bent along the corners of aprons, with what is cut for each; empty of none. */
+  readonly apronStrips: readonly {
+    readonly side: string
+    readonly lengthMm: number
+    readonly liesMm: number
+    readonly hangsMm: number
+    readonly cutWidthMm: number
+  }[]
   readonly depthSchool: 'middle' | 'stretched face' | 'weather face' | null
   readonly coverToShowFaceMm: number | null
   readonly lengthwaysWires: number
@@ -63,6 +74,8 @@ export type SteelFigures = {
     readonly stockLengthMm: number
     readonly stockWidthMm: number
     readonly pieces: readonly CutPiece[]
+    /** Strips that are bent, numbered after the pieces. */
+    readonly strips: readonly { readonly lengthMm: number; readonly widthMm: number }[]
     readonly sheets: readonly (readonly (CutPiece & { readonly number: number })[])[]
   } | null
   readonly massKg: number
@@ -137,6 +150,8 @@ export type SteelStation = {
   readonly wires: readonly Wire[]
   /** Of the second mat. */
   readonly secondWires: readonly Wire[]
+  /** Wires of the strips bent into aprons. */
+  readonly bentWires: readonly (readonly Vector[])[]
   readonly bars: readonly MarkedBar[]
   /** Null until the solid is there. */
   readonly thickness: ThicknessMap | null

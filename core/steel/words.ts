@@ -137,6 +137,16 @@ export const STEEL_WORDS = {
     what: `No mat is cut from sheets of ${mm(f.lengthMm)} × ${mm(f.widthMm)}`,
     why: `They lap ${mm(f.lapMm)} where they meet, and this sheet is no longer than that. Put right its size in the stock, or choose another mesh.`,
   }),
+  'apron-bare': (f: { sides: string; thicknessMm: number }, { mm }, remedies: readonly Remedy[]) => ({
+    what: `The apron at the ${f.sides} holds no steel: it is ${mm(f.thicknessMm)} thick`,
+    why: 'A strip of mesh bent down from the mat wants concrete on both sides of it, and a straight side. What hangs without any is soon knocked off.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, `Make it ${mm(r.facts.thicknessMm)} thick`])),
+  }),
+  'chairs-show': (_f: Record<string, never>) => ({
+    what: 'The chairs stand on the show face',
+    why: 'Each shows as a spot of another colour, for good. Wires from battens leave nothing on it.',
+    remedy: 'Hang it on wires',
+  }),
   'mesh-laps': (f: { sheets: number; lapMm: number }, { mm }) => ({
     what: `Mesh of ${f.sheets} sheets: lap them ${mm(f.lapMm)} and tie`,
     why: 'A sheet that only butts carries nothing across the joint.',

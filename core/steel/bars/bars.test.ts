@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel, SolidRecipe, Vector } from '../../geometry/index.ts'
 import { newBox, newSwept, newTurned, type Piece, type SteelChoice } from '../../job/index.ts'
-import { axisPlacement } from '../../piece/features/insertSolid.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import { anyPiece, seeded } from '../../testing/anyPiece.ts'
+import { outsideOf } from '../../testing/outsideOf.ts'
 import { rounds } from '../../testing/rounds.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testBasin, testSlab, testStock } from '../../testing/testPiece.ts'
@@ -44,33 +44,8 @@ const post = (over: Partial<SteelChoice['bars']> = {}) =>
     { cage: true, ...over },
   )
 
-/** How much of a bar with so much concrete round it lies outside the piece, mm3. */
-function outside(recipe: SolidRecipe, { path, closed, bar }: PlacedBar, cover: number): number {
-  const r = bar.diameter / 2 + cover
-  const ends = closed ? [...path, path[0]!] : path
-  return ends.slice(1).reduce((sum, to, i) => {
-    const from = ends[i]!
-    const way = [0, 1, 2].map((k) => to[k]! - from[k]!) as unknown as Vector
-    const length = Math.hypot(...way)
-    const into = way.map((w) => w / length) as unknown as Vector
-    const name = 'bar'
-    const grown: SolidRecipe = {
-      kind: 'moved',
-      solid: {
-        kind: 'turned',
-        at: [0, 0],
-        profile: [
-          { radius: 0, z: 0, name },
-          { radius: r, z: 0, name },
-          { radius: r, z: length, name },
-          { radius: 0, z: length, name },
-        ],
-      },
-      by: axisPlacement(from, into),
-    }
-    return sum + kernel.withSolids((s) => s.keep(s.solid(grown).body.subtract(s.solid(recipe).body)).volume())
-  }, 0)
-}
+const outside = (recipe: SolidRecipe, { path, closed, bar }: PlacedBar, cover: number): number =>
+  outsideOf(kernel, recipe, { path, closed, diameter: bar.diameter }, cover)
 
 describe('a bent bar', () => {
   const legs = (...p: [number, number][]): Vector[] => p.map(([x, y]) => [x, y, 0])

@@ -1,10 +1,15 @@
-import type { Piece } from '../../job/index.ts'
+import type { Piece, SideId } from '../../job/index.ts'
 import type { SteelFigures } from '../types.ts'
 import type { MatPiece } from './matSheets.ts'
 import type { Mat } from './planMat.ts'
 
 /** What is told of a mat; of none its empty figures. */
-export function matFigures(mats: readonly Mat[], { attitude }: Piece, thickness: number) {
+export function matFigures(
+  mats: readonly Mat[],
+  { attitude }: Piece,
+  thickness: number,
+  wordsOf: (side: SideId) => string,
+) {
   const [mat, second] = mats
   const fillOf = ({ height, mesh }: Mat) =>
     (attitude.down === 'top' ? thickness - height : height) - mesh.wire
@@ -26,6 +31,7 @@ export function matFigures(mats: readonly Mat[], { attitude }: Piece, thickness:
       sheetCount: 0,
       lapsMm: 0,
       meshCut: null,
+      apronStrips: [],
       massKg: 0,
       cost: null,
       steelShare: 0,
@@ -48,6 +54,13 @@ export function matFigures(mats: readonly Mat[], { attitude }: Piece, thickness:
     sheetCount: mat.cut.count,
     lapsMm: mat.cut.laps,
     meshCut: toldCut(mat),
+    apronStrips: mat.aprons.strips.map((s) => ({
+      side: wordsOf(s.side),
+      lengthMm: s.length,
+      liesMm: s.lies,
+      hangsMm: s.hangs,
+      cutWidthMm: s.cutWidth,
+    })),
     massKg: mats.reduce((sum, m) => sum + m.massKg, 0),
     cost: mesh.price == null ? null : mesh.price * mat.cut.count,
     steelShare: (mats.length * (Math.PI / 4) * mesh.wire ** 2) / (mesh.spacing * thickness),
@@ -59,6 +72,7 @@ const toldCut = ({ cut, mesh }: Mat): SteelFigures['meshCut'] => ({
   stockLengthMm: mesh.length,
   stockWidthMm: mesh.width,
   pieces: cut.pieces.map(told),
+  strips: cut.strips.map((s) => ({ lengthMm: s.length, widthMm: s.width })),
   sheets: cut.sheets.map((parts) => parts.map((p) => ({ ...told(p), number: p.piece + 1 }))),
 })
 const told = ({ x, y, length, width }: MatPiece) => ({ xMm: x, yMm: y, lengthMm: length, widthMm: width })

@@ -1,4 +1,5 @@
 import type { Change, findingList, Piece, Remedy, SlabPiece } from '../../job/index.ts'
+import { sideNamesOf } from '../../piece/index.ts'
 import type { Mesh } from '../../stock/index.ts'
 import type { SteelFindings } from '../words.ts'
 import { LEAST_COVER, type Mat, matHeight } from './planMat.ts'
@@ -40,6 +41,36 @@ export function matFindings(
       { coverMm: short, wantedMm: cover },
       cures(piece, mat, cover, meshes, coverOf),
     )
+  if (mat.aprons.bare.length > 0) {
+    const wanted = Math.ceil((2 * (LEAST_COVER + mesh.wire) + 2) / 5) * 5
+    const aprons = mat.aprons.bare.map((side) => ({ side, apron: piece.sides[side]!.apron! }))
+    const thin = aprons.filter(({ apron }) => apron.thickness < wanted)
+    const names = sideNamesOf(piece.outline)
+    raise(
+      'apron-bare',
+      'note',
+      {
+        sides: mat.aprons.bare.map((side) => names.get(side)).join(' and '),
+        thicknessMm: Math.min(...aprons.map(({ apron }) => apron.thickness)),
+      },
+      thin.length > 0
+        ? [
+            {
+              code: 'thicker',
+              facts: { thicknessMm: wanted },
+              changes: thin.map(
+                ({ side, apron }): Change => ({
+                  type: 'sideChanged',
+                  pieceId: piece.id,
+                  side,
+                  patch: { apron: { ...apron, thickness: wanted } },
+                }),
+              ),
+            },
+          ]
+        : [],
+    )
+  }
   if (mat.cut.pieces.length > 1)
     raise('mesh-laps', 'note', { sheets: mat.cut.pieces.length, lapMm: mat.cut.lap })
   if (mat.cut.pieces.length === 0)

@@ -14,12 +14,23 @@ export type MatPiece = {
   readonly width: number
 }
 
+/** What else one cast is cut: a second mat alike, strips bent into aprons. */
+type OfOneCast = {
+  readonly mats?: number
+  readonly strips?: readonly { readonly length: number; readonly width: number }[]
+}
+
+/** How far sheets lie over one another where they meet, mm. */
+export const lapOf = ({ spacing }: Pick<Mesh, 'spacing'>): number => spacing + LAP
+
 export type MatSheets = {
   /** What a mat is put together of, lapped where they meet. */
   readonly pieces: readonly MatPiece[]
   readonly lap: number
   /** Length of all laps, mm. */
   readonly laps: number
+  /** Strips as they are cut, numbered after the pieces. */
+  readonly strips: readonly { readonly length: number; readonly width: number }[]
   /** Bought for one cast. */
   readonly count: number
   /** How the pieces of `casts` casts are cut from sheets, by their place in `pieces`. */
@@ -36,39 +47,53 @@ export function matSheets(
   width: number,
   mesh: Mesh,
   casts: number,
-  /** Of one cast. */
-  mats = 1,
+  { mats = 1, strips = [] }: OfOneCast = {},
 ): MatSheets {
-  const lap = mesh.spacing + LAP
-  if (length <= 0 || width <= 0) return { pieces: [], lap, laps: 0, count: 0, casts: 0, sheets: [] }
+  const lap = lapOf(mesh)
+  if (length <= 0 || width <= 0)
+    return { pieces: [], strips: [], lap, laps: 0, count: 0, casts: 0, sheets: [] }
   const across = (extent: number, sheet: number) =>
     extent <= sheet ? 1 : sheet <= lap ? Infinity : 1 + Math.ceil((extent - sheet) / (sheet - lap) - 1e-9)
   const straight = [across(length, mesh.length), across(width, mesh.width)] as const
   const turned = [across(length, mesh.width), across(width, mesh.length)] as const
   const [a, b] = straight[0] * straight[1] <= turned[0] * turned[1] ? straight : turned
-  if (!Number.isFinite(a * b)) return { pieces: [], lap, laps: 0, count: 0, casts: 0, sheets: [] }
+  if (!Number.isFinite(a * b)) return { pieces: [], strips: [], lap, laps: 0, count: 0, casts: 0, sheets: [] }
   const [l, w] = [(length + (a - 1) * lap) / a, (width + (b - 1) * lap) / b]
   const pieces = Array.from({ length: a * b }, (_, i): MatPiece => {
     const [x, y] = [(i % a) * (l - lap), Math.floor(i / a) * (w - lap)]
     return { x, y, length: l, width: w }
   })
+  // A strip longer than a sheet is lapped like a mat.
+  const longest = Math.max(mesh.length, mesh.width)
+  const lapped = strips.flatMap((s) => {
+    const n = across(s.length, longest)
+    return Array.from({ length: n }, () => ({ length: (s.length + (n - 1) * lap) / n, width: s.width }))
+  })
   const lay = (times: number) =>
     layOut(
       Array.from({ length: times }, (_, n) =>
-        pieces.map((p, i) => ({ id: `${n}/${i}`, length: p.length, width: p.width })),
+        [...Array.from({ length: mats }, () => pieces).flat(), ...lapped].map((p, i) => ({
+          id: `${n}/${i}`,
+          length: p.length,
+          width: p.width,
+        })),
       ).flat(),
       { length: mesh.length, width: mesh.width },
       { kerf: 0, trim: 0, turnParts: true },
     )
-  const one = lay(mats)
-  const all = casts > 1 && casts * mats * pieces.length <= MOST ? lay(casts * mats) : one
+  const one = lay(1)
+  const all = casts > 1 && casts * (mats * pieces.length + lapped.length) <= MOST ? lay(casts) : one
   const place = new Map<string, number>(
-    Array.from({ length: Math.max(1, casts) * mats }, (_, n) =>
-      pieces.map((__, i) => [`${n}/${i}`, i] as const),
+    Array.from({ length: Math.max(1, casts) }, (_, n) =>
+      Array.from({ length: mats * pieces.length + lapped.length }, (__, i) => {
+        const strip = i - mats * pieces.length
+        return [`${n}/${i}`, strip < 0 ? i % pieces.length : pieces.length + strip] as const
+      }),
     ).flat(),
   )
   return {
     pieces,
+    strips: lapped,
     lap,
     laps: (a - 1) * width + (b - 1) * length,
     count: one.sheets.length,

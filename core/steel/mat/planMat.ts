@@ -6,8 +6,9 @@ import type { Mesh } from '../../stock/index.ts'
 import { massOf } from '../../units/convert.ts'
 import { castIn } from '../castIn.ts'
 import { TWO } from '../takesMesh.ts'
+import { type ApronSteel, apronStrips } from './apronStrips.ts'
 import { matRegion } from './matRegion.ts'
-import { type MatSheets, matSheets } from './matSheets.ts'
+import { lapOf, type MatSheets, matSheets } from './matSheets.ts'
 import { type MeshSheet, meshSheet } from './meshSheet.ts'
 
 /** Nearer to a face than this no mat may lie: nothing would hold it, mm. */
@@ -26,8 +27,10 @@ export type Mat = {
   readonly height: number
   readonly below: number
   readonly above: number
+  /** With the strips bent into aprons. */
   readonly massKg: number
   readonly cut: MatSheets
+  readonly aprons: ApronSteel
 }
 
 /** How high the middle of a sheet lies, mm from the underside. `matHeight('middle', 45, 15, 4)` is 22.5. */
@@ -49,11 +52,17 @@ export const matsOf = (
   piece: SlabPiece,
   geometry: PieceGeometry,
   mesh: Mesh,
-  cover: number,
+  {
+    cover,
+    quick,
+  }: { readonly cover: number /** Aprons are left out: they want the solid. */; readonly quick: boolean },
   memo: Memo,
 ): readonly [Mat, ...Mat[]] => {
-  const at = (school: DepthSchool) => planMat(kernel, piece, geometry, mesh, cover, memo, school)
-  return takesTwo(piece) ? [at('stretched-face'), at('weather-face')] : [at(schoolOf(piece))]
+  const at = (school: DepthSchool, bends: boolean) =>
+    planMat(kernel, piece, geometry, mesh, cover, memo, { school, bends: bends && !quick })
+  return takesTwo(piece)
+    ? [at('stretched-face', true), at('weather-face', false)]
+    : [at(schoolOf(piece), true)]
 }
 
 /** The mat of a slab, cut to what it passes through at its own depth; its sheet has no wires where none fits. */
@@ -64,7 +73,10 @@ export function planMat(
   mesh: Mesh,
   cover: number,
   memo: Memo,
-  school: DepthSchool = schoolOf(piece),
+  {
+    school = schoolOf(piece),
+    bends = true,
+  }: { readonly school?: DepthSchool /** Its strips go down into aprons. */; readonly bends?: boolean } = {},
 ): Mat {
   const { thickness, outline, noMesh } = geometry
   const height = matHeight(school, thickness, cover, mesh.wire)
@@ -103,6 +115,28 @@ export function planMat(
       return meshSheet(matRegion(kernel, piece, geometry, i.openings, level), box, i.spacing)
     },
   ).value
+  const hasAprons = bends && Object.values(piece.sides).some((s) => s.apron !== null)
+  const aprons =
+    hasAprons && sheet.wires.length > 0
+      ? runStation(
+          memo,
+          'apron mesh',
+          { recipe: geometry.recipe, outline: piece.outline, sides: piece.sides, mesh, cover, height },
+          () =>
+            apronStrips(
+              kernel,
+              piece,
+              geometry,
+              matRegion(kernel, piece, geometry, openings, {
+                low: height - 2 * mesh.wire,
+                high: height + mesh.wire,
+                cover,
+              }),
+              mesh,
+              { cover, height, lap: lapOf(mesh) },
+            ),
+        ).value
+      : { strips: [], bare: [] }
   const cut = runStation(
     memo,
     'mat cut',
@@ -112,9 +146,11 @@ export function planMat(
       mesh,
       casts: piece.plannedCasts,
       mats: takesTwo(piece) ? 2 : 1,
+      strips: aprons.strips.map((s) => ({ length: s.length, width: s.cutWidth })),
     },
-    (i) => matSheets(i.length, i.width, i.mesh, i.casts, i.mats),
+    (i) => matSheets(i.length, i.width, i.mesh, i.casts, i),
   ).value
+  const bent = aprons.strips
   return {
     mesh,
     sheet,
@@ -122,7 +158,11 @@ export function planMat(
     height,
     below: height - mesh.wire,
     above: thickness - height - mesh.wire,
-    massKg: massOf(sheet.totalLength * (Math.PI / 4) * mesh.wire ** 2, mesh.densityKgPerM3),
+    massKg: massOf(
+      bent.reduce((sum, s) => sum + s.totalLength, sheet.totalLength) * (Math.PI / 4) * mesh.wire ** 2,
+      mesh.densityKgPerM3,
+    ),
     cut,
+    aprons,
   }
 }

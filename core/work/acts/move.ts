@@ -14,10 +14,10 @@ const ends: Readonly<Record<EndWord, string>> = {
 type Moved = {
   readonly massKg: number
   /** Null where it is not lifted by hand. */
-  readonly people: number | null
+  readonly liftPeople: number | null
 }
 const heavy = (f: Moved, { kg }: Pick<WordsStyle, 'kg'>): string =>
-  `${kg(f.massKg)}, ${f.people === null ? 'not by hand: hoist, A-frame or trolley' : f.people === 1 ? 'one person' : `${f.people} people`}`
+  `${kg(f.massKg)}, ${f.liftPeople === null ? 'not by hand: hoist, A-frame or trolley' : f.liftPeople === 1 ? 'one person' : `${f.liftPeople} people`}`
 
 /** How a cast is set down, moved and stood where it stays. */
 export const MOVE_ACTS = {
@@ -31,7 +31,7 @@ export const MOVE_ACTS = {
     (
       f: Moved & {
         way: 'edge' | 'bar' | 'post' | 'blocks' | 'lump'
-        blocks: number
+        blockCount: number
         /** Of what is flat: strength from which it may be carried flat; 0 never. */
         flatMpa: number
         leastMpa: number
@@ -50,7 +50,7 @@ export const MOVE_ACTS = {
         }: ${heavy(f, s)}. A corner board under every strap and hand; tip it up on wood, never on a corner.`,
         bar: `Move it on straps or bearers ${listed(f.fromMm.map(s.mm))} from one end: ${heavy(f, s)}. A corner board under every strap.`,
         post: `Move it standing, strapped to a trolley: ${heavy(f, s)}. Laid down only on bearers ${listed(f.fromMm.map(s.mm))} from one end, a corner board under every strap.`,
-        blocks: `Move the ${count(f.blocks, 'block')} one by one, the heaviest ${heavy(f, s)}. A corner board under every strap.`,
+        blocks: `Move the ${count(f.blockCount, 'block')} one by one, the heaviest ${heavy(f, s)}. A corner board under every strap.`,
         lump: `Move it on straps round its thickest part, never by a rim, a wall or a neck: ${heavy(f, s)}. Set it down on its whole foot, on something soft.`,
       })[f.way],
   ),

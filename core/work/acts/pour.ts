@@ -101,6 +101,16 @@ export const POUR_ACTS = {
     (f: { fillMm: number; coverMm: number; bars: number; mesh: boolean }, s) =>
       `Hang the ${f.mesh ? 'mesh' : 'bars'} on wires from battens across the form, ${s.mm(Math.round(f.fillMm))} above the base and ${s.mm(f.coverMm)} from every side; nothing of it touches the face. Wires are cut below the surface when it stiffens.`,
   ),
+  'chair-mat': told(
+    'steel on chairs',
+    (f: { fillMm: number; coverMm: number; bars: number; mesh: boolean; chairs: number }, s) =>
+      `Stand the ${f.mesh ? 'mesh' : 'bars'} on ${count(f.chairs, 'mortar chair')}, ${s.mm(Math.round(f.fillMm))} above the base and ${s.mm(f.coverMm)} from every side, each tied to it; place the fill beside them, never on the steel.`,
+  ),
+  'bend-strips': told(
+    'bend strips of mesh',
+    (f: { strips: readonly { lengthMm: number; cutWidthMm: number; liesMm: number }[] }, s) =>
+      `Cut ${count(f.strips.length, 'strip')} of mesh for the ${f.strips.length === 1 ? 'apron' : 'aprons'}, ${listed(f.strips.map((p) => `${s.mm(p.lengthMm)} by ${s.mm(p.cutWidthMm)}`))}, and bend ${f.strips.length === 1 ? 'it' : 'each'} square over an edge ${listed([...new Set(f.strips.map((p) => s.mm(p.liesMm)))])} in: that leg is tied to the mat, the other goes into the apron. Gloves and glasses.`,
+  ),
   'bend-bars': told(
     'cut and bend the bars',
     (f: { bars: number; bentCount: number }) =>

@@ -6,9 +6,9 @@ import { type Act, act, type FactsOf, sayAct } from '../index.ts'
 const moved = (told: Partial<FactsOf<'move-cast'>>): Act =>
   act('move-cast', {
     massKg: 40,
-    people: 2,
+    liftPeople: 2,
     way: 'lump',
-    blocks: 2,
+    blockCount: 2,
     flatMpa: 10,
     leastMpa: 10,
     fromMm: [100, 400],
@@ -352,14 +352,17 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [moved({ way: 'edge', flatMpa: 10 }), /^Move it on edge or flat: 40 kg, 2 people\./],
   [moved({ way: 'edge', flatMpa: 14.2 }), /on edge, flat only from 15 MPa: /],
   [moved({ way: 'edge', flatMpa: 0 }), /on edge, never flat: /],
-  [moved({ way: 'bar', massKg: 12, people: 1 }), /straps or bearers 100 mm and 400 mm .*12 kg, one person/],
+  [
+    moved({ way: 'bar', massKg: 12, liftPeople: 1 }),
+    /straps or bearers 100 mm and 400 mm .*12 kg, one person/,
+  ],
   [moved({ way: 'post' }), /^Move it standing, strapped to a trolley/],
-  [moved({ way: 'blocks', people: null }), /^Move the 2 blocks one by one, .*not by hand: hoist/],
+  [moved({ way: 'blocks', liftPeople: null }), /^Move the 2 blocks one by one, .*not by hand: hoist/],
   [moved({ way: 'lump' }), /^Move it on straps round its thickest part/],
   [
     act('set-in-ground', {
       massKg: 75,
-      people: 3,
+      liftPeople: 3,
       holeMm: 500,
       holeDepthMm: 290,
       depthMm: 190,
@@ -385,6 +388,27 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('hang-mat', { fillMm: 18, coverMm: 15, bars: 0, mesh: true }), /^Hang the mesh on wires/],
   [act('hang-mat', { fillMm: 18, coverMm: 15, bars: 2, mesh: false }), /^Hang the bars on wires/],
   [act('lay-bars', { fillMm: 18, bars: 2 }), /^Lay 2 bars on the fill, 18 mm deep/],
+  [
+    act('chair-mat', { fillMm: 18, coverMm: 15, bars: 0, mesh: true, chairs: 6 }),
+    /^Stand the mesh on 6 mortar chairs, 18 mm above the base/,
+  ],
+  [
+    act('chair-mat', { fillMm: 18, coverMm: 15, bars: 2, mesh: false, chairs: 1 }),
+    /^Stand the bars on 1 mortar chair,/,
+  ],
+  [
+    act('bend-strips', { strips: [{ lengthMm: 960, cutWidthMm: 290, liesMm: 150 }] }),
+    /^Cut 1 strip of mesh for the apron, 960 mm by 290 mm, and bend it square over an edge 150 mm in/,
+  ],
+  [
+    act('bend-strips', {
+      strips: [
+        { lengthMm: 960, cutWidthMm: 290, liesMm: 150 },
+        { lengthMm: 560, cutWidthMm: 290, liesMm: 150 },
+      ],
+    }),
+    /^Cut 2 strips of mesh for the aprons, 960 mm by 290 mm and 560 mm by 290 mm, and bend each/,
+  ],
   [act('bend-bars', { bars: 4, bentCount: 0 }), /^Cut 4 bars to the bending list: gloves/],
   [act('bend-bars', { bars: 4, bentCount: 2 }), /, and bend those that it says/],
   [act('stand-cage', { of: 'bar', coverMm: 15 }), /^Hang the bar in the mould, 15 mm clear of its end/],

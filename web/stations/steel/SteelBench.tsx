@@ -14,6 +14,7 @@ import { Moves } from './Moves.tsx'
 import { Moving } from './Moving.tsx'
 import { Standing } from './Standing.tsx'
 import { ThinPlaces } from './ThinPlaces.tsx'
+import { Tied } from './Tied.tsx'
 import { VoidBench } from './VoidBench.tsx'
 
 export function SteelBench() {
@@ -109,6 +110,7 @@ export function SteelBench() {
             { value: 'on-fill', name: 'laid on the fill', note: 'the batch is parted there' },
             { value: 'pressed', name: 'pressed in', note: 'into the full, thin form' },
             { value: 'hung', name: 'hung before', note: 'on wires from battens' },
+            { value: 'chairs', name: 'on chairs', note: 'of mortar, before the fill' },
           ]}
           onChoose={(placed) => choose(`steel ${placed.replace('-', ' ')}`, { placed })}
         />
@@ -137,10 +139,16 @@ export function SteelBench() {
           <Row label="To the show face" unit={style.units === 'mm' ? 'mm' : ''}>
             {mm(figures.coverToShowFaceMm ?? 0)}
           </Row>
+          {figures.apronStrips.map((p) => (
+            <Row key={p.side} label={`Strip in the ${p.side} apron`}>
+              {mm(p.lengthMm)} × {mm(p.cutWidthMm)}
+            </Row>
+          ))}
           <QuantityRow label="Mass" of="mass" value={figures.massKg} digits={2} />
         </div>
       )}
       <BarsBench />
+      <Tied />
       <VoidBench />
       {figures?.handling && <Moves />}
       {figures && (
