@@ -23,6 +23,8 @@ const SOLID: ReadonlySet<string> = new Set([
   'land-narrow',
   'bar-missing',
   'bars-no-room',
+  'own-bars-bare',
+  'own-bars-short',
   'rails-bare',
   'corners-bare',
   'corner-bars-short',

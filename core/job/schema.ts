@@ -86,8 +86,10 @@ export const USUAL_BARS: {
   corners: boolean
   hoops: boolean
   cage: boolean
+  ribs: boolean
+  own: { id: string; from: [number, number]; to: [number, number] }[]
   apart: number | null
-} = { row: null, rails: false, corners: false, hoops: false, cage: false, apart: null }
+} = { row: null, rails: false, corners: false, hoops: false, cage: false, ribs: false, own: [], apart: null }
 
 export const steelChoiceSchema = z.strictObject({
   kind: z.enum(['mesh', 'fibre', 'coats', 'none']),
@@ -129,6 +131,21 @@ export const steelChoiceSchema = z.strictObject({
       corners: z.boolean().describe('one across each inside corner'),
       hoops: z.boolean().describe('round in the wall of what is hollow'),
       cage: z.boolean().describe('uprights and ties in a post or column'),
+      ribs: z
+        .boolean()
+        .default(false)
+        .describe('ties along the profile of a swept piece, and bars across them'),
+      own: z
+        .array(
+          z.strictObject({
+            id,
+            from: z.tuple([offset, offset]),
+            to: z.tuple([offset, offset]),
+          }),
+        )
+        .max(40)
+        .default([])
+        .describe('straight bars laid in a slab by hand, in plan, mm'),
       apart: size.nullable().describe('ties and hoops, mm; null by the bar and the piece'),
     })
     .default(USUAL_BARS)

@@ -86,7 +86,7 @@ export function pourDay(input: PourInput): Operation[] {
   let litres = 0
   let last = ''
   const lay = ({ op }: Laid): string => {
-    steps.push({ ...op, needs: [last] })
+    steps.push({ ...op, needs: [...op.needs, last] })
     return op.id
   }
   batches.forEach((batch, i) => {
@@ -293,14 +293,16 @@ function laidAsFilled({ stations: { steel, mix, piece } }: PourInput): Laid[] {
     .flatMap((op): Laid[] => {
       if (!LAID.has(op.code) || !('fillMm' in op.facts)) return []
       const fillMm = Number(op.facts.fillMm)
-      const share = fillMm / piece.geometry.thickness
-      return [{ op, fillMm, at: op.code === 'press-mat' ? Infinity : share * mix.figures.volumeLitres }]
+      const share = PUSHED.has(op.code) ? Infinity : fillMm / piece.geometry.thickness
+      return [{ op, fillMm, at: share * mix.figures.volumeLitres }]
     })
     .sort((a, b) => a.at - b.at)
 }
 
+/** What goes in once all is filled. */
+const PUSHED: ReadonlySet<string> = new Set(['press-mat', 'push-bar'])
 /** What of the steel goes in as it is filled. */
-export const LAID: ReadonlySet<string> = new Set(['lay-mesh', 'lay-bars', 'press-mat'])
+export const LAID: ReadonlySet<string> = new Set(['lay-mesh', 'lay-bars', 'press-mat', 'push-bar'])
 /** What of the steel is done before the first water. */
 const BEFORE: ReadonlySet<string> = new Set([
   'bend-bars',

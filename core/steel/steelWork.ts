@@ -4,7 +4,7 @@ import type { BarFigures } from './bars/barFigures.ts'
 import type { BarPurpose } from './bars/types.ts'
 import type { SteelFigures } from './types.ts'
 
-/** Minutes [own]: to lay a mat, to press it in, to hang it on wires, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former, to cut and bend a strip. */
+/** Minutes [own]: to lay a mat, to press it in, to hang it on wires, to lay a bar, to cut and bend one, to tie one crossing, to cut and tie down a void former, to cut and bend a strip, to push a bar in. */
 const MINUTES = {
   'on-fill': 3,
   pressed: 4,
@@ -16,6 +16,7 @@ const MINUTES = {
   stand: 5,
   void: 15,
   strip: 10,
+  push: 5,
 } as const
 /** Works for this share of its initial set [own]. */
 const WORKS = 0.5
@@ -59,7 +60,21 @@ export function steelWork(
         minutes: MINUTES.strip * apronStrips.length,
       }),
     )
-  if (bars && caged > 0)
+  const single =
+    bars !== null && caged > 0 && !bars.bends.some((b) => b.purpose === 'tie' || b.purpose === 'hoop')
+  if (bars && single && placed === 'pressed')
+    steps.push(
+      operation({
+        ...act('push-bar', { bars: caged, coverMm: bars.keptMm, fillMm: 0 }),
+        id: 'push/bar',
+        station: 'steel',
+        per: 'cast',
+        needs: ['bend/bars'],
+        minutes: MINUTES.push * caged,
+        notAfter: [{ kind: 'set', of: 'initial', setShare: WORKS }],
+      }),
+    )
+  else if (bars && caged > 0)
     steps.push(
       operation({
         ...act('stand-cage', {
@@ -89,7 +104,7 @@ export function steelWork(
         id: 'tie/void-former',
         station: 'steel',
         per: 'cast',
-        needs: caged > 0 ? ['stand/cage'] : [],
+        needs: steps.some((op) => op.id === 'stand/cage') ? ['stand/cage'] : [],
         minutes: MINUTES.void,
       }),
     )

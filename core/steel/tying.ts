@@ -27,7 +27,7 @@ export function tyingOf(
   // What is closed in itself is tied where it laps; what lies on a mat along its length.
   const hoops = 2 * bars.filter((b) => b.purpose === 'hoop').length
   const laid = bars
-    .filter((b) => b.purpose === 'rail' || b.purpose === 'corner')
+    .filter((b) => b.purpose === 'rail' || b.purpose === 'corner' || b.purpose === 'own')
     .reduce((sum, b) => sum + Math.ceil(runOf(b) / BAR_APART) + 1, 0)
   const laps = mats.reduce((sum, m) => sum + Math.ceil(m.cut.laps / (2 * m.mesh.spacing)), 0)
   const strips = mats

@@ -24,6 +24,7 @@ import { BowLines } from './BowLines.tsx'
 import { Dimension } from './Dimension.tsx'
 import { HATCH_OF, Hatches } from './Hatches.tsx'
 import { isBoxPart, MouldParts, mouldBeyond, plansOf, standsBeside } from './MouldParts.tsx'
+import { OwnBars } from './OwnBars.tsx'
 import { PathHandles } from './PathHandles.tsx'
 import { PlanBars } from './PlanBars.tsx'
 import { PlanFeatures, WIDE_LISTS } from './PlanFeatures.tsx'
@@ -233,6 +234,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
               )
             })}
           {station !== 'piece' && <PlanBars toScreen={toScreen} scale={scale} thin={station !== 'steel'} />}
+          {station === 'steel' && <OwnBars toScreen={toScreen} fromScreen={fromScreen} />}
           {mouldParts.map((p) => {
             if (p.role === 'base' || !isBoxPart(p)) return null
             const outline = planOf(p)

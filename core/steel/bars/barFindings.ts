@@ -27,12 +27,13 @@ export function barFindings(
     facts,
     changes: [{ type: 'steelChosen', pieceId: piece.id, patch: { bars: { ...choice, ...patch } } }],
   })
-  const asked = (['rails', 'corners', 'hoops', 'cage'] as const).filter((k) => choice[k])
-  if (asked.length === 0) return
-  const misfit = asked.filter((k) => !takes[k])
+  const asked = (['rails', 'corners', 'hoops', 'cage', 'ribs'] as const).filter((k) => choice[k])
+  if (asked.length === 0 && choice.own.length === 0) return
+  const misfit: (keyof TakesBars | 'own')[] = asked.filter((k) => !takes[k])
+  if (choice.own.length > 0 && !takesMesh(piece, geometry)) misfit.push('own')
   if (misfit.length > 0)
     raise('bars-not-here', 'note', { which: misfit.join(' ') }, [
-      chosen('none', Object.fromEntries(misfit.map((k) => [k, false]))),
+      chosen('none', Object.fromEntries(misfit.map((k) => [k, k === 'own' ? [] : false]))),
     ])
   if (!main) {
     raise('bar-missing', 'stop', { row: choice.row ?? '' }, [chosen('usual', { row: null })])
@@ -50,7 +51,10 @@ export function barFindings(
       ...thinner,
       without(which),
     ])
-  const { rails, corners, short } = planned.bare
+  const { rails, corners, short, own, ownShort } = planned.bare
+  if (own > 0)
+    raise('own-bars-bare', 'warn', { count: own, coverMm: cover, diameterMm: main.diameter }, thinner)
+  if (ownShort > 0) raise('own-bars-short', 'note', { count: ownShort, coverMm: cover })
   if (rails > 0)
     raise('rails-bare', 'warn', { count: rails, coverMm: cover, diameterMm: main.diameter }, [
       ...thinner,

@@ -34,6 +34,22 @@ const plan = (piece: Piece) =>
     quick: false,
     people: 2,
   })
+/** The side of a chair: legs, a seat, and a back that leans. */
+const chair = (
+  [
+    [0, 0],
+    [120, 0],
+    [120, 300],
+    [380, 300],
+    [380, 0],
+    [500, 0],
+    [500, 420],
+    [560, 900],
+    [430, 900],
+    [380, 420],
+    [0, 420],
+  ] as const
+).map(([x, y], i) => ({ x, y, radius: 0, side: `s${i}`, run: { kind: 'line' as const } }))
 const codes = (piece: Piece) => plan(piece).findings.map((f) => f.code)
 const post = (over: Partial<SteelChoice['bars']> = {}) =>
   withBars(
@@ -235,6 +251,18 @@ describe('bars in what is not flat', () => {
       { cage: true },
       /upright,tie/,
     ],
+    [
+      'seat, a block with a seat cut into it',
+      () => newSwept(told('s'), testStock, { width: 700 }),
+      { ribs: true },
+      /upright,tie/,
+    ],
+    [
+      'chair of a seat and a leaning back',
+      () => newSwept(told('s'), testStock, { corners: chair, width: 500 }),
+      { ribs: true },
+      /upright,tie/,
+    ],
     ['planter', () => newBox(told('p'), testStock), { hoops: true }, /^hoop$/],
     [
       'tube',
@@ -322,9 +350,60 @@ describe('bars in a slab', () => {
     expect(ops.map((o) => o.id)).toEqual(['bend/bars', 'lay/mat'])
     expect(plan(post()).operations.map((o) => o.id)).toEqual(['bend/bars', 'stand/cage'])
   })
+  it('laid by hand run as far either way as there is concrete round them', () => {
+    const slab = testSlab({
+      outline: { kind: 'rectangle', length: 1000, width: 600, radii: [0, 0, 0, 0] },
+      thickness: 80,
+      openings: [],
+    })
+    const own = (from: [number, number], to: [number, number], piece = slab) =>
+      plan(withBars(piece, { own: [{ id: 'o', from, to }] }))
+    const whole = own([200, 100], [800, 400])
+    expect(whole.bars.map((b) => [b.purpose, b.path.map((p) => [p[0], p[1]])])).toEqual([
+      [
+        'own',
+        [expect.arrayContaining([expect.closeTo(200, 6)]), expect.arrayContaining([expect.closeTo(800, 6)])],
+      ],
+    ])
+    const cover = whole.figures.bars!.coverMm
+    const long = own([-200, 300], [1200, 300])
+    expect(long.bars[0]!.path.map((p) => p[0])).toEqual([
+      expect.closeTo(cover + long.figures.bars!.diameterMm / 2, 1),
+      expect.closeTo(1000 - cover - long.figures.bars!.diameterMm / 2, 1),
+    ])
+    expect(long.findings.map((f) => f.code)).toContain('own-bars-short')
+    const off = own([1200, 100], [1400, 100])
+    expect(off.bars).toEqual([])
+    expect(off.findings.find((f) => f.code === 'own-bars-bare')!.level).toBe('warn')
+    const post = withBars(newTurned({ id: 't', ...base }, testStock), {
+      own: [{ id: 'o', from: [0, 0], to: [100, 100] }],
+    })
+    expect(codes(post)).toContain('bars-not-here')
+  })
+  it('a single bar is hung before, or pushed in once all is filled', () => {
+    const thin = withBars(
+      testSlab({
+        outline: { kind: 'rectangle', length: 70, width: 70, radii: [0, 0, 0, 0] },
+        thickness: 900,
+        openings: [],
+      }),
+      { cage: true },
+    )
+    const ids = (placed: SteelChoice['placed']) =>
+      plan({ ...thin, steel: { ...thin.steel, placed } }).operations.map((op) => op.id)
+    expect(ids('on-fill')).toEqual(['bend/bars', 'stand/cage'])
+    expect(ids('pressed')).toEqual(['bend/bars', 'push/bar'])
+  })
   it('of any piece that may be poured, whatever bars are asked for, keep their cover or are not planned', () => {
     for (let seed = 1; seed <= rounds(12, 120); seed += 1) {
-      const piece = withBars(anyPiece(seeded(seed)), { rails: true, corners: true, hoops: true, cage: true })
+      const piece = withBars(anyPiece(seeded(seed)), {
+        rails: true,
+        corners: true,
+        hoops: true,
+        cage: true,
+        ribs: true,
+        own: [{ id: 'o', from: [20 * seed, 40], to: [90 + 30 * seed, 60 + 25 * seed] }],
+      })
       const { geometry, findings: bad } = built(piece)
       if (!geometry.recipe || bad.some((f) => f.level === 'stop')) continue
       const { bars, figures, findings } = plan(piece)

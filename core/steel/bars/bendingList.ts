@@ -71,7 +71,7 @@ function alike(bars: readonly PlacedBar[]): Group[] {
     (a, b) => ORDER.indexOf(a.of.purpose) - ORDER.indexOf(b.of.purpose) || b.of.cutMm - a.of.cutMm,
   )
 }
-const ORDER: readonly PlacedBar['purpose'][] = ['upright', 'tie', 'hoop', 'rail', 'corner']
+const ORDER: readonly PlacedBar['purpose'][] = ['upright', 'tie', 'hoop', 'rail', 'corner', 'own']
 
 /** Bars that are cut and bent alike, as a list with marks a, b ..., the longest first within each purpose. */
 export const bendingList = (bars: readonly PlacedBar[]): BentBars[] =>

@@ -63,6 +63,8 @@ export type CageOptions = {
   readonly tie: Bar
   /** Between ties, mm; null by the bar and the body. */
   readonly apart: number | null
+  /** Which way its uprights run; else along what it is longest. */
+  readonly axis?: Axis
   /** What else is cast in: no bar comes near it. */
   readonly inserts: readonly SolidRecipe[]
 }
@@ -74,7 +76,7 @@ export type CageOptions = {
  */
 export function planCage(kernel: Kernel, body: SolidRecipe, options: CageOptions): Cage | null {
   const size = sizeOf(kernel, body)
-  const axis = longWay(size)
+  const axis = options.axis ?? longWay(size)
   if (axis === null) return null
   const { by, back } = UPRIGHT[axis]
   const stood: SolidRecipe = { kind: 'moved', solid: body, by }

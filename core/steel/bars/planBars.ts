@@ -12,13 +12,14 @@ import { type Memo, runStation } from '../../station.ts'
 import type { Bar } from '../../stock/index.ts'
 import { castIn } from '../castIn.ts'
 import type { JudgedLand } from '../lands.ts'
-import { isPost, sizeOf } from '../longWay.ts'
+import { isPost, longWay, sizeOf } from '../longWay.ts'
 import { matRegion } from '../mat/matRegion.ts'
 import { LEAST_COVER, type Mat, schoolOf } from '../mat/planMat.ts'
 import { takesMesh } from '../takesMesh.ts'
 import { planCage } from './cage.ts'
 import { insideCorners, planCornerBars } from './cornerBars.ts'
 import { planHoops } from './hoops.ts'
+import { ownBars } from './ownBars.ts'
 import { planRails } from './rails.ts'
 import type { PlacedBar } from './types.ts'
 
@@ -32,12 +33,17 @@ const THICK = 100
 /** Of ties against uprights: EN 1992-1-1, 9.5.3, and the thinnest that is bent on a bench, mm. */
 const [TIE, LEAST_TIE] = [0.25, 4]
 
+/** A swept piece is as wide as its profile is swept: along y. */
+const ACROSS = 1
+
 /** Which bars serve a piece at all. */
 export type TakesBars = {
   readonly rails: boolean
   readonly corners: boolean
   readonly hoops: boolean
   readonly cage: boolean
+  /** Of a swept piece, along its profile. */
+  readonly ribs: boolean
 }
 
 export type Bars = {
@@ -48,9 +54,15 @@ export type Bars = {
   /** Of bars in a slab: from its underside to their middle; null of others. */
   readonly height: number | null
   readonly barred: readonly number[]
-  readonly bare: { readonly rails: number; readonly corners: number; readonly short: number }
+  readonly bare: {
+    readonly rails: number
+    readonly corners: number
+    readonly short: number
+    readonly own: number
+    readonly ownShort: number
+  }
   /** Which were asked for and find no room. */
-  readonly none: readonly ('cage' | 'hoops')[]
+  readonly none: readonly ('cage' | 'ribs' | 'hoops')[]
   /** What hoops keep in a wall that is too thin for the cover; null where they keep it. */
   readonly hoopCover: number | null
   /** Ties and hoops, mm apart; null where there are none. */
@@ -83,6 +95,7 @@ function takesBars(
   const bodies = quick ? [] : bodiesOf(geometry)
   const { value } = runStation(memo, 'posts', { bodies }, (i) => ({
     cage: i.bodies.some(({ recipe }) => isPost(sizeOf(kernel, recipe))),
+    across: i.bodies.some(({ recipe }) => longWay(sizeOf(kernel, recipe)) === ACROSS),
     hollow: i.bodies.length === 1 && isHollow(kernel, i.bodies[0]!.recipe),
   }))
   const slab = piece.kind === 'slab' && flat
@@ -95,6 +108,8 @@ function takesBars(
     hoops: !slab && value.hollow,
     // A thin slab has its mat.
     cage: value.cage && !value.hollow && !(slab && geometry.thickness < THICK),
+    // Along its width a cage does what ribs would.
+    ribs: piece.kind === 'swept' && !value.across && !value.hollow,
   }
 }
 
@@ -134,6 +149,7 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
     corners: choice.corners && takes.corners,
     hoops: choice.hoops && takes.hoops,
     cage: choice.cage && takes.cage,
+    ribs: choice.ribs && takes.ribs,
   }
   const main =
     choice.row === null
@@ -146,17 +162,18 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
     cover: main ? coverOf(main) : 0,
     height: null,
     barred: [],
-    bare: { rails: 0, corners: 0, short: 0 },
+    bare: { rails: 0, corners: 0, short: 0, own: 0, ownShort: 0 },
     none: [],
     hoopCover: null,
     apart: null,
     share: 0,
   }
-  if (!main || !Object.values(wants).includes(true)) return none
-  const inSlab = piece.kind === 'slab' && (wants.rails || wants.corners)
+  const own = piece.kind === 'slab' && takesMesh(piece, geometry) && choice.own.length > 0
+  if (!main || !(own || Object.values(wants).includes(true))) return none
+  const inSlab = piece.kind === 'slab' && (own || wants.rails || wants.corners)
   const laid = inSlab ? barsInSlab(kernel, piece, input, main, wants) : null
   const shaped =
-    wants.cage || wants.hoops
+    wants.cage || wants.ribs || wants.hoops
       ? runStation(
           memo,
           'bars',
@@ -170,9 +187,13 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
             wants,
           },
           (i) => {
-            const cages = i.wants.cage
-              ? i.bodies.flatMap(({ id, recipe }) => planCage(kernel, recipe, { ...i, id }) ?? [])
-              : []
+            const cages =
+              i.wants.cage || i.wants.ribs
+                ? i.bodies.flatMap(
+                    ({ id, recipe }) =>
+                      planCage(kernel, recipe, { ...i, id, ...(i.wants.ribs && { axis: ACROSS }) }) ?? [],
+                  )
+                : []
             const hoops = i.wants.hoops
               ? planHoops(kernel, without(i.bodies[0]!.recipe, i.inserts), 'wall', i.main, {
                   cover: i.cover,
@@ -190,6 +211,7 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
     bars: [...(laid?.bars ?? []), ...cages.flatMap((c) => c.bars), ...(shaped?.hoops?.bars ?? [])],
     none: [
       ...(wants.cage && cages.length === 0 ? (['cage'] as const) : []),
+      ...(wants.ribs && cages.length === 0 ? (['ribs'] as const) : []),
       ...(wants.hoops && !shaped?.hoops ? (['hoops'] as const) : []),
     ],
     hoopCover: shaped?.hoops && shaped.hoops.cover < none.cover ? shaped.hoops.cover : null,
@@ -238,11 +260,18 @@ function barsInSlab(
         { cover, height },
       )
     : { bars: [], bare: 0, short: 0 }
+  const laid = ownBars(piece.steel.bars.own, regionAt(cover), main, height)
   return {
-    bars: [...rails.bars, ...corners.bars],
+    bars: [...rails.bars, ...corners.bars, ...laid.bars],
     height,
     barred: rails.barred,
-    bare: { rails: rails.bare, corners: corners.bare, short: corners.short },
+    bare: {
+      rails: rails.bare,
+      corners: corners.bare,
+      short: corners.short,
+      own: laid.bare,
+      ownShort: laid.short,
+    },
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Vector } from '../../geometry/index.ts'
 import type { Bar } from '../../stock/index.ts'
 
-export type BarPurpose = 'rail' | 'corner' | 'hoop' | 'upright' | 'tie'
+export type BarPurpose = 'rail' | 'corner' | 'hoop' | 'upright' | 'tie' | 'own'
 
 /** One bar where it lies, as placed: the corners of its centre line, mm. */
 export type PlacedBar = {

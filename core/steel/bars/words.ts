@@ -7,6 +7,8 @@ const NAMES: Readonly<Record<string, string>> = {
   corners: 'corner bars',
   hoops: 'hoops',
   cage: 'a cage',
+  ribs: 'ribs',
+  own: 'bars laid by hand',
 }
 const names = (which: string): string =>
   which
@@ -31,7 +33,7 @@ const others = (remedies: readonly Remedy[]): Record<string, string> =>
 export const BAR_WORDS = {
   'bars-not-here': (f: { which: string }, _s, remedies: readonly Remedy[]) => ({
     what: `No place for ${names(f.which)} in this piece: none planned`,
-    why: 'Bars beside openings and across inside corners lie in flat slabs; hoops go round a hollow; a cage stands in what is half as long again as it is wide.',
+    why: 'Bars beside openings and across inside corners lie in flat slabs; hoops go round a hollow; a cage stands in what is half as long again as it is wide; ribs follow a swept profile.',
     remedies: others(remedies),
   }),
   'bar-missing': (_f: { row: string }, _s, remedies: readonly Remedy[]) => ({
@@ -48,6 +50,15 @@ export const BAR_WORDS = {
     what: `${f.count === 1 ? 'A narrow land takes' : `${f.count} narrow lands take`} no bar of ${fine(f.diameterMm)}`,
     why: `Beside the bar must be ${mm(10)} of concrete either way, and it must run on beyond the opening. It stays as weak as without.`,
     remedies: others(remedies),
+  }),
+  'own-bars-bare': (f: Room & { count: number }, { mm, fine }, remedies: readonly Remedy[]) => ({
+    what: `${f.count === 1 ? 'A bar laid by hand has its middle' : `${f.count} bars laid by hand have their middles`} where none may lie: left out`,
+    why: `A bar of ${fine(f.diameterMm)} wants ${mm(f.coverMm)} of concrete round it. Drag it off the opening, the edge or the recess.`,
+    remedies: others(remedies),
+  }),
+  'own-bars-short': (f: { count: number; coverMm: number }, { mm }) => ({
+    what: `${f.count === 1 ? 'A bar laid by hand is' : `${f.count} bars laid by hand are`} cut short`,
+    why: `It stops ${mm(f.coverMm)} from what it would run into.`,
   }),
   'corners-bare': (f: Room & { count: number }, { mm }, remedies: readonly Remedy[]) => ({
     what: `${f.count === 1 ? 'An inside corner takes' : `${f.count} inside corners take`} no bar at ${mm(f.coverMm)} cover`,

@@ -128,6 +128,11 @@ export const POUR_ACTS = {
         ? `Tie the hoops to a few upright wires and hang them in the mould, ${s.mm(f.coverMm)} clear of every face.`
         : `Tie the cage at every crossing and set it in the mould on spacers, ${s.mm(f.coverMm)} clear of every face; nothing of it may touch a core.`,
   ),
+  'push-bar': told(
+    'push the bar in',
+    (f: { bars: number; coverMm: number; fillMm: number }, s) =>
+      `Push ${f.bars === 1 ? 'the bar' : `the ${f.bars} bars`} in by hand from the open end, down the middle and plumb, until the top lies ${s.mm(f.coverMm)} under the fill; a gauge on two sides at every third of the way. Rod round it, so that the paste closes on it.`,
+  ),
   compact: told('compact', (f: { by: 'open' | 'hole'; from: 'corners' | 'edge'; vents: number }) =>
     f.by === 'hole'
       ? `Tap and turn it all over until no more bubbles come${f.vents > 0 ? ' from the hole and the vents; plug each vent as it runs full' : ' from the hole'}.`

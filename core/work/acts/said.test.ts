@@ -411,6 +411,8 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [act('bend-bars', { bars: 4, bentCount: 0 }), /^Cut 4 bars to the bending list: gloves/],
   [act('bend-bars', { bars: 4, bentCount: 2 }), /, and bend those that it says/],
+  [act('push-bar', { bars: 1, coverMm: 30, fillMm: 0 }), /^Push the bar in by hand .* 30 mm under the fill/],
+  [act('push-bar', { bars: 2, coverMm: 30, fillMm: 0 }), /^Push the 2 bars in/],
   [act('stand-cage', { of: 'bar', coverMm: 15 }), /^Hang the bar in the mould, 15 mm clear of its end/],
   [act('stand-cage', { of: 'hoops', coverMm: 15 }), /^Tie the hoops/],
   [act('stand-cage', { of: 'cage', coverMm: 15 }), /^Tie the cage at every crossing/],

@@ -1,10 +1,14 @@
+import type { SlabPiece } from '../../../core/job/index.ts'
+import { outlineSize } from '../../../core/piece/index.ts'
 import type { BarFigures } from '../../../core/steel/index.ts'
+import { takesMesh } from '../../../core/steel/takesMesh.ts'
 import { formatCut, formatLength, wordsStyle } from '../../../core/units/index.ts'
+import { newId } from '../../state/files.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
 import { pointedAt } from '../../state/viewSlice.ts'
-import { Pick, Row } from '../../ui/Choice.tsx'
+import { Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { QuantityRow } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
@@ -12,11 +16,22 @@ import { Switch } from '../../ui/Switch.tsx'
 type Kind = keyof BarFigures['takes']
 const NAMES: Readonly<Record<Kind, string>> = {
   cage: 'A cage, tied',
+  ribs: 'Ribs along the profile',
   hoops: 'Hoops in the wall',
   rails: 'Along narrow lands',
   corners: 'Across inside corners',
 }
-const KINDS: readonly Kind[] = ['cage', 'hoops', 'rails', 'corners']
+const KINDS: readonly Kind[] = ['cage', 'ribs', 'hoops', 'rails', 'corners']
+/** A new bar along the longer way of a slab, in its middle third. */
+function barAcross({ outline, steel }: SlabPiece, id: string): SlabPiece['steel']['bars']['own'][number] {
+  const { length, width } = outlineSize(outline)
+  // Each new one beside the last.
+  const off = Math.round((((steel.bars.own.length % 5) + 1) / 6) * Math.min(length, width))
+  const at = (share: number): [number, number] =>
+    length >= width ? [Math.round(length * share), off] : [off, Math.round(width * share)]
+  return { id, from: at(1 / 3), to: at(2 / 3) }
+}
+
 /** What is chosen where no row is. */
 const USUAL = ''
 
@@ -31,14 +46,34 @@ export function BarsBench() {
     change(label, { type: 'steelChosen', pieceId: piece.id, patch: { bars: { ...bars, ...patch } } })
   // What was asked for stays in sight where the piece no longer takes it.
   const kinds = KINDS.filter((k) => told?.takes[k] || bars[k])
-  if (!told || kinds.length === 0) return null
+  const meshed =
+    piece.kind === 'slab' && plan?.stations.piece && takesMesh(piece, plan.stations.piece.geometry)
+  if (!told || (kinds.length === 0 && !meshed && bars.own.length === 0)) return null
+  const planned = bars.own.length > 0 || kinds.some((k) => bars[k])
   return (
     <div className={looks.steel}>
       <h2>Bars</h2>
       {kinds.map((k) => (
         <Switch key={k} label={NAMES[k]} on={bars[k]} onSwitch={(on) => choose(NAMES[k], { [k]: on })} />
       ))}
-      {kinds.some((k) => bars[k]) && (
+      {meshed && (
+        <button
+          type="button"
+          className="word"
+          onClick={() => choose('a bar laid by hand', { own: [...bars.own, barAcross(piece, newId('bar'))] })}
+        >
+          lay a bar by hand
+        </button>
+      )}
+      {bars.own.length > 0 && (
+        <p className="m-0 text-soft">
+          Drag its ends on the plan; Delete takes it out.{' '}
+          <button type="button" className="word" onClick={() => choose('no bars laid by hand', { own: [] })}>
+            take all out
+          </button>
+        </p>
+      )}
+      {planned && (
         <>
           <Pick
             label="Bar"
@@ -46,9 +81,23 @@ export function BarsBench() {
             options={[{ id: USUAL, name: `usual: ${told.barName ?? 'none in stock'}` }, ...job.stock.bars]}
             onChoose={(row) => choose('bar row', { row: row === USUAL ? null : row })}
           />
-          {(bars.cage || bars.hoops) && told.apartMm !== null && told.apartMm > 0 && (
+          {told.bends.some((b) => b.purpose === 'upright') &&
+            !told.bends.some((b) => b.purpose === 'tie') && (
+              <Choice
+                label="Goes in"
+                value={piece.steel.placed === 'pressed' ? 'pressed' : 'hung'}
+                options={[
+                  { value: 'hung', name: 'hung before', note: 'from a batten' },
+                  { value: 'pressed', name: 'pushed in', note: 'by hand, into the full form' },
+                ]}
+                onChoose={(placed) =>
+                  change(`bar ${placed}`, { type: 'steelChosen', pieceId: piece.id, patch: { placed } })
+                }
+              />
+            )}
+          {(bars.cage || bars.ribs || bars.hoops) && told.apartMm !== null && told.apartMm > 0 && (
             <MeasureField
-              label={bars.cage ? 'Ties apart' : 'Hoops apart'}
+              label={bars.cage ? 'Ties apart' : bars.ribs ? 'Ribs apart' : 'Hoops apart'}
               note={bars.apart === null ? 'at most, usual' : 'at most'}
               value={told.apartMm}
               min={20}
@@ -69,6 +118,7 @@ const PURPOSES: Readonly<Record<string, string>> = {
   hoop: 'hoop',
   rail: 'along a land',
   corner: 'across a corner',
+  own: 'laid by hand',
 }
 
 /** One row a mark: how many, how it is bent, what is cut off for one. */
