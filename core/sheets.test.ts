@@ -6,6 +6,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel, Point } from './geometry/index.ts'
 import type { Job, Outline, Piece } from './job/index.ts'
 import { planPiece } from './plan.ts'
+import { inOwnPlane } from './sheets/barPages.ts'
 import { clock, hatchLines, type Page, shopSheet } from './sheets/index.ts'
 import { writePdf } from './sheets/writePdf.ts'
 import { testKernel } from './testing/testKernel.ts'
@@ -221,5 +222,75 @@ describe('hatch', () => {
     )
     expect(Math.abs((length * 0.5) / 6000 - 1)).toBeLessThan(0.01)
     expect(hatchLines([], 1, 0)).toEqual([])
+  })
+})
+
+describe('the page of bars', () => {
+  const caged = (over: Partial<Piece['steel']['bars']>, piece: Piece) =>
+    ({ ...piece, steel: { ...piece.steel, bars: { ...piece.steel.bars, ...over } } }) as Piece
+  const column = testSlab({
+    outline: { kind: 'rectangle', length: 200, width: 240, radii: [0, 0, 0, 0] },
+    thickness: 1000,
+    openings: [],
+    lettering: [],
+  })
+  it.each<[string, Piece, RegExp[]]>([
+    ['a column with a cage', caged({ cage: true }, column), [/^a {3}\d+ x 8 mm/, /^b {3}\d+ x 6 mm/]],
+    [
+      'a slab with a bar across each inside corner of its basin, and one by hand',
+      caged(
+        { corners: true, own: [{ id: 'o', from: [100, 60], to: [700, 60] }] },
+        testSlab({ thickness: 80, openings: [testBasin] }),
+      ),
+      [/^a {3}\d x/, /^b {3}\d x/],
+    ],
+  ])('draws each mark of %s once, within its page, with its legs', (_, piece, marks) => {
+    for (const paper of ['A4', 'Letter'] as const) {
+      const { pages, figures } = sheetOf(piece, { paper })
+      expect(figures.pages).toBe(pages.length)
+      const bars = pages.filter((p) => p.of === 'bars')
+      const told = texts(bars)
+      for (const mark of marks) expect(told.filter((t) => mark.test(t))).toHaveLength(1)
+      for (const page of bars)
+        for (const mark of page.marks)
+          for (const [x, y] of mark.kind === 'text' ? [mark.at] : mark.points) {
+            expect(x).toBeGreaterThan(0)
+            expect(x).toBeLessThan(page.width)
+            expect(y).toBeGreaterThan(0)
+            expect(y).toBeLessThan(page.height)
+          }
+    }
+  })
+  it('is not there without bars', () =>
+    expect(sheetOf(column).pages.some((p) => p.of === 'bars')).toBe(false))
+  it('lays a bent line flat without changing a length or an angle', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: -500, max: 500 }), fc.integer({ min: -500, max: 500 })), {
+          minLength: 2,
+          maxLength: 9,
+        }),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        fc.double({ min: 0, max: 3, noNaN: true }),
+        (flat, turn, tilt) => {
+          const placed = flat.map(([x, y]): [number, number, number] => {
+            const [c, s, ct, st] = [Math.cos(turn), Math.sin(turn), Math.cos(tilt), Math.sin(tilt)]
+            return [x * c - y * s * ct + 30, x * s + y * c * ct - 8, y * st + 400]
+          })
+          // A bar has a first leg.
+          fc.pre(Math.hypot(flat[1]![0] - flat[0]![0], flat[1]![1] - flat[0]![1]) > 1)
+          const laid = inOwnPlane(placed)
+          flat.forEach(([x, y], i) =>
+            flat.forEach(([u, v], k) =>
+              expect(Math.hypot(laid[i]![0] - laid[k]![0], laid[i]![1] - laid[k]![1])).toBeCloseTo(
+                Math.hypot(x - u, y - v),
+                5,
+              ),
+            ),
+          )
+        },
+      ),
+      { seed: 5, numRuns: 60 },
+    )
   })
 })

@@ -18,6 +18,7 @@ import {
   pouredSize,
 } from '../piece/index.ts'
 import { formatLength, wordsStyle } from '../units/index.ts'
+import { barPages } from './barPages.ts'
 import { cutRowsDrawn, cutTable } from './cutTable.ts'
 import { hatchLines } from './hatch.ts'
 import { meshPage } from './meshPage.ts'
@@ -153,7 +154,7 @@ function drawn(input: ShopSheetInput): Drawn {
 /** What the sheet comes to, without drawing it. */
 export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
   paper: input.settings.paper,
-  pages: 1 + (meshPage(input) ? 1 : 0) + workPages(input, drawn(input)).length,
+  pages: 1 + (meshPage(input) ? 1 : 0) + barPages(input).length + workPages(input, drawn(input)).length,
   scaleOneTo: sheetScale(input),
 })
 
@@ -164,7 +165,12 @@ export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
 export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
   const first = drawn(input)
   const mesh = meshPage(input)
-  const pages = [drawingPage(kernel, input, first), ...(mesh ? [mesh] : []), ...workPages(input, first)]
+  const pages = [
+    drawingPage(kernel, input, first),
+    ...(mesh ? [mesh] : []),
+    ...barPages(input),
+    ...workPages(input, first),
+  ]
   return { pages, figures: sheetFigures(input) }
 }
 

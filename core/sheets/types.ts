@@ -36,7 +36,7 @@ export type Mark =
 
 export type Page = {
   /** What it is for: the drawing with its cut list, the mesh to cut, or the work in order. */
-  readonly of: 'drawing' | 'mesh' | 'work'
+  readonly of: 'drawing' | 'mesh' | 'bars' | 'work'
   readonly width: number
   readonly height: number
   readonly marks: readonly Mark[]

@@ -8,6 +8,8 @@ import type { BentBars } from './types.ts'
 
 export type BarFigures = {
   readonly takes: TakesBars
+  /** Ties are ribs along a profile, and its uprights run across them. */
+  readonly alongProfile: boolean
   /** Of the main bars; null of a stock without any. */
   readonly barName: string | null
   readonly diameterMm: number
@@ -39,7 +41,7 @@ const KERF = 2
 
 /** The bars of a piece as a bending list, and cut from the bars of the stock. */
 export function barFigures(
-  { bars, takes, main, cover, hoopCover, height, apart, share }: Bars,
+  { bars, takes, main, cover, hoopCover, height, apart, share, alongProfile }: Bars,
   memo: Memo,
 ): BarFigures {
   const rows = new Map<string, Bar>(bars.map((b) => [b.bar.id, b.bar]))
@@ -66,6 +68,7 @@ export function barFigures(
   const priced = cut.every((c) => rows.get(c.barId)!.price !== null)
   return {
     takes,
+    alongProfile,
     barName: main?.name ?? null,
     diameterMm: main?.diameter ?? 0,
     coverMm: cover,

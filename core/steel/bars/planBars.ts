@@ -69,6 +69,8 @@ export type Bars = {
   readonly apart: number | null
   /** Area of a cage's uprights over that of its section; 0 without a cage. */
   readonly share: number
+  /** Its cage is one of ribs. */
+  readonly alongProfile: boolean
 }
 
 /** What of a piece's bars stands by itself: the whole, or each of its blocks. */
@@ -167,6 +169,7 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
     hoopCover: null,
     apart: null,
     share: 0,
+    alongProfile: false,
   }
   const own = piece.kind === 'slab' && takesMesh(piece, geometry) && choice.own.length > 0
   if (!main || !(own || Object.values(wants).includes(true))) return none
@@ -216,7 +219,8 @@ export function planBars(kernel: Kernel, input: BarsInput, memo: Memo): Bars | n
     ],
     hoopCover: shaped?.hoops && shaped.hoops.cover < none.cover ? shaped.hoops.cover : null,
     apart: cages.find((c) => c.apart > 0)?.apart ?? shaped?.hoops?.apart ?? null,
-    share: Math.max(0, ...cages.map((c) => c.share)),
+    share: wants.ribs ? 0 : Math.max(0, ...cages.map((c) => c.share)),
+    alongProfile: wants.ribs && cages.length > 0,
   }
 }
 

@@ -121,6 +121,9 @@ const PURPOSES: Readonly<Record<string, string>> = {
   own: 'laid by hand',
 }
 
+/** What a cage's bars are called where they follow a profile. */
+const RIBS: Readonly<Record<string, string>> = { upright: 'across', tie: 'rib' }
+
 /** One row a mark: how many, how it is bent, what is cut off for one. */
 function BendingList({ told }: { told: BarFigures }) {
   const style = useMeasureStyle()
@@ -157,7 +160,8 @@ function BendingList({ told }: { told: BarFigures }) {
               onPointerLeave={() => dispatch(pointedAt(null))}
             >
               <th scope="row" className="text-left">
-                {b.mark} {b.count} × {PURPOSES[b.purpose]}, {say.fine(b.diameterMm)}
+                {b.mark} {b.count} × {(told.alongProfile && RIBS[b.purpose]) || PURPOSES[b.purpose]},{' '}
+                {say.fine(b.diameterMm)}
               </th>
               <td>{size(b)}</td>
               <td className="text-right">
