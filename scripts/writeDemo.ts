@@ -240,6 +240,30 @@ const sill = slabOf('window-sill', 'Window sill', 1040, 260, 50, {
   ],
 })
 
+/** A warm-air slot leaves a thin rail behind it: two bars hold that. Its apron has a strip of mesh of its own. */
+const ventSill = slabOf('vent-sill', 'Vent sill', 980, 250, 50, {
+  steel: { ...washTop.steel, mesh: 'mesh-50-galv', bars: { ...washTop.steel.bars, rails: true } },
+  sides: {
+    front: plainSide({ top: { kind: 'bead', size: 5 }, apron: { drop: 90, thickness: 46 } }),
+    right: plainSide(),
+    back: plainSide(),
+    left: plainSide(),
+  },
+  openings: [
+    {
+      ...newOpening('vent', 'warm-air slot', { kind: 'rectangle', length: 560, width: 60, radius: 12 }),
+      u: { rule: 'centred', offset: 0 },
+      v: { rule: 'fromEnd', distance: 44 },
+    },
+  ],
+})
+
+/** Thin and wide: it is turned over hours later than it may be stripped, once it is strong enough for that. */
+const chartTable = slabOf('chart-table', 'Chart table', 1500, 750, 20, {
+  mix: { ...washTop.mix, mix: 'glass-fibre-20' },
+  steel: { ...washTop.steel, kind: 'none' },
+})
+
 const drum = newTurned(told('pier-drum', 'Pier drum'), stock, {
   exposure: 'outdoors',
   turned: { form: 'cylinder', diameter: 300, height: 620 },
@@ -656,6 +680,8 @@ built(flueCap, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 
 const others: Piece[] = [
   sill,
+  ventSill,
+  chartTable,
   drum,
   pierCap,
   bollard,

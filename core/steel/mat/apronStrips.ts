@@ -53,10 +53,13 @@ export function apronStrips(
   const bare: SideId[] = []
   corners.forEach((corner, i) => {
     const apron = piece.sides[corner.side]?.apron
-    if (!apron || !recipe) return
+    // What hangs less than it is thick is no apron that breaks.
+    if (!apron || !recipe || apron.drop < apron.thickness) return
     const next = corners[(i + 1) % corners.length]!
     const strip =
-      corner.run.kind === 'line' ? stripOf([corner.x, corner.y], [next.x, next.y], corner.side, apron) : null
+      corner.run.kind === 'line'
+        ? stripOf([corner.x, corner.y], [next.x, next.y], corner.side, apron, dripOf(piece, corner.side))
+        : null
     if (strip) strips.push(strip)
     else bare.push(corner.side)
   })
@@ -67,12 +70,14 @@ export function apronStrips(
     b: Point,
     side: SideId,
     apron: { readonly drop: number; readonly thickness: number },
+    /** A drip groove in its foot, so deep. */
+    drip: number,
   ): ApronStrip | null {
     const run = lengthOf(b[0] - a[0], b[1] - a[1], 0)
     const way: Point = [(b[0] - a[0]) / run, (b[1] - a[1]) / run]
     // The plan runs anticlockwise: inside is on the left.
     const into: Point = [-way[1], way[0]]
-    const low = cover - apron.drop
+    const low = cover + drip - apron.drop
     const inApron = [cover, LEAST_COVER]
       .map((c) =>
         offsetRegion(
@@ -141,6 +146,8 @@ export function apronStrips(
     }
   }
 }
+
+const dripOf = (piece: SlabPiece, side: SideId): number => piece.sides[side]!.drip?.depth ?? 0
 
 /** How far in from a side the middle of its apron is, as it is there; null where there is none. */
 function middleOf(region: Region, [x, y]: Point, into: Point, thickness: number): number | null {

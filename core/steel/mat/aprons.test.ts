@@ -107,6 +107,20 @@ describe('a strip of mesh bent down into an apron', () => {
     expect(cured.findings.some((f) => f.code === 'apron-bare')).toBe(false)
     expect(cured.figures.apronStrips).toHaveLength(1)
   })
+  it.each<[string, SlabPiece['sides'][string], number]>([
+    ['hangs less than it is thick', apron(40, 45), 0],
+    ['has a drip groove in its foot', { ...apron(150, 60), drip: { inset: 20, width: 12, depth: 10 } }, 1],
+  ])('that %s is not told bare', (_, front, strips) => {
+    const { figures, findings, recipe, bentWires } = plan(slab({ sides: sides({ front }) }))
+    expect([figures.apronStrips.length, findings.some((f) => f.code === 'apron-bare')]).toEqual([
+      strips,
+      false,
+    ])
+    for (const path of bentWires)
+      expect(outsideOf(kernel, recipe, { path, closed: false, diameter: figures.wireMm }, 9.9)).toBeLessThan(
+        2,
+      )
+  })
   it('is left out while it is dragged, and of a slab without aprons', () => {
     expect(plan(slab({ sides: sides({ front: apron(150, 50) }) }), true).figures.apronStrips).toEqual([])
     expect(plan(slab({})).bentWires).toEqual([])
