@@ -69,6 +69,8 @@ export type PlanOptions = {
   readonly effort?: number
   /** Of a long cut list: how many parts are laid out, and how far the search is, 0 to 1. */
   readonly onLayout?: (parts: number, share: number) => void
+  /** How far the look for its thickness is, 0 to 1. */
+  readonly onThickness?: (share: number) => void
 }
 
 /**
@@ -172,7 +174,17 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               mixes: stock.mixes,
               quick: !thick,
             },
-            (i) => planSteelStation(kernel, i.piece, i.pieceStation, i.meshes, i.mix, i, memo),
+            (i) =>
+              planSteelStation(
+                kernel,
+                i.piece,
+                i.pieceStation,
+                i.meshes,
+                i.mix,
+                i,
+                memo,
+                options.onThickness,
+              ),
           ),
         )
       : null

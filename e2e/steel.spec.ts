@@ -89,3 +89,36 @@ test('a cage in a post and a void former in a block: drawn, listed, and gone aga
   await expect.poll(weight).not.toBe(before)
   await expect(bench(page)).not.toContainText('Held down by')
 })
+
+test('a bar laid by hand: dragged by its end, moved by key, taken out again', async ({ page }) => {
+  const list = bench(page).getByRole('table', { name: 'Bending list' })
+  await bench(page).getByRole('button', { name: 'lay a bar by hand' }).click()
+  await expect(list).toContainText('laid by hand')
+  const end = page.getByRole('button', { name: /^Bar 1 laid by hand, other end/ })
+  const length = () => list.getByRole('row').nth(1).textContent()
+  await expect(list.getByRole('row')).toHaveCount(2)
+  const before = await length()
+  const box = (await end.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 - 40, box.y + box.height / 2, { steps: 5 })
+  await page.mouse.up()
+  await expect.poll(length).not.toBe(before)
+  const dragged = await end.getAttribute('aria-label')
+  await end.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(end).not.toHaveAccessibleName(dragged!)
+  await end.focus()
+  await page.keyboard.press('Delete')
+  await expect(list).toHaveCount(0)
+})
+
+test('ribs follow the profile of a seat; how a piece is moved stands in order', async ({ page }) => {
+  await expect(bench(page).getByRole('table', { name: 'Moving it, in order' })).toContainText(
+    /Lay two softwood bearers.*Turn the slab over.*Move it on edge/,
+  )
+  await page.goto('/job/kestrel-rise/stargazing-seat/steel')
+  await bench(page).getByLabel('Ribs along the profile').click()
+  await expect(bench(page).getByRole('table', { name: 'Bending list' })).toContainText('× rib')
+  await expect(bench(page)).toContainText('soft wire')
+})

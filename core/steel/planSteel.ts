@@ -65,6 +65,8 @@ export function planSteelStation(
   mix: Mix,
   { mixes, bars: barStock, suctionKPa, turn = null, quick, people }: SteelOptions,
   memo: Memo = noMemo,
+  /** How far the thickness map is, 0 to 1: of a fine mesh it takes seconds. */
+  onThickness?: (share: number) => void,
 ): SteelStation {
   const slab = piece.kind === 'slab' ? piece : null
   const meshed = takesMesh(piece, geometry)
@@ -101,8 +103,9 @@ export function planSteelStation(
   const least = leastThickness(piece, geometry, mix, inside)
   const map =
     geometry.recipe && !quick
-      ? runStation(memo, 'thickness', { recipe: geometry.recipe }, (i) => mapThickness(kernel, i.recipe))
-          .value
+      ? runStation(memo, 'thickness', { recipe: geometry.recipe }, (i) =>
+          mapThickness(kernel, i.recipe, onThickness),
+        ).value
       : null
   const places = map ? placesOf(piece, geometry, map, least) : null
   const thinnest = thinnestOf(piece, geometry, places, lands)

@@ -129,6 +129,7 @@ const ROWS: readonly Row[] = [
   ['flue-cap', null, 'piece', 'type', 'Wall', '38', 'wall', 38],
   // Every other station
   ['wash-top', null, 'steel', 'radio', /^none/, '', 'steel.kind', 'none'],
+  ['wash-top', null, 'steel', 'radio', /^on chairs/, '', 'steel.placed', 'chairs'],
   ['wash-top', null, 'steel', 'type', /^Cover/, '25', 'steel.cover', 25],
   ['wash-top', null, 'mix', 'type', 'Waste', '14', 'mix.wastePercent', 14],
   ['wash-top', null, 'mix', 'choose', 'Mixed in', '12 L bucket and drill', 'mix.mixer', 'bucket-12'],

@@ -45,6 +45,12 @@ export type PlanView = {
   readonly failed: string | null
   /** A long cut list that is being laid out. */
   readonly layingOut: { readonly parts: number; readonly share: number } | null
+  /** How far the look for its thickness is; null while none goes on. */
+  readonly measuring: number | null
+  /** Whether the measuring of this piece was stopped by hand; it is begun again by `measure`. */
+  readonly stopped: boolean
+  readonly stopMeasuring: () => void
+  readonly measure: () => void
   /** Whether fewer sheets or bars are still looked for. */
   readonly looking: boolean
   readonly preview: (changes: readonly Change[] | null) => void
@@ -128,6 +134,9 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const [failed, setFailed] = useState<string | null>(null)
   const [asked, setAsked] = useState(0)
   const [layingOut, setLayingOut] = useState<PlanView['layingOut']>(null)
+  const [measuring, setMeasuring] = useState<number | null>(null)
+  const [stopped, setStopped] = useState(0)
+  const [again, setAgain] = useState(0)
   const latest = useRef(0)
   const figured = useRef(false)
   const begun = useRef<Asked | null>(null)
@@ -144,6 +153,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
         figured.current = true
         const { runId, stage } = reply
         if (stage === 'solid') setLayingOut(null)
+        if (stage === 'solid') setMeasuring(null)
         setPlan((old) =>
           old?.runId === runId && old.stage === 'solid' ? old : { plan: reply.plan, runId, stage },
         )
@@ -152,6 +162,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       if (reply.kind === 'scene' && reply.scene) setScene({ scene: reply.scene, runId: reply.runId })
       if (reply.kind === 'remedies') setProven({ findings: reply.plan.findings, runId: reply.runId })
       if (reply.kind === 'layout') setLayingOut(reply)
+      if (reply.kind === 'thickness') setMeasuring(reply.share)
       if (reply.kind === 'failed') setFailed(reply.message)
     }
     // What is being dragged follows the hand; all else waits until nothing is pressed, or it would move under the hand.
@@ -169,6 +180,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     const { runId } = request
     latest.current = runId
     setAsked(runId)
+    setMeasuring(null)
     // On a page just opened the figures have the machine to themselves.
     const begin = setTimeout(
       () => solidWorker.post({ ...request, want: 'solid' }),
@@ -184,7 +196,14 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       clearTimeout(begin)
       clearTimeout(prove)
     }
-  }, [shown, pieceId, edit, dragged])
+  }, [shown, pieceId, edit, dragged, again])
+
+  const stopMeasuring = useCallback(() => {
+    solidWorker.stop()
+    setStopped(latest.current)
+    setMeasuring(null)
+  }, [])
+  const measure = useCallback(() => setAgain((n) => n + 1), [])
 
   const preview = useCallback(
     (changes: readonly Change[] | null) => {
@@ -234,10 +253,31 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       tried,
       failed,
       layingOut,
+      measuring,
+      stopped: stopped === asked && asked > 0,
+      stopMeasuring,
+      measure,
       looking,
       preview,
       previewing: dragged !== null,
     }
-  }, [piece, shown, current, asked, scene, proven, failed, layingOut, looking, preview, dragged, pieceId])
+  }, [
+    piece,
+    shown,
+    current,
+    asked,
+    scene,
+    proven,
+    failed,
+    layingOut,
+    measuring,
+    stopped,
+    stopMeasuring,
+    measure,
+    looking,
+    preview,
+    dragged,
+    pieceId,
+  ])
   return view && <Context.Provider value={view}>{children}</Context.Provider>
 }

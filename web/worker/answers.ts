@@ -69,6 +69,7 @@ export function answerer({
         const plan = planPiece(kernel, job, piece, {
           memo,
           onLayout: (parts, share) => reply({ kind: 'layout', runId, parts, share }),
+          onThickness: (share) => reply({ kind: 'thickness', runId, share }),
         })
         reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
         await pause()

@@ -41,6 +41,21 @@ describe('a worker that plans', () => {
     made[0]!.say(layout(1))
     expect(heard.length).toBe(1)
   })
+  it('is ended by hand, whatever it is at, and nothing of that is taken up again', () => {
+    const { made, worker } = bench()
+    const heard: Reply[] = []
+    worker.listen((r) => heard.push(r))
+    worker.stop()
+    expect(made.length).toBe(0)
+    worker.post(plan(1))
+    worker.post(section(2))
+    made[0]!.say(busy(1, true))
+    worker.stop()
+    made[0]!.say(layout(1))
+    expect([made[0]!.ended, heard]).toEqual([true, []])
+    worker.post(plan(3))
+    expect(made[1]!.posted).toEqual([plan(3)])
+  })
   it('is left alone while it is quick, however often a plan is asked', () => {
     const { made, worker, wait } = bench()
     for (let i = 1; i <= 50; i += 1) {

@@ -52,6 +52,13 @@ export function openWorker(open: () => WorkerLike, now: () => number = () => per
       busySince = null
       for (const waiting of asked.values()) started().postMessage(waiting)
     },
+    /** Ends what is at work, unanswered; the next request starts another. */
+    stop: (): void => {
+      worker?.terminate()
+      worker = null
+      busySince = null
+      asked.clear()
+    },
     listen: (listener: Listener): (() => void) => {
       listeners.add(listener)
       return () => listeners.delete(listener)

@@ -139,12 +139,16 @@ export type LayoutReply = {
   readonly share: number
 }
 
+/** How far the look for the thickness of a fine mesh is. */
+export type ThicknessReply = { readonly kind: 'thickness'; readonly runId: number; readonly share: number }
+
 /** A request is begun, or answered. */
 export type BusyReply = { readonly kind: 'busy'; readonly runId: number; readonly on: boolean }
 
 export type Reply =
   | BusyReply
   | LayoutReply
+  | ThicknessReply
   | PagesReply
   | HoldReply
   | RunReply

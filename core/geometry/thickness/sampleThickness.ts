@@ -32,6 +32,8 @@ export type ThicknessWay = {
   /** Walls that are followed to their thinnest, 0 where left out. */
   readonly followed?: number
   readonly shouldStop?: () => boolean
+  /** How far it is, 0 to 1. */
+  readonly onProgress?: (share: number) => void
 }
 
 /** Surfaces that face each other by less than this are one corner, not a wall, degrees. */
@@ -53,10 +55,12 @@ export function sampleThickness(mesh: NamedMesh, way: ThicknessWay): ThicknessSa
   const { faceNames, faceOfTriangle } = mesh
   const nameOf = (triangle: number): string => faceNames[faceOfTriangle[triangle]!]!
   const found: Found[] = []
-  let looked = 0
-  for (const spot of spread(surface, spacingFor(surface, balls, way), way.leastAFace ?? 1)) {
-    looked += 1
-    if (looked % 64 === 0 && way.shouldStop?.()) return []
+  const spots = [...spread(surface, spacingFor(surface, balls, way), way.leastAFace ?? 1)]
+  for (const [i, spot] of spots.entries()) {
+    if (i % 32 === 0) {
+      if (way.shouldStop?.()) return []
+      way.onProgress?.(i / spots.length)
+    }
     const own = ball(spot[0], spot[1], spot[2])
     if (own) found.push({ sample: told(own, nameOf, spot), ball: own, spot })
   }

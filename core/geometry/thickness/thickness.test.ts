@@ -97,6 +97,18 @@ describe('thickness by the largest ball', () => {
     }
   })
 
+  it('tells how far it is, always further, and stops when it is told to', () => {
+    const told: number[] = []
+    const way = { spacing: 12, onProgress: (share: number) => told.push(share) }
+    const mesh = kernel.withSolids((s) => meshSolid(s.solid(box(0, 0, 400, 300, 0, 200))))
+    const all = sampleThickness(mesh, way)
+    expect(told.length).toBeGreaterThan(all.length / 64)
+    expect(told[0]).toBe(0)
+    for (const [i, share] of told.slice(1).entries()) expect(share).toBeGreaterThan(told[i]!)
+    expect(told.at(-1)).toBeLessThan(1)
+    expect(sampleThickness(mesh, { spacing: 12, shouldStop: () => true })).toEqual([])
+  })
+
   it('says between which faces a wall is', () => {
     const thin = samples(recessed(49), 15).filter((s) => s.counted && s.thickness < 2)
     expect(thin.length).toBeGreaterThan(10)

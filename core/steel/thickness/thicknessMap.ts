@@ -30,7 +30,11 @@ export type FaceBox = { readonly min: Point3; readonly max: Point3; readonly are
 type Point3 = readonly [number, number, number]
 
 /** How thick a solid is all over, by the largest balls inside it. */
-export function mapThickness(kernel: Kernel, recipe: SolidRecipe): ThicknessMap {
+export function mapThickness(
+  kernel: Kernel,
+  recipe: SolidRecipe,
+  onProgress?: (share: number) => void,
+): ThicknessMap {
   return kernel.withSolids((s) => {
     const solid = s.solid(recipe)
     const mesh = meshSolid(solid)
@@ -41,6 +45,7 @@ export function mapThickness(kernel: Kernel, recipe: SolidRecipe): ThicknessMap 
       budget: BUDGET,
       leastAFace: mesh.faceNames.length > MANY_FACES ? 1 : A_FACE,
       followed: FOLLOWED,
+      ...(onProgress && { onProgress }),
     })
     // Where the budget held for fewer they lie further apart.
     const spread = samples.filter((s) => s.area > 0).length

@@ -16,7 +16,7 @@ export function Moving() {
   return (
     <div className={looks.steel}>
       <h2>Moving it, in order</h2>
-      <table className="list">
+      <table className="list" aria-label="Moving it, in order">
         <tbody>
           {steps.map(({ text, of: [op] }) => (
             <tr key={op!.id}>

@@ -21,7 +21,7 @@ const TALL = 0.6
 
 /** How thick the piece is: contours with their figures, and the balls that just fit at the thinnest places. */
 export function ThicknessLens() {
-  const { piece, plan, scene, looks } = usePlan()
+  const { piece, plan, scene, looks, measuring, stopped, stopMeasuring, measure } = usePlan()
   const { attach, size } = useSize<HTMLDivElement>()
   const style = useMeasureStyle()
   const dispatch = useAppDispatch()
@@ -108,10 +108,19 @@ export function ThicknessLens() {
         />
       </div>
       {!map && (
-        <p className="label absolute left-4 top-10 text-soft">
-          {geometry?.recipe
-            ? 'Told once its solid is there.'
-            : 'Nothing to measure while a finding stops the piece from being built.'}
+        <p className="label absolute left-4 top-10 text-soft" role="status">
+          {!geometry?.recipe
+            ? 'Nothing to measure while a finding stops the piece from being built.'
+            : stopped
+              ? 'Stopped: how thick it is, is not told. '
+              : measuring === null
+                ? 'Told once its solid is there.'
+                : `Looking for how thick it is: ${Math.round(measuring * 100)}%. `}
+          {geometry?.recipe && (stopped || measuring !== null) && (
+            <button type="button" className="word" onClick={stopped ? measure : stopMeasuring}>
+              {stopped ? 'measure it' : 'stop'}
+            </button>
+          )}
         </p>
       )}
       {drawn && at && size.width > 0 && (
