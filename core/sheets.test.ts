@@ -280,14 +280,12 @@ describe('the page of bars', () => {
           // A bar has a first leg.
           fc.pre(Math.hypot(flat[1]![0] - flat[0]![0], flat[1]![1] - flat[0]![1]) > 1)
           const laid = inOwnPlane(placed)
-          flat.forEach(([x, y], i) =>
-            flat.forEach(([u, v], k) =>
+          for (const [i, [x, y]] of flat.entries())
+            for (const [k, [u, v]] of flat.entries())
               expect(Math.hypot(laid[i]![0] - laid[k]![0], laid[i]![1] - laid[k]![1])).toBeCloseTo(
                 Math.hypot(x - u, y - v),
                 5,
-              ),
-            ),
-          )
+              )
         },
       ),
       { seed: 5, numRuns: 60 },

@@ -367,6 +367,8 @@ const hourDial = slabOf('hour-dial', 'Hour dial', 460, 460, 52, {
 })
 
 const hearth = slabOf('hearth-panel', 'Hearth panel', 820, 520, 50, {
+  // In the middle the sunken field would cut its mat away.
+  steel: { ...washTop.steel, depth: 'stretched-face' },
   exposure: 'heat',
   panels: [
     {

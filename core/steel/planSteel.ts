@@ -25,6 +25,7 @@ import { fixingFindings, fixingsOf } from './pullOut.ts'
 import { planStanding, type Standing, standingFindings } from './standing/standing.ts'
 import { steelWork } from './steelWork.ts'
 import { TWO, takesMesh } from './takesMesh.ts'
+import { cutsThrough } from './thickness/cutsThrough.ts'
 import { leastThickness } from './thickness/leastThickness.ts'
 import { mapThickness } from './thickness/thicknessMap.ts'
 import { thinFindings } from './thickness/thinFindings.ts'
@@ -284,6 +285,11 @@ export function planSteelStation(
     bentWires: mats.flatMap((m) => m.aprons.strips).flatMap((s) => [...s.bent, ...s.along]),
     bars: markBars(bars?.bars ?? []),
     thickness: map && { ...map, samples: walls(map, places ?? [], faceWordsOf(geometry)) },
+    cuts: map
+      ? runStation(memo, 'thin cuts', { recipe: geometry.recipe, places: result.thinPlaces }, (i) =>
+          cutsThrough(kernel, i.recipe!, i.places, map),
+        ).value
+      : [],
     handling,
     front: quick ? null : frontOf(kernel, geometry, memo),
     operations: steelWork(result, piece.voidFormer),

@@ -7,6 +7,7 @@ import type { Coats } from './coats.ts'
 import type { ToldMove } from './handling/judgeHandling.ts'
 import type { Handling } from './handling/planHandling.ts'
 import type { Fixing } from './pullOut.ts'
+import type { ThinCut } from './thickness/cutsThrough.ts'
 import type { LeastRule } from './thickness/leastThickness.ts'
 import type { ThicknessMap } from './thickness/thicknessMap.ts'
 import type { Tying } from './tying.ts'
@@ -155,6 +156,8 @@ export type SteelStation = {
   readonly bars: readonly MarkedBar[]
   /** Null until the solid is there. */
   readonly thickness: ThicknessMap | null
+  /** A cut through each of its thin places, in their order; empty until the solid is there. */
+  readonly cuts: readonly ThinCut[]
   readonly handling: Handling | null
   /** Its outline from the front; null until the solid is there. */
   readonly front: Region | null

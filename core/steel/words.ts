@@ -41,6 +41,12 @@ const placed = (f: Thin, mm: Say): string =>
 
 const others = ({ more }: Thin): string => (more === 0 ? '' : `, and ${more} more as thin`)
 
+const DEPTHS: Readonly<Record<string, string>> = {
+  'stretched-face': 'Lay it low',
+  'weather-face': 'Lay it high',
+  middle: 'Lay it in the middle',
+}
+
 const WITH: Readonly<Record<string, string>> = { none: 'no mesh' }
 
 /** Why it is that much. */
@@ -136,6 +142,11 @@ export const STEEL_WORDS = {
   'mesh-sheet-small': (f: { lengthMm: number; widthMm: number; lapMm: number }, { mm }) => ({
     what: `No mat is cut from sheets of ${mm(f.lengthMm)} × ${mm(f.widthMm)}`,
     why: `They lap ${mm(f.lapMm)} where they meet, and this sheet is no longer than that. Put right its size in the stock, or choose another mesh.`,
+  }),
+  'mat-cut-away': (f: { keptShare: number }, _s, remedies: readonly Remedy[]) => ({
+    what: `Only ${Math.round(f.keptShare * 100)} percent of the mat is left at its depth`,
+    why: 'A field, a recess or a groove comes nearer to it than its cover, and it is cut away there: what is left holds little together.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, DEPTHS[r.code] ?? 'Use fibre instead'])),
   }),
   'apron-bare': (f: { sides: string; thicknessMm: number }, { mm }, remedies: readonly Remedy[]) => ({
     what: `The apron at the ${f.sides} holds no steel: it is ${mm(f.thicknessMm)} thick`,

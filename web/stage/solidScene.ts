@@ -6,8 +6,14 @@ export type SolidScene = {
   show(scene: Scene): void
   dress(look: Look): void
   resize(width: number, height: number): void
+  /** Lays triangles over the piece, in the frame of the pour, each corner with its colour; null takes them off. */
+  tint(over: Tint | null): void
+  /** Where a point of the pour's frame is seen, px from the top left. */
+  seenAt(p: readonly [number, number, number]): readonly [number, number]
   close(): void
 }
+
+export type Tint = { readonly positions: Float32Array; readonly colours: Float32Array }
 
 type Look = {
   readonly attitude: 'poured' | 'placed'
@@ -44,7 +50,11 @@ const COLOUR: Readonly<Record<PartMesh['role'], string>> = {
 const TURN_MS = 420
 
 /** The 3D view without React: frames are drawn on demand, and native buffers freed. */
-export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string | null) => void): SolidScene {
+export function openSolidScene(
+  canvas: HTMLCanvasElement,
+  onPoint: (id: string | null) => void,
+  onDrawn: () => void = () => {},
+): SolidScene {
   const renderer = new THREE.WebGLRenderer({ canvas, antialias: true, alpha: true })
   renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
   const world = new THREE.Scene()
@@ -86,6 +96,7 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     requestAnimationFrame(() => {
       queued = false
       renderer.render(world, camera)
+      onDrawn()
     })
   }
   controls.addEventListener('change', draw)
@@ -252,6 +263,14 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
     controls.update()
   }
 
+  let tinted: THREE.Mesh<THREE.BufferGeometry, THREE.MeshLambertMaterial> | null = null
+  function untint(): void {
+    tinted?.geometry.dispose()
+    tinted?.material.dispose()
+    tinted?.removeFromParent()
+    tinted = null
+  }
+
   const ray = new THREE.Raycaster()
   let pointed: string | null = null
   const onMove = (event: PointerEvent) => {
@@ -327,7 +346,28 @@ export function openSolidScene(canvas: HTMLCanvasElement, onPoint: (id: string |
       frame()
       draw()
     },
+    tint(over) {
+      untint()
+      if (over) {
+        const geometry = new THREE.BufferGeometry()
+        geometry.setAttribute('position', new THREE.BufferAttribute(over.positions, 3))
+        geometry.setAttribute('color', new THREE.BufferAttribute(over.colours, 3))
+        geometry.computeVertexNormals()
+        tinted = new THREE.Mesh(
+          geometry,
+          new THREE.MeshLambertMaterial({ vertexColors: true, flatShading: true }),
+        )
+        turning.add(tinted)
+      }
+      draw()
+    },
+    seenAt(p) {
+      const at = new THREE.Vector3(...p).applyMatrix4(turning.matrix).project(camera)
+      const { width, height } = renderer.getSize(new THREE.Vector2())
+      return [((at.x + 1) / 2) * width, ((1 - at.y) / 2) * height]
+    },
     close() {
+      untint()
       cancelAnimationFrame(animation)
       canvas.removeEventListener('pointermove', onMove)
       canvas.removeEventListener('pointerleave', onLeave)

@@ -173,6 +173,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     }
   }, [])
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was stopped is asked for again
   useEffect(() => {
     const own = { job: shown, pieceId, edit, preview: dragged !== null }
     const request = begun.current && isSame(begun.current, own) ? begun.current.request : askFigures(own)

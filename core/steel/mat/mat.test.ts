@@ -5,6 +5,7 @@ import { planPieceStation } from '../../piece/index.ts'
 import { noMemo } from '../../station.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
+import { planSteelStation } from '../planSteel.ts'
 import { matSheets } from './matSheets.ts'
 import { matHeight, planMat } from './planMat.ts'
 
@@ -37,6 +38,10 @@ const field = (rise: number): SlabPiece['panels'] => [
     rise,
     draftDeg: 0,
   },
+]
+/** Over 700 x 400 of 1000 x 600. */
+const wide: SlabPiece['panels'] = [
+  { ...field(-10)[0]!, shape: { kind: 'rectangle', length: 700, width: 400, radius: 0 } } as never,
 ]
 const matOf = (piece: SlabPiece) =>
   planMat(kernel, piece, planPieceStation(kernel, piece, 2300, true).geometry, mesh, COVER, noMemo)
@@ -73,6 +78,34 @@ describe('a mat is cut to what it passes through at its own depth', () => {
   ])('%s', (_, piece, cut) => {
     const { sheet } = matOf(piece)
     expect(sheet.totalLength < plain().totalLength - 1).toBe(cut)
+  })
+
+  it.each<[string, SlabPiece, SlabPiece['steel']['depth'], boolean]>([
+    ['a shallow field over most of it, in the middle', slab({ thickness: 50, panels: wide }), null, true],
+    ['the same, low', slab({ thickness: 50, panels: wide }), 'stretched-face', false],
+    ['a small field', slab({ thickness: 50, panels: field(-10) }), null, false],
+    [
+      'a large opening right through',
+      slab({
+        openings: [newOpening('o', 'opening', { kind: 'rectangle', length: 700, width: 400, radius: 0 })],
+      }),
+      null,
+      false,
+    ],
+  ])('tells when most of it is cut away: %s', (_, piece, depth, told) => {
+    const steel = { ...piece.steel, kind: 'mesh' as const, depth }
+    const station = planPieceStation(kernel, piece, 2300, true)
+    const { findings } = planSteelStation(
+      kernel,
+      { ...piece, steel },
+      station,
+      testStock.meshes,
+      testStock.mixes[0]!,
+      { mixes: testStock.mixes, bars: testStock.bars, suctionKPa: 1, quick: true, people: 2 },
+    )
+    const found = findings.find((f) => f.code === 'mat-cut-away')
+    expect(found !== undefined).toBe(told)
+    if (found) expect(found.remedies.map((r) => r.code)).toContain('stretched-face')
   })
 
   it('every wire lies in concrete, with at least its cover above and below, by the solid', () => {

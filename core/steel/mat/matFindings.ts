@@ -7,6 +7,9 @@ import { LEAST_COVER, type Mat, matHeight } from './planMat.ts'
 /** Steel nearer than this to the show face shows through (ghosting), mm. */
 const GHOSTING = 12
 
+/** Under this share of what would lie there a mat is cut to pieces [own]. */
+const KEPT = 0.6
+
 type Raise = ReturnType<typeof findingList<SteelFindings>>['raise']
 
 /** What is wrong with where a mat lies: too near a face, none that fits, sheets that lap. */
@@ -41,6 +44,13 @@ export function matFindings(
       { coverMm: short, wantedMm: cover },
       cures(piece, mat, cover, meshes, coverOf),
     )
+  if (mat.keptShare < KEPT)
+    raise('mat-cut-away', 'warn', { keptShare: mat.keptShare }, [
+      ...(['stretched-face', 'weather-face', 'middle'] as const)
+        .filter((depth) => depth !== school)
+        .map((depth) => ({ code: depth, facts: {}, changes: [chosen(piece, { depth, twice: false })] })),
+      ...noMatCures(piece).slice(0, 1),
+    ])
   if (mat.aprons.bare.length > 0) {
     const wanted = Math.ceil((2 * (LEAST_COVER + mesh.wire) + 2) / 5) * 5
     const aprons = mat.aprons.bare.map((side) => ({ side, apron: piece.sides[side]!.apron! }))

@@ -9,7 +9,7 @@ import { TWO } from '../takesMesh.ts'
 import { type ApronSteel, apronStrips } from './apronStrips.ts'
 import { matRegion } from './matRegion.ts'
 import { lapOf, type MatSheets, matSheets } from './matSheets.ts'
-import { type MeshSheet, meshSheet } from './meshSheet.ts'
+import { type MeshSheet, meshRegion, meshSheet } from './meshSheet.ts'
 
 /** Nearer to a face than this no mat may lie: nothing would hold it, mm. */
 export const LEAST_COVER = 10
@@ -30,6 +30,8 @@ export type Mat = {
   /** With the strips bent into aprons. */
   readonly massKg: number
   readonly cut: MatSheets
+  /** How much of its wires is left of those that would lie there but for what is cut into or hung from the slab. */
+  readonly keptShare: number
   readonly aprons: ApronSteel
 }
 
@@ -91,7 +93,7 @@ export function planMat(
     Object.values(piece.sides).every(
       (s) => s.taper === 0 && Math.max(edgeSize(s.top), edgeSize(s.bottom)) <= cover,
     )
-  const sheet = runStation(
+  const { sheet, whole } = runStation(
     memo,
     'mat',
     {
@@ -112,7 +114,11 @@ export function planMat(
         max: [max[0] - cover, max[1] - cover],
       }
       const level = i.level ?? { low: thickness / 2, high: thickness / 2, cover }
-      return meshSheet(matRegion(kernel, piece, geometry, i.openings, level), box, i.spacing)
+      const sheet = meshSheet(matRegion(kernel, piece, geometry, i.openings, level), box, i.spacing)
+      if (!i.level) return { sheet, whole: sheet.totalLength }
+      const through = i.openings.filter((o) => o.depth === null)
+      const bare = meshSheet(meshRegion(kernel, i.outline, through, cover), box, i.spacing)
+      return { sheet, whole: bare.totalLength }
     },
   ).value
   const hasAprons = bends && Object.values(piece.sides).some((s) => s.apron !== null)
@@ -163,6 +169,7 @@ export function planMat(
       mesh.densityKgPerM3,
     ),
     cut,
+    keptShare: whole > 0 ? Math.min(1, sheet.totalLength / whole) : 1,
     aprons,
   }
 }

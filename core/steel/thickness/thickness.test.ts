@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { type Kernel, meshSolid, type NamedMesh } from '../../geometry/index.ts'
+import { type Kernel, measureRegion, meshSolid, type NamedMesh } from '../../geometry/index.ts'
 import { newBox, newOpening, newSwept, newTurned, type Piece, type SlabPiece } from '../../job/index.ts'
 import { planPieceStation } from '../../piece/index.ts'
 import { anyPiece, seeded } from '../../testing/anyPiece.ts'
@@ -288,6 +288,33 @@ function byRays(
 }
 /** Faces lie opposite within 5 degrees. */
 const OPPOSITE = Math.cos(Math.PI / 36)
+
+it.each<[string, Piece, readonly [string, 'front' | 'left'], number]>([
+  // 900 x 50 less a recess of 220 x 30 where it is cut.
+  ['a recess', slab({ openings: [recess(220, 160, 30)] }), ['recess', 'front'], 900 * 50 - 220 * 30],
+  // A rail of 40 before an opening: seen from the left it is 40 wide, and what is left behind it 500 - 40 - 100.
+  [
+    'a rail before an opening',
+    slab({
+      openings: [
+        {
+          ...newOpening('slot', 'slot', { kind: 'rectangle', length: 300, width: 100, radius: 0 }),
+          v: { rule: 'fromStart', distance: 40 },
+        },
+      ],
+    }),
+    ['slot', 'left'],
+    (40 + 360) * 50,
+  ],
+])('%s is cut where it is thin, square to what is thin there', (_, piece, [name, seenFrom], area) => {
+  const { cuts, figures } = plan(piece)
+  expect(cuts).toHaveLength(figures.thinPlaces.length)
+  const at = figures.thinPlaces.findIndex((p) => p.between.includes(name))
+  expect(cuts[at]!.seenFrom).toBe(seenFrom)
+  expect(measureRegion(cuts[at]!.region)).toBeCloseTo(seenFrom === 'front' ? -area : area, 0)
+  const { xMm, yMm } = figures.thinPlaces[at]!
+  expect(cuts[at]!.at).toBe(seenFrom === 'front' ? yMm : xMm)
+})
 
 it('of any piece is never told thicker than what rays find straight through it', () => {
   const random = seeded(77)

@@ -1,7 +1,8 @@
-import { useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { loopChords } from '../../../core/geometry/chords.ts'
 import type { Point } from '../../../core/geometry/index.ts'
 import { isWithin } from '../../../core/geometry/within.ts'
+import type { SteelFigures, ThinCut } from '../../../core/steel/index.ts'
 import { formatLength, lengthWithUnit } from '../../../core/units/index.ts'
 import { Label } from '../../stage/PlanParts.tsx'
 import { loopPath, ringPath } from '../../stage/paths.ts'
@@ -13,6 +14,8 @@ import { pointedAt } from '../../state/viewSlice.ts'
 import { Turns } from '../../ui/Turns.tsx'
 import { fitted } from './fitted.ts'
 import { placeLabels } from './placeLabels.ts'
+import { ThicknessCut } from './ThicknessCut.tsx'
+import { fillOf } from './thicknessFill.ts'
 import { type Along, contourLevels, flatView, INSIDE, thicknessBands } from './thicknessGrid.ts'
 
 const ROOM = { x: 90, top: 54, bottom: 40 }
@@ -29,8 +32,15 @@ export function ThicknessLens() {
   const steel = plan?.stations.steel
   const geometry = plan?.stations.piece?.geometry
   const tall = geometry ? geometry.height > TALL * Math.max(geometry.length, geometry.width) : false
-  const [turned, setTurned] = useState<Along | null>(null)
-  const along: Along = turned ?? (tall || piece.kind === 'swept' ? 'front' : 'down')
+  const [turned, setTurned] = useState<Way | null>(null)
+  const [chosen, setChosen] = useState(0)
+  const cuts = steel?.cuts ?? []
+  const usual: Along = tall || piece.kind === 'swept' ? 'front' : 'down'
+  const way: Way = turned === 'cut' && cuts.length === 0 ? usual : (turned ?? usual)
+  const along: Along = way === 'cut' || way === 'solid' ? usual : way
+  const onSolid = way === 'solid'
+  const shown = Math.min(chosen, Math.max(0, cuts.length - 1))
+  const cut = way === 'cut' ? cuts[shown] : undefined
   const map = steel?.thickness ?? null
   const wanted = steel?.figures.leastThicknessMm ?? 40
   const bounded = along === 'front' ? !!steel?.front : piece.kind === 'slab'
@@ -88,7 +98,8 @@ export function ThicknessLens() {
     >
       <div className="absolute left-4 right-3 top-2 z-[1] flex items-center gap-4">
         <span className="view-name">
-          How thick it is, {along === 'down' ? 'from above' : 'from the front'}: wanted{' '}
+          How thick it is,{' '}
+          {onSolid ? 'on its solid' : cut ? `cut ${CUT_WORDS[cut.seenFrom]}` : WAY_WORDS[along]}: wanted{' '}
           {lengthWithUnit(wanted, style)}
           {geometry?.voidFormer &&
             piece.voidFormer &&
@@ -97,16 +108,47 @@ export function ThicknessLens() {
         <span className="flex-1" />
         <Turns
           label="Looked at"
-          value={along}
+          value={way}
           ways={[
             { value: 'down', name: 'from above' },
             { value: 'front', name: 'from the front' },
+            ...(cuts.length > 0 ? [{ value: 'cut' as const, name: 'cut through' }] : []),
+            { value: 'solid', name: 'on the solid' },
           ]}
           onTurn={setTurned}
           className="flex items-center gap-3"
           item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
         />
       </div>
+      {onSolid && map && (
+        <Suspense fallback={null}>
+          <ThicknessSolid map={map} places={places} wanted={wanted} size={size} />
+        </Suspense>
+      )}
+      {cut && map && (
+        <>
+          {cuts.length > 1 && (
+            <div className="absolute left-4 top-9 z-[1]">
+              <Turns
+                label="Cut through"
+                value={String(shown)}
+                ways={places.map((p, i) => ({ value: String(i), name: `${i + 1}: ${mm(p.leastMm)}` }))}
+                onTurn={(i) => setChosen(Number(i))}
+                className="flex flex-wrap items-center gap-x-3"
+                item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
+              />
+            </div>
+          )}
+          <ThicknessCut
+            map={map}
+            cut={cut}
+            ball={ballOf(places[shown]!, cut.seenFrom)}
+            wanted={wanted}
+            size={size}
+            name={`${piece.name} cut through ${places[shown]!.between.join(' and ')}: ${mm(places[shown]!.leastMm)}`}
+          />
+        </>
+      )}
       {!map && (
         <p className="label absolute left-4 top-10 text-soft" role="status">
           {!geometry?.recipe
@@ -123,7 +165,7 @@ export function ThicknessLens() {
           )}
         </p>
       )}
-      {drawn && at && size.width > 0 && (
+      {drawn && at && !cut && !onSolid && size.width > 0 && (
         <svg
           width={size.width}
           height={size.height}
@@ -198,18 +240,21 @@ export function ThicknessLens() {
   )
 }
 
-/** Thinner is darker: under what is wanted in oxide, above it in ever less green-grey. */
-function fillOf(upToMm: number, wanted: number): string {
-  const share = upToMm / wanted
-  const mix = (of: string, percent: number) => `color-mix(in srgb, var(--${of}) ${percent}%, var(--sheet))`
-  if (share <= 0.34) return mix('oxide', 80)
-  if (share <= 0.67) return mix('oxide', 55)
-  if (share <= 1) return mix('oxide', 26)
-  if (share <= 1.5) return mix('settled', 34)
-  if (share <= 2) return mix('settled', 24)
-  if (share <= 3) return mix('settled', 15)
-  return mix('settled', 8)
-}
+type Way = Along | 'cut' | 'solid'
+const ThicknessSolid = lazy(() => import('./ThicknessSolid.tsx'))
+const WAY_WORDS = { down: 'from above', front: 'from the front' } as const
+const CUT_WORDS = { front: 'from left to right', left: 'from front to back' } as const
+
+/** The ball that just fits at a thin place, in the plane of its cut. */
+const ballOf = (
+  { xMm, yMm, zMm, leastMm, wantedMm }: SteelFigures['thinPlaces'][number],
+  seenFrom: ThinCut['seenFrom'],
+) => ({
+  across: seenFrom === 'front' ? xMm : yMm,
+  z: zMm,
+  mm: leastMm,
+  thin: wantedMm !== null && leastMm < wantedMm - 1e-6,
+})
 
 function seenPath(lines: Float32Array, to: (p: Point) => Point): string {
   const parts: string[] = []

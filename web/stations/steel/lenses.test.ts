@@ -2,11 +2,13 @@ import { describe, expect, it } from 'vitest'
 import type { ThicknessMap, ToldMove } from '../../../core/steel/index.ts'
 import { METRIC } from '../../../core/testing/says.ts'
 import { agesOf, marginAt } from './ages.ts'
-import { fitted } from './fitted.ts'
+import { cutBands } from './cutBands.ts'
+import { fitted, spanOf } from './fitted.ts'
 import { above, atNodes } from './isoBands.ts'
 import { marginWords, whenWords } from './moveWords.ts'
 import { placeLabels } from './placeLabels.ts'
 import { contourLevels, flatView, INSIDE, thicknessBands } from './thicknessGrid.ts'
+import { tintSurface } from './thicknessTint.ts'
 
 const ring = (points: readonly (readonly [number, number])[]): number =>
   Math.abs(
@@ -47,6 +49,85 @@ describe('contours of thickness', () => {
   })
   it('from the front look along the depth', () => {
     expect(flatView(map, 'front')).toMatchObject({ min: [0, 0], max: [600, 50] })
+  })
+})
+
+describe('a wall of 30 and 60 thick, cut across', () => {
+  // Balls side by side in a slab 400 long: 60 thick, but 30 between 150 and 250.
+  const balls = Array.from({ length: 81 }, (_, i) => {
+    const x = i * 5
+    const mm = Math.abs(x - 200) < 50 ? 30 : 60
+    return { at: [x, 20, mm] as const, normal: [0, 0, 1] as const, thickness: mm }
+  })
+  const map = { samples: balls, spacing: 5, feathers: [], faces: new Map() } as unknown as ThicknessMap
+  const region = [
+    [
+      [0, 0],
+      [400, 0],
+      [400, 60],
+      [0, 60],
+    ] as const,
+  ]
+  it('takes at each point the largest ball that holds it', () => {
+    const [all, thin] = cutBands(map, { seenFrom: 'front', at: 20, region }, [45])
+    expect([all!.upToMm, thin!.upToMm]).toEqual([INSIDE, 45])
+    const { min, max } = spanOf(thin!.rings.flat())
+    // The balls of 60 reach into it by as much as they are round.
+    expect(min[0]).toBeGreaterThan(149)
+    expect(max[0]).toBeLessThan(251)
+    expect(max[0] - min[0]).toBeGreaterThan(30)
+  })
+  it('looks at another plane, beside the balls it meets, and at none without a cut', () => {
+    const off = cutBands(
+      map,
+      {
+        seenFrom: 'left',
+        at: 200,
+        region: [
+          [
+            [0, 0],
+            [40, 0],
+            [40, 60],
+            [0, 60],
+          ],
+        ],
+      },
+      [45],
+    )
+    expect(off[1]!.rings.length).toBeGreaterThan(0)
+    expect(cutBands(map, { seenFrom: 'left', at: 0, region: [] }, [45])).toEqual([])
+  })
+  it('is laid over its surface in small triangles of the same area, each with what is nearest', () => {
+    const mesh = {
+      positions: Float32Array.from([0, 0, 60, 400, 0, 60, 400, 40, 60, 0, 40, 60]),
+      triangles: Uint32Array.from([0, 1, 2, 0, 2, 3]),
+    }
+    const still = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1], origin: [0, 0, 0] } as const
+    const above = {
+      ...map,
+      samples: balls.map((b) => ({ ...b, at: [b.at[0], 20, 60] as const })),
+    } as unknown as ThicknessMap
+    const { positions: p, mm } = tintSurface(mesh, above, still)!
+    const [thin, thick] = [0, 0].map(() => ({ area: 0 }))
+    mm.forEach((n, t) => {
+      const [ax, ay, bx, by, cx, cy] = [0, 1, 3, 4, 6, 7].map((k) => p[9 * t + k]!) as [
+        number,
+        number,
+        number,
+        number,
+        number,
+        number,
+      ]
+      const area = Math.abs((bx - ax) * (cy - ay) - (cx - ax) * (by - ay)) / 2
+      ;(n === 30 ? thin! : thick!).area += area
+    })
+    expect(thin!.area + thick!.area).toBeCloseTo(400 * 40, 1)
+    expect(thin!.area / (100 * 40)).toBeGreaterThan(0.85)
+    expect(thin!.area / (100 * 40)).toBeLessThan(1.15)
+    // Turned over with the pour, its samples turn with it; of no samples there is nothing to lay over it.
+    const over = { x: [-1, 0, 0], y: [0, 1, 0], z: [0, 0, -1], origin: [400, 0, 120] } as const
+    expect(tintSurface(mesh, map, over)!.mm.length).toBe(mm.length)
+    expect(tintSurface(mesh, { ...map, samples: [] }, still)).toBeNull()
   })
 })
 

@@ -55,6 +55,20 @@ export function thicknessBands(
       if (!bounded && (x < min[0] || y < min[1] || x > max[0] || y > max[1])) continue
       values[j * columns + i] = thinnestNear(flat, square, [x, y], spacing, bounded)
     }
+  return bandsOf({ values, columns, rows, cell, min }, levels)
+}
+
+/** Thicknesses at the middles of square cells, a ring of them outside the box that begins at `min`. */
+export type Grid = {
+  readonly values: Float64Array
+  readonly columns: number
+  readonly rows: number
+  readonly cell: number
+  readonly min: Point
+}
+
+/** What of a grid is at most as thick as each level, the thickest first; the first is all of it. */
+export function bandsOf({ values, columns, rows, cell, min }: Grid, levels: readonly number[]): Band[] {
   const inMm = ([u, v]: readonly number[]): Point => [min[0] + (u! - 1) * cell, min[1] + (v! - 1) * cell]
   const within = contours().size([columns, rows]).smooth(true)
   return [INSIDE, ...[...levels].sort((a, b) => b - a)].map((level) => ({

@@ -1,0 +1,139 @@
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { SteelFigures, ThicknessMap } from '../../../core/steel/index.ts'
+import { formatLength } from '../../../core/units/index.ts'
+import { openSolidScene, type SolidScene } from '../../stage/solidScene.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useAppSelector } from '../../state/store.ts'
+import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { placeLabels } from './placeLabels.ts'
+import { fillOf } from './thicknessFill.ts'
+import { contourLevels, INSIDE } from './thicknessGrid.ts'
+import { moved, tintSurface } from './thicknessTint.ts'
+
+/** How thick it is behind every place of its surface: in steps, turned by hand, the thinnest places with their figures. */
+export default function ThicknessSolid({
+  map,
+  places,
+  wanted,
+  size,
+}: {
+  map: ThicknessMap
+  places: SteelFigures['thinPlaces']
+  wanted: number
+  size: { readonly width: number; readonly height: number }
+}) {
+  const { piece, scene } = usePlan()
+  const { theme } = useAppSelector((s) => s.view)
+  const style = useMeasureStyle()
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const solid = useRef<SolidScene | null>(null)
+  const [drawn, setDrawn] = useState(0)
+  const own = useMemo(
+    () => scene && { ...scene, parts: scene.parts.filter((p) => p.role === 'piece') },
+    [scene],
+  )
+  const tinted = useMemo(
+    () => (own?.parts[0] ? tintSurface(own.parts[0].mesh, map, own.toPoured) : null),
+    [own, map],
+  )
+  useEffect(() => {
+    if (!canvas.current) return
+    try {
+      solid.current = openSolidScene(
+        canvas.current,
+        () => {},
+        () => setDrawn((n) => n + 1),
+      )
+    } catch {
+      solid.current = null
+    }
+    return () => {
+      solid.current?.close()
+      solid.current = null
+    }
+  }, [])
+  useEffect(() => {
+    if (size.width > 0) solid.current?.resize(size.width, size.height)
+  }, [size])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the colours are read again when the theme turns
+  useEffect(() => {
+    if (!own || !solid.current) return
+    solid.current.show(own)
+    solid.current.dress({ attitude: 'placed', lit: null, apart: false, theme })
+    solid.current.tint(tinted && { positions: tinted.positions, colours: coloursOf(tinted.mm, map, wanted) })
+  }, [own, tinted, map, wanted, theme])
+  // None over another: the thinnest first.
+  const labels = placeLabels(
+    drawn > 0 && own
+      ? places.flatMap((p, i) => {
+          const at = solid.current?.seenAt(moved([p.xMm, p.yMm, p.zMm], own.toPoured))
+          return at
+            ? [{ key: String(i), at, away: 0, text: `${i + 1}: ${formatLength(p.leastMm, style)}` }]
+            : []
+        })
+      : [],
+    size,
+  )
+  return (
+    <>
+      <canvas
+        ref={canvas}
+        className="absolute inset-0 h-full w-full"
+        role="img"
+        aria-label={`How thick ${piece.name} is, on its solid: ${places.map((p, i) => `${i + 1}, ${formatLength(p.leastMm, style)}`).join('; ')}`}
+      />
+      {!tinted && own && (
+        <p className="label absolute left-4 top-10 text-soft">
+          This mesh is too fine to be drawn with its thickness: look from above, from the front, or cut
+          through.
+        </p>
+      )}
+      {drawn > 0 &&
+        own &&
+        places.map((p, i) => {
+          const seen = labels.get(String(i))
+          if (!seen) return null
+          const thin = p.wantedMm !== null && p.leastMm < p.wantedMm - 1e-6
+          return (
+            <span
+              key={`${p.between.join()}${p.xMm},${p.yMm}`}
+              className={`label pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 bg-sheet px-1 text-[14px] ${thin ? 'font-bold text-oxide' : ''}`}
+              style={{ left: seen[0], top: seen[1] }}
+            >
+              {i + 1}: {formatLength(p.leastMm, style)}
+            </span>
+          )
+        })}
+    </>
+  )
+}
+
+/** Three corners a triangle, in the fills of the drawing on paper. */
+function coloursOf(mm: Float32Array, map: ThicknessMap, wanted: number): Float32Array {
+  const levels = contourLevels(map.samples, wanted)
+  const known = new Map<number, readonly [number, number, number]>()
+  const colours = new Float32Array(mm.length * 9)
+  mm.forEach((thick, t) => {
+    const level = levels.find((l) => thick <= l) ?? INSIDE
+    const rgb = known.get(level) ?? rgbOf(fillOf(level, wanted))
+    known.set(level, rgb)
+    for (let k = 0; k < 9; k += 1) colours[9 * t + k] = rgb[k % 3]!
+  })
+  return colours
+}
+
+/** A colour of the style sheet as the screen mixes it, 0 to 1 each, in linear light. */
+function rgbOf(fill: string): readonly [number, number, number] {
+  const probe = document.createElement('canvas').getContext('2d', { willReadFrequently: true })
+  const swatch = document.createElement('span')
+  swatch.style.color = fill
+  document.body.append(swatch)
+  const mixed = getComputedStyle(swatch).color
+  swatch.remove()
+  if (!probe) return [1, 1, 1]
+  probe.fillStyle = mixed
+  probe.fillRect(0, 0, 1, 1)
+  const [r, g, b] = probe.getImageData(0, 0, 1, 1).data
+  const linear = (n: number) => (n / 255) ** 2.2
+  return [linear(r!), linear(g!), linear(b!)]
+}
