@@ -33,6 +33,7 @@ import { freeNamePlace, PlanName } from './PlanName.tsx'
 import { PlanOpenings } from './PlanOpenings.tsx'
 import { EdgeLines, OpeningDimensions, SectionLine, SectionMarks } from './PlanParts.tsx'
 import { PlanSides } from './PlanSides.tsx'
+import { PlanWires } from './PlanWires.tsx'
 import { loopPath, ringPath } from './paths.ts'
 import { planFeatures } from './planFeatures.ts'
 import { planFrame, sideShown, type ViewSide } from './planFrame.ts'
@@ -216,23 +217,7 @@ export function SlabPlan({ piece, station }: { piece: SlabPiece; station: Statio
           />
           <PlanName name={piece.name} mirrored={mirrored} at={namePlace} />
           <EdgeLines piece={piece} toScreen={toScreen} />
-          {station !== 'piece' &&
-            plan?.stations.steel?.wires.map((w) => {
-              const [a, b] = [toScreen(w.from), toScreen(w.to)]
-              return (
-                <line
-                  key={`${w.from}|${w.to}`}
-                  x1={a[0]}
-                  y1={a[1]}
-                  x2={b[0]}
-                  y2={b[1]}
-                  stroke="var(--steel)"
-                  strokeWidth={station === 'steel' ? 1.6 : 0.7}
-                  strokeDasharray={station === 'steel' ? undefined : '5 4'}
-                  pointerEvents="none"
-                />
-              )
-            })}
+          {station !== 'piece' && <PlanWires toScreen={toScreen} thin={station !== 'steel'} />}
           {station !== 'piece' && <PlanBars toScreen={toScreen} scale={scale} thin={station !== 'steel'} />}
           {station === 'steel' && <OwnBars toScreen={toScreen} fromScreen={fromScreen} />}
           {mouldParts.map((p) => {
