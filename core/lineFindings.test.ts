@@ -114,6 +114,7 @@ const WRONG: [code: string, level: string, piece: Piece, job?: Partial<Job>][] =
           past: 20,
           material: 'steel',
           held: 'mould',
+          carriesKg: 0,
         },
       ],
     }),

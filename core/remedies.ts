@@ -13,6 +13,8 @@ const SOLID: ReadonlySet<string> = new Set([
   'hands-off',
   'overhang-steel',
   'void-wall',
+  'fixing-over',
+  'fixings-lift-short',
   'apron-bare',
   'coats-thin',
   'void-no-room',

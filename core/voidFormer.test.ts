@@ -126,6 +126,7 @@ describe('a void former', () => {
       past: 20,
       material: 'steel' as const,
       held: 'bridge' as const,
+      carriesKg: 0,
     }
     const piece = lightened({ ...block(300), inserts: [bolt] }, 60)
     const found = planPiece(kernel, testJob(piece), piece).findings.find((f) => f.code === 'void-meets')

@@ -179,6 +179,7 @@ const insert = (id: string, name: string, over: Partial<Insert>): Insert => ({
   past: 0,
   material: 'stainless',
   held: 'mould',
+  carriesKg: 0,
   ...over,
 })
 const slabOf = (

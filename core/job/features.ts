@@ -203,6 +203,12 @@ export const insertSchema = z.strictObject({
   past: distance.describe('beyond the face, mm'),
   material: z.enum(['steel', 'stainless', 'brass', 'copper', 'pvc', 'aluminium']),
   held: z.enum(['mould', 'bridge', 'wet']).describe('fixed to the mould, hung from a bridge, pushed in wet'),
+  carriesKg: z
+    .number()
+    .min(0)
+    .max(100_000)
+    .default(0)
+    .describe('what hangs from it, or pulls it straight out'),
 })
 
 export const voidFormerSchema = z.strictObject({

@@ -505,6 +505,7 @@ describe('inserts', () => {
     past: 0,
     material: 'steel' as const,
     held: 'mould' as const,
+    carriesKg: 0,
     ...over,
   })
   it('displace concrete and weigh what they are made of', () => {

@@ -1,3 +1,4 @@
+export { adviceWords } from './adviceWords.ts'
 export type { BarFigures } from './bars/barFigures.ts'
 export type { BarPurpose, MarkedBar } from './bars/types.ts'
 export { type Coats, mixedIn } from './coats.ts'

@@ -5,6 +5,7 @@ import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation, sideNames
 import { type Memo, noMemo, runStation } from '../station.ts'
 import type { Bar, Mesh, Mix } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
+import { adviseInside } from './adviseInside.ts'
 import { type BarFigures, barFigures, barVolume } from './bars/barFigures.ts'
 import { barFindings } from './bars/barFindings.ts'
 import { markBars } from './bars/bendingList.ts'
@@ -237,9 +238,13 @@ export function planSteelStation(
   const standing = quick ? null : planStanding(kernel, piece, geometry, figures, placedKg, memo)
   if (standing) findings.push(...standingFindings(piece, geometry, standing, placedKg))
   const fixings = fixingsOf(piece, geometry, mix.f28[piece.mix.water])
-  findings.push(...fixingFindings(piece, fixings))
+  findings.push(...fixingFindings(piece, fixings, placedKg))
   const result: SteelFigures = {
     kind: piece.steel.kind === 'coats' ? 'coats' : inside,
+    advice:
+      quick || !geometry.recipe
+        ? null
+        : adviseInside(piece, geometry, mix, (chosen ?? finest(meshes))?.wire ?? 0, planned?.takes ?? null),
     coats,
     ...matFigures(mats, piece, geometry.thickness, (id) => (slab && sideNamesOf(slab.outline).get(id)) ?? ''),
     ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),
@@ -305,6 +310,9 @@ export function planSteelStation(
           }),
   }
 }
+
+/** The mesh of the thinnest wires; undefined of an empty stock. */
+const finest = (meshes: readonly Mesh[]): Mesh | undefined => [...meshes].sort((a, b) => a.wire - b.wire)[0]
 
 /** A mat is pressed no deeper than this into a full form, mm [own]: it drags stones down and leaves a seam. */
 const PRESSED = 30

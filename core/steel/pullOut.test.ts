@@ -21,6 +21,7 @@ const insert = (rest: Partial<Insert>): Insert => ({
   past: 0,
   material: 'stainless',
   held: 'mould',
+  carriesKg: 0,
   ...rest,
 })
 const slab = (inserts: Insert[]): Piece =>
@@ -60,8 +61,34 @@ describe('fixings', () => {
   ])('%s is none', (_, own) => expect(of(slab([own]))).toEqual([]))
   it('are told where they sit less than 8 diameters deep', () => {
     const piece = slab([insert({}), insert({ id: 'short', depth: 30, u: 100 })])
-    expect(fixingFindings(piece, of(piece)).map((f) => [f.code, f.about[0]!.id, f.facts.leastMm])).toEqual([
-      ['fixing-shallow', 'short', 48],
-    ])
+    expect(
+      fixingFindings(piece, of(piece), 10).map((f) => [f.code, f.about[0]!.id, f.facts.leastMm]),
+    ).toEqual([['fixing-shallow', 'short', 48]])
   })
+})
+
+describe('what hangs from it, and what it is lifted by', () => {
+  const codes = (inserts: Insert[], placedKg: number) => {
+    const piece = slab(inserts)
+    return fixingFindings(piece, of(piece), placedKg)
+  }
+  // 60 deep at 30 MPa bears 22,656 / 3 N: 770 kg.
+  it.each([
+    [769, false],
+    [771, true],
+  ])('%d kg from one that bears 770: told %s', (carriesKg, told) => {
+    const found = codes([insert({ carriesKg })], 1).find((f) => f.code === 'fixing-over')
+    expect(found?.level).toBe(told ? 'stop' : undefined)
+    const [cure] = found?.remedies ?? []
+    if (!cure) return
+    const [change] = cure.changes as unknown as [{ item: Insert }]
+    expect(change.item.depth).toBe(90)
+    expect(codes([change.item], 1).some((f) => f.code === 'fixing-over')).toBe(false)
+  })
+  // Each lifts 8.9 x sqrt(10) x 60^1.5 / 4 N: 333 kg.
+  it.each<[string, Insert[], number, string[]]>([
+    ['two sockets lift what they bear', [insert({}), insert({ id: 'j', u: 100 })], 660, []],
+    ['and no more', [insert({}), insert({ id: 'j', u: 100 })], 680, ['fixings-lift-short']],
+    ['a stud is not lifted by', [insert({ kind: 'stud' })], 2000, []],
+  ])('%s', (_, inserts, kg, want) => expect(codes(inserts, kg).map((f) => f.code)).toEqual(want))
 })

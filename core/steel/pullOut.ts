@@ -1,6 +1,7 @@
 import { pointToRing } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { PieceGeometry } from '../piece/index.ts'
+import { massToForce } from '../units/convert.ts'
 
 /** Cone of concrete that a fixing pulls out, N: 8.9 sqrt(fc) hef^1.5 (mean, MPa and mm; concrete capacity design). */
 const CONE = 8.9
@@ -13,6 +14,9 @@ const LIFTED = 10
 
 /** What may carry: cast in at one face, and not a tube or a smooth bar, which slips without a hook. */
 const CARRIES: ReadonlySet<string> = new Set(['stud', 'socket', 'bolt', 'wire', 'cleat-screws', 'handle'])
+
+/** What a piece may be lifted by. */
+const LIFTS: ReadonlySet<string> = new Set(['socket', 'handle', 'wire'])
 
 /** A fixing that carries, and what each bears straight out of its face. */
 export type Fixing = {
@@ -50,20 +54,82 @@ export const fixingsOf = (piece: Piece, { faces }: Pick<PieceGeometry, 'faces'>,
     ]
   })
 
-/** Fixings that sit too shallow to be counted on. */
-export const fixingFindings = (piece: Piece, fixings: readonly Fixing[]): Finding[] =>
-  fixings.flatMap((f): Finding[] => {
-    const { diameter } = piece.inserts.find((i) => i.id === f.id)!
+/** Fixings that sit too shallow to be counted on, bear less than hangs from them, or cannot lift the piece together. */
+export function fixingFindings(piece: Piece, fixings: readonly Fixing[], placedKg: number): Finding[] {
+  const finding = (
+    code: string,
+    level: Finding['level'],
+    about: Pick<Finding['about'][number], 'kind' | 'id'>,
+    facts: Finding['facts'],
+    remedies: Finding['remedies'] = [],
+  ): Finding => ({
+    code,
+    level,
+    station: 'steel',
+    about: [{ pieceId: piece.id, ...about }],
+    facts,
+    remedies,
+  })
+  const own = fixings.flatMap((f): Finding[] => {
+    const insert = piece.inserts.find((i) => i.id === f.id)!
+    const { diameter, carriesKg } = insert
+    const about = { kind: 'feature', id: f.id } as const
     const least = DEEP * diameter
-    if (f.depthMm >= least - 1e-6) return []
+    const shallow = f.depthMm < least - 1e-6
+    const hangs = massToForce(carriesKg)
     return [
-      {
-        code: 'fixing-shallow',
-        level: 'note',
-        station: 'steel',
-        about: [{ pieceId: piece.id, kind: 'feature', id: f.id }],
-        facts: { insert: f.name, depthMm: f.depthMm, leastMm: least, liftN: f.liftN, hangN: f.hangN },
-        remedies: [],
-      },
+      ...(shallow
+        ? [
+            finding('fixing-shallow', 'note', about, {
+              insert: f.name,
+              depthMm: f.depthMm,
+              leastMm: least,
+              liftN: f.liftN,
+              hangN: f.hangN,
+            }),
+          ]
+        : []),
+      ...(hangs > f.hangN
+        ? [
+            finding(
+              'fixing-over',
+              'stop',
+              about,
+              { insert: f.name, carriesKg, hangN: f.hangN, weightN: hangs },
+              // The cone grows with the depth to 1.5; near an edge with its root.
+              [1.5, 2, 3].map((by) => ({
+                code: `deeper-${by}`,
+                facts: { depthMm: Math.ceil((f.depthMm * by) / 5) * 5 },
+                changes: [
+                  {
+                    type: 'featureKept' as const,
+                    pieceId: piece.id,
+                    list: 'inserts' as const,
+                    item: { ...insert, depth: Math.ceil((f.depthMm * by) / 5) * 5 },
+                  },
+                ],
+              })),
+            ),
+          ]
+        : []),
     ]
   })
+  const lifted = fixings.filter((f) => LIFTS.has(piece.inserts.find((i) => i.id === f.id)!.kind))
+  const liftN = lifted.reduce((sum, f) => sum + f.liftN, 0)
+  return lifted.length > 0 && liftN < massToForce(placedKg)
+    ? [
+        ...own,
+        finding(
+          'fixings-lift-short',
+          'warn',
+          { kind: 'choice', id: 'fixings' },
+          {
+            count: lifted.length,
+            liftN,
+            weightN: massToForce(placedKg),
+            weightKg: placedKg,
+          },
+        ),
+      ]
+    : own
+}

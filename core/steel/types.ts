@@ -1,6 +1,7 @@
 import type { Point, Region, Vector } from '../geometry/index.ts'
 import type { Finding } from '../job/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { InsideAdvice } from './adviseInside.ts'
 import type { BarFigures } from './bars/barFigures.ts'
 import type { MarkedBar } from './bars/types.ts'
 import type { Coats } from './coats.ts'
@@ -36,6 +37,8 @@ export type Land = {
 
 export type SteelFigures = {
   readonly kind: 'mesh' | 'fibre' | 'coats' | 'none'
+  /** What usually goes inside such a piece; null until the solid is there. */
+  readonly advice: InsideAdvice | null
   readonly meshName: string | null
   readonly wireMm: number
   readonly coverMm: number

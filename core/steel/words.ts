@@ -250,6 +250,22 @@ export const STEEL_WORDS = {
     what: `${capital(f.insert)} sits ${mm(f.depthMm)} deep; ${mm(f.leastMm)}, 8 diameters, is wanted of what carries`,
     why: `It pulls a cone of concrete out: to be lifted by it bears ${newtons(f.liftN)} at ${mpa(10, 0)}, to hang from ${newtons(f.hangN)} when it is hard. Two at least share a load; overhead a qualified person decides.`,
   }),
+  'fixing-over': (
+    f: { insert: string; carriesKg: number; hangN: number; weightN: number },
+    { kg, mm, newtons },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${kg(f.carriesKg)} hang from ${f.insert}, which bears ${newtons(f.hangN)}: ${newtons(f.weightN)} pull at it`,
+    why: 'A third of what pulls its cone out of hard concrete is counted on. Set it deeper or further from the edge, or share the load between two. Overhead, or where it holds a person, a licensed professional decides.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, `Set it ${mm(r.facts.depthMm)} deep`])),
+  }),
+  'fixings-lift-short': (
+    f: { count: number; liftN: number; weightN: number; weightKg: number },
+    { kg, mpa, newtons },
+  ) => ({
+    what: `${f.count === 1 ? 'What it could be lifted by bears' : `The ${f.count} fixings it could be lifted by bear`} ${newtons(f.liftN)} in all; it weighs ${kg(f.weightKg)}, ${newtons(f.weightN)}`,
+    why: `At ${mpa(10, 0)} a quarter of what pulls them out is counted on. Lift it on straps under it, not by these.`,
+  }),
   'move-waits': (f: Moved, { mm, mpa }) => ({
     what: `${MOVES[f.move] ?? f.move} only from ${mpa(Math.ceil(f.neededMpa - 0.05), 0)}, ${hoursOf(f.hoursMinutes)} after the first water`,
     why: `At ${mpa(10, 0)} its margin would be ${margin(f.marginShare)}: it bends most ${spot(f, mm)}.${f.move === 'carry' ? ' On edge it may be carried sooner.' : ''}`,

@@ -16,6 +16,7 @@ export const testInsert: SlabPiece['inserts'][number] = {
   past: 0,
   material: 'steel',
   held: 'mould',
+  carriesKg: 0,
 }
 export const testLetters: SlabPiece['lettering'][number] = {
   id: 'l',

@@ -89,6 +89,7 @@ const stud = (on: string): SlabPiece['inserts'][number] => ({
   past: 20,
   material: 'steel',
   held: 'mould',
+  carriesKg: 0,
 })
 const basin: Basin = {
   form: 'frustum',

@@ -300,6 +300,7 @@ it('hoops stand clear of a pipe that is cast into the wall', () => {
     past: 10,
     material: 'pvc' as const,
     held: 'mould' as const,
+    carriesKg: 0,
   }
   const planter = withBars({ ...newBox(told('p'), testStock), inserts: [pipe] }, { hoops: true, apart: 25 })
   const { geometry } = built(planter)

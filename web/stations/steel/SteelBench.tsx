@@ -1,3 +1,4 @@
+import { adviceWords } from '../../../core/steel/adviceWords.ts'
 import { TWO, takesMesh } from '../../../core/steel/takesMesh.ts'
 import { formatLength, lengthWithUnit, wordsStyle } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -49,6 +50,7 @@ export function SteelBench() {
         ]}
         onChoose={(kind) => choose(kind === 'none' ? 'no mesh' : kind, { kind })}
       />
+      {figures?.advice && <p className={`m-0 text-soft ${looks.steel}`}>{adviceWords(figures.advice)}</p>}
       {piece.steel.kind === 'fibre' && <FibreRows />}
       {piece.steel.kind === 'coats' && <CoatRows />}
       {meshed && piece.steel.kind === 'mesh' && (

@@ -6,7 +6,7 @@ import { Choice, More, Pick, Row } from '../../../ui/Choice.tsx'
 import { MeasureField } from '../../../ui/MeasureField.tsx'
 import { Measures } from '../../../ui/Measures.tsx'
 import { NumberField } from '../../../ui/NumberField.tsx'
-import { QuantityRow } from '../../../ui/Quantity.tsx'
+import { QuantityField, QuantityRow } from '../../../ui/Quantity.tsx'
 import { Switch } from '../../../ui/Switch.tsx'
 import { BackTo, NameField, RemoveButton } from '../BackTo.tsx'
 import { useEdit } from '../useEdit.ts'
@@ -97,6 +97,14 @@ export function InsertBench({ insert, onBack }: { insert: Insert; onBack: () => 
           onCommit={(depth) => set({ depth }, `depth ${depth}`)}
         />
       )}
+      <QuantityField
+        label="Hangs from it"
+        of="mass"
+        value={insert.carriesKg}
+        min={0}
+        max={100_000}
+        onCommit={(carriesKg) => carriesKg !== null && set({ carriesKg }, 'what hangs from it')}
+      />
       {item && (
         <div className={looks.piece}>
           <Row label="Cover">

@@ -33,6 +33,7 @@ export const newInsert = (on: string): Insert => ({
   past: 0,
   material: 'steel',
   held: 'mould',
+  carriesKg: 0,
 })
 
 export const newDrainer = (length: number, width: number): Drainer => ({
