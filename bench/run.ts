@@ -12,7 +12,7 @@ import { beaded, testJob, testSlab } from '../core/testing/testPiece.ts'
 import { measureBrowser } from './browser.ts'
 import { editAll, openDemo } from './demoPieces.ts'
 import { timeImport, timePattern } from './importMesh.ts'
-import { timeMapOfMesh, timeMaps, timePlate, timeRays } from './steel.ts'
+import { timeBars, timeMapOfMesh, timeMaps, timePlate, timeRays } from './steel.ts'
 
 /** The packer's Node entry exports nothing; its module file does. */
 const packing: typeof import('maxrects-packer') = await import(
@@ -157,6 +157,11 @@ console.log('steel')
     'as many rays by every triangle',
     '1 s',
   )
+  for (const id of ['lamp-bollard', 'terrace-planter', 'stargazing-seat']) {
+    timeBars(kernel, demo, id)
+    const { bars, solid } = timeBars(kernel, demo, id)
+    row(`bars of the ${id}`, once(bars), once(solid), 'its solid built and measured', '150 ms')
+  }
   timePlate(kernel, demo, 'wash-top')
   const { run, drag, dense } = timePlate(kernel, demo, 'wash-top')
   row('plate of the wash top, all moves', once(run), once(dense), 'a dense system a third as large', '400 ms')

@@ -1,7 +1,9 @@
-import { type Kernel, meshSolid, type NamedMesh } from '../core/geometry/index.ts'
+import { type Kernel, measureSolid, meshSolid, type NamedMesh } from '../core/geometry/index.ts'
 import type { Job } from '../core/job/index.ts'
 import { solveDense } from '../core/mechanics/index.ts'
 import { planPieceStation } from '../core/piece/index.ts'
+import { noMemo } from '../core/station.ts'
+import { planBars } from '../core/steel/bars/planBars.ts'
 import { flatPlate } from '../core/steel/handling/flatPlate.ts'
 import { planHandling } from '../core/steel/handling/planHandling.ts'
 import { mapThickness } from '../core/steel/thickness/thicknessMap.ts'
@@ -67,6 +69,25 @@ function castRay({ positions: p, triangles }: NamedMesh, from: number): number {
     if (u >= 0 && v >= 0 && u + v <= 1 && far < -1e-9) near = Math.min(near, -far)
   }
   return near
+}
+
+/** The bars of a piece with every kind it takes, none remembered, against its solid measured once, ms. */
+export function timeBars(kernel: Kernel, job: Job, id: string): { bars: number; solid: number } {
+  const found = job.pieces.find((p) => p.id === id)!
+  const all = { rails: true, corners: true, hoops: true, cage: true, ribs: true }
+  const piece = { ...found, steel: { ...found.steel, bars: { ...found.steel.bars, ...all } } }
+  const { geometry } = planPieceStation(kernel, piece, 2300, false)
+  const input = {
+    piece,
+    geometry,
+    stock: job.stock.bars,
+    mat: null,
+    lands: [],
+    coverOf: () => 30,
+    quick: false,
+  }
+  const solid = timed(() => kernel.withSolids((s) => measureSolid(s.solid(geometry.recipe!).body)))
+  return { bars: timed(() => planBars(kernel, input, noMemo)), solid }
 }
 
 /** A flat piece bent in all its moves, then again with its bearers moved; and a dense

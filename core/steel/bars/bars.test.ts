@@ -5,6 +5,7 @@ import { planPieceStation } from '../../piece/index.ts'
 import { anyPiece, seeded } from '../../testing/anyPiece.ts'
 import { outsideOf } from '../../testing/outsideOf.ts'
 import { rounds } from '../../testing/rounds.ts'
+import { testBasinBelow } from '../../testing/testFeatures.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testBasin, testSlab, testStock } from '../../testing/testPiece.ts'
 import { planSteelStation } from '../planSteel.ts'
@@ -350,6 +351,27 @@ describe('bars in a slab', () => {
     const ops = plan(top({ corners: true }, 120)).operations
     expect(ops.map((o) => o.id)).toEqual(['bend/bars', 'lay/mat'])
     expect(plan(post()).operations.map((o) => o.id)).toEqual(['bend/bars', 'stand/cage'])
+  })
+  it.each([
+    ['frustum', 4],
+    ['ramp', 4],
+    ['bowl', 0],
+  ] as const)('lie across the corners of the rim of a %s basin: %d', (form, count) => {
+    const piece = withBars(
+      testSlab({
+        outline: { kind: 'rectangle', length: 1000, width: 700, radii: [0, 0, 0, 0] },
+        thickness: 60,
+        openings: [],
+        basin: { ...testBasinBelow, form, u: 500, v: 350 },
+      }),
+      { corners: true },
+    )
+    const { bars, figures, findings } = plan(piece)
+    expect(bars.filter((b) => b.purpose === 'corner')).toHaveLength(count)
+    expect(findings.some((f) => f.code === 'bars-not-here')).toBe(count === 0)
+    const { geometry } = built(piece)
+    for (const bar of bars)
+      expect(outside(geometry.recipe!, bar, figures.bars!.coverMm - 0.3)).toBeLessThan(2)
   })
   it('laid by hand run as far either way as there is concrete round them', () => {
     const slab = testSlab({

@@ -38,6 +38,20 @@ export function insideCorners(loop: Loop, opening: boolean): InsideCorner[] {
   })
 }
 
+/** The four corners of what hangs below a slab with straight sides, from its plan: where it reaches farthest to each. */
+export function rimCorners(plan: readonly Point[]): InsideCorner[] {
+  return [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ].map(([x, y]): InsideCorner => {
+    const into: Point = [x! * Math.SQRT1_2, y! * Math.SQRT1_2]
+    const reach = (p: Point) => p[0] * into[0] + p[1] * into[1]
+    return { at: plan.reduce((best, p) => (reach(p) > reach(best) ? p : best)), into }
+  })
+}
+
 const wayOf = ([x, y]: Point, [u, v]: Point): Point => {
   const length = Math.hypot(u - x, v - y)
   return [(u - x) / length, (v - y) / length]

@@ -17,7 +17,7 @@ import { matRegion } from '../mat/matRegion.ts'
 import { LEAST_COVER, type Mat, schoolOf } from '../mat/planMat.ts'
 import { takesMesh } from '../takesMesh.ts'
 import { planCage } from './cage.ts'
-import { insideCorners, planCornerBars } from './cornerBars.ts'
+import { type InsideCorner, insideCorners, planCornerBars, rimCorners } from './cornerBars.ts'
 import { planHoops } from './hoops.ts'
 import { ownBars } from './ownBars.ts'
 import { planRails } from './rails.ts'
@@ -106,13 +106,21 @@ function takesBars(
     corners:
       slab &&
       (geometry.openings.some((o) => insideCorners(o.loop, true).length > 0) ||
-        insideCorners(geometry.outline, false).length > 0),
+        insideCorners(geometry.outline, false).length > 0 ||
+        rimOf(piece, geometry).length > 0),
     hoops: !slab && value.hollow,
     // A thin slab has its mat.
     cage: value.cage && !value.hollow && !(slab && geometry.thickness < THICK),
     // Along its width a cage does what ribs would.
     ribs: piece.kind === 'swept' && !value.across && !value.hollow,
   }
+}
+
+/** Corners of the rim of a basin with straight sides: its shell stiffens the slab there, and it cracks beside it. */
+const rimOf = (piece: Piece, { noMesh }: PieceGeometry): InsideCorner[] => {
+  const basin = piece.kind === 'slab' ? piece.basin : null
+  const plan = noMesh[0]?.[0]
+  return basin && plan && basin.form !== 'bowl' && basin.form !== 'superellipse' ? rimCorners(plan) : []
 }
 
 /** Whether a body goes round a hollow that is open above: a section of its upper half has a hole. */
@@ -258,6 +266,7 @@ function barsInSlab(
         [
           ...insideCorners(geometry.outline, false),
           ...openings.filter((o) => o.shape.kind !== 'round').flatMap((o) => insideCorners(o.loop, true)),
+          ...rimOf(piece, geometry),
         ],
         regionAt(cover),
         main,
