@@ -1,4 +1,3 @@
-import { strengthCurve } from '../ageing/index.ts'
 import { type Kernel, outlineFromAbove, type Region } from '../geometry/index.ts'
 import { findingList, type Piece } from '../job/index.ts'
 import { atWidest, faceWordsOf, type PieceGeometry, type PieceStation, sideNamesOf } from '../piece/index.ts'
@@ -12,11 +11,8 @@ import { markBars } from './bars/bendingList.ts'
 import { planBars } from './bars/planBars.ts'
 import { coatFindings } from './coatFindings.ts'
 import { coatsOf } from './coats.ts'
-import { planBeam } from './handling/beam.ts'
-import { type FlatPlate, flatPlate, isFlat } from './handling/flatPlate.ts'
-import { handlingFindings, toldMoves, turnStrength } from './handling/judgeHandling.ts'
-import { overhangOf } from './handling/overhang.ts'
-import { planHandling, type Turned } from './handling/planHandling.ts'
+import type { Turned } from './handling/planHandling.ts'
+import { planMoves } from './handling/planMoves.ts'
 import { judgeLands, landFindings } from './lands.ts'
 import { matFigures } from './mat/matFigures.ts'
 import { matFindings } from './mat/matFindings.ts'
@@ -187,54 +183,25 @@ export function planSteelStation(
   )
   const insertKg = figures.inserts.massKg
   const strippingKg = massOf(concrete, mix.freshKgPerM3) + massKg + insertKg
-  const flat = flatOf(kernel, piece, geometry, quick, memo)
-  const handling = flat ? planHandling(flat, piece, mix, { people, kg: strippingKg, suctionKPa, turn }) : null
-  const moves = handling
-    ? toldMoves(handling, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
-    : []
-  if (handling) findings.push(...handlingFindings(piece, handling, moves, mix, geometry.thickness))
   const placedKg = massOf(concrete, mix.hardenedKgPerM3) + massKg + insertKg
-  const beam =
-    !flat && !quick && geometry.recipe && geometry.blocks.length < 2 && !geometry.voidFormer && !slab?.basin
-      ? runStation(
-          memo,
-          'beam',
-          {
-            recipe: geometry.recipe,
-            kg: strippingKg,
-            placedKg,
-            mix,
-            spans: piece.steel.handling.use === 'ends',
-          },
-          (i) => planBeam(kernel, i.recipe, i),
-        ).value
-      : null
-  const beamMoves = beam
-    ? toldMoves(beam, mix, strengthCurve(mix, mix.f28[piece.mix.water]), piece.pour.temperature)
-    : []
-  if (beam)
-    findings.push(
-      ...handlingFindings(piece, { unstable: [], off: 0, inward: [] }, beamMoves, mix, geometry.thickness),
-    )
-  const overhang = handling && overhangOf(piece, handling, { kg: placedKg, mats, bars: bars?.bars ?? [] })
-  if (overhang && overhang.carried < overhang.moment)
-    raise(
-      'overhang-steel',
-      'warn',
-      { overhangMm: overhang.overhang, carriedShare: overhang.carried / overhang.moment },
-      mat
-        ? (
-            [
-              ['high', { depth: 'weather-face' }],
-              ['both', { twice: true }],
-            ] as const
-          ).map(([code, patch]) => ({
-            code,
-            facts: {},
-            changes: [{ type: 'steelChosen' as const, pieceId: piece.id, patch }],
-          }))
-        : [],
-    )
+  const moves = planMoves(
+    kernel,
+    {
+      piece,
+      geometry,
+      mix,
+      mats,
+      bars: bars?.bars ?? [],
+      people,
+      kg: strippingKg,
+      placedKg,
+      suctionKPa,
+      turn,
+      quick,
+    },
+    memo,
+  )
+  findings.push(...moves.findings)
   const standing = quick ? null : planStanding(kernel, piece, geometry, figures, placedKg, memo)
   if (standing) findings.push(...standingFindings(piece, geometry, standing, placedKg))
   const fixings = fixingsOf(piece, geometry, mix.f28[piece.mix.water])
@@ -264,22 +231,9 @@ export function planSteelStation(
     placedKg,
     standing: standing && toldStanding(standing),
     strippingKg,
-    turnMpa: turnStrength(moves),
+    turnMpa: moves.turnMpa,
     fixings,
-    handling:
-      handling && flat
-        ? {
-            longerWayMm: handling.way.length,
-            bearersMm: handling.bearers,
-            proposedMm: handling.proposed,
-            moves,
-          }
-        : beam && {
-            longerWayMm: beam.length,
-            bearersMm: beam.bearers,
-            proposedMm: beam.bearers,
-            moves: beamMoves,
-          },
+    handling: moves.told,
     lands: lands.map(({ level: _, long: __, wantedMm: ___, ...land }) => land),
   }
   return {
@@ -295,7 +249,7 @@ export function planSteelStation(
           cutsThrough(kernel, i.recipe!, i.places, map),
         ).value
       : [],
-    handling,
+    handling: moves.plate,
     front: quick ? null : frontOf(kernel, geometry, memo),
     operations: steelWork(result, piece.voidFormer),
     // While it is dragged it is not known how it bends, nor then how it is moved.
@@ -304,7 +258,7 @@ export function planSteelStation(
         ? []
         : movingWork({
             figures: result,
-            plate: handling,
+            plate: moves.plate,
             stands: geometry.height > Math.max(geometry.length, geometry.width),
             blocksKg: figures.blocks.map((b) => massOf(b.volumeLitres * 1e6, mix.freshKgPerM3)),
           }),
@@ -323,28 +277,6 @@ const fillUnder = (
   { thickness }: PieceGeometry,
   { heightMm, diameterMm }: BarFigures,
 ): number => (attitude.down === 'top' ? thickness - heightMm! : heightMm!) - diameterMm / 2
-
-/** The plate of a flat piece; while it is dragged only one that is known already. */
-function flatOf(
-  kernel: Kernel,
-  piece: Piece,
-  geometry: PieceGeometry,
-  quick: boolean,
-  memo: Memo,
-): FlatPlate | null {
-  // A hollow inside is not in its recipe: no plate tells of it.
-  if (!geometry.recipe || geometry.voidFormer || !isFlat(piece, geometry)) return null
-  try {
-    return runStation(memo, 'plate', { recipe: geometry.recipe }, () => {
-      if (quick) throw new Unknown()
-      return flatPlate(kernel, geometry)
-    }).value
-  } catch (error) {
-    if (error instanceof Unknown) return null
-    throw error
-  }
-}
-class Unknown extends Error {}
 
 /** A piece seen from the front: x, and its height. */
 const frontOf = (kernel: Kernel, { recipe }: PieceGeometry, memo: Memo): Region | null =>

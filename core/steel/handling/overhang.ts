@@ -1,4 +1,4 @@
-import type { Piece } from '../../job/index.ts'
+import type { Finding, Piece } from '../../job/index.ts'
 import type { Bar } from '../../stock/index.ts'
 import { massToForce } from '../../units/convert.ts'
 import type { PlacedBar } from '../bars/types.ts'
@@ -59,6 +59,32 @@ export function overhangOf(
     .reduce((sum, b) => sum + areaOf(b.bar.diameter) * STEEL_MPA * LEVER * b.path[0]![2], 0)
   return { overhang, moment: PERSON.n * (overhang - PERSON.in) + own, carried: ofMats + ofBars }
 }
+/** What is told where its steel does not hold someone beyond the support by itself; a mat may lie elsewhere. */
+export const overhangFindings = (piece: Piece, found: Overhang | null, hasMat: boolean): Finding[] =>
+  found && found.carried < found.moment
+    ? [
+        {
+          code: 'overhang-steel',
+          level: 'warn',
+          station: 'steel',
+          about: [{ pieceId: piece.id, kind: 'piece', id: piece.id }],
+          facts: { overhangMm: found.overhang, carriedShare: found.carried / found.moment },
+          remedies: hasMat
+            ? (
+                [
+                  ['high', { depth: 'weather-face' }],
+                  ['both', { twice: true }],
+                ] as const
+              ).map(([code, patch]) => ({
+                code,
+                facts: {},
+                changes: [{ type: 'steelChosen' as const, pieceId: piece.id, patch }],
+              }))
+            : [],
+        },
+      ]
+    : []
+
 /** A wire that ends nearer to the support than this holds nothing over it, mm [own]. */
 const HELD = 60
 

@@ -55,7 +55,6 @@ export default function ThicknessSolid({
   useEffect(() => {
     if (size.width > 0) solid.current?.resize(size.width, size.height)
   }, [size])
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the colours are read again when the theme turns
   useEffect(() => {
     if (!own || !solid.current) return
     solid.current.show(own)
