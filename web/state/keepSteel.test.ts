@@ -22,6 +22,10 @@ it('shows the last thickness and handling of the same piece until its own are th
   expect(kept.thickness).toBe(solid.stations.steel!.thickness)
   expect(kept.figures.thinPlaces).toEqual(solid.stations.steel!.figures.thinPlaces)
   expect(kept.figures.massKg).toBe(quick.stations.steel!.figures.massKg)
+  const { advice, standing, tying, apronStrips } = solid.stations.steel!.figures
+  expect(quick.stations.steel!.figures.advice).toBeNull()
+  expect(kept.figures).toMatchObject({ advice, standing, tying, apronStrips })
+  expect(kept.cuts).toBe(solid.stations.steel!.cuts)
   // Its own wins, and another piece's is not taken.
   expect(keepSteel(solid, solid)).toEqual(solid)
   expect(keepSteel(quick, { ...solid, id: 'another' })).toBe(quick)

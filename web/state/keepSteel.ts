@@ -20,6 +20,8 @@ export function keepSteel(plan: PiecePlan, last: PiecePlan | null): PiecePlan {
         handling: steel.handling ?? old.handling,
         front: steel.front ?? old.front,
         bars: figures.bars ? steel.bars : old.bars,
+        cuts: measured ? steel.cuts : old.cuts,
+        bentWires: figures.advice ? steel.bentWires : old.bentWires,
         figures: {
           ...figures,
           ...(!measured && {
@@ -30,6 +32,9 @@ export function keepSteel(plan: PiecePlan, last: PiecePlan | null): PiecePlan {
           }),
           handling: figures.handling ?? old.figures.handling,
           bars: figures.bars ?? old.figures.bars,
+          advice: figures.advice ?? old.figures.advice,
+          standing: figures.standing ?? old.figures.standing,
+          ...(!figures.advice && { tying: old.figures.tying, apronStrips: old.figures.apronStrips }),
         },
       },
     },

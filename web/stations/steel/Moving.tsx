@@ -1,3 +1,4 @@
+import { useRef } from 'react'
 import { showNumber } from '../../../core/units/index.ts'
 import type { Timed } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -10,8 +11,13 @@ const isMoving = (op: Timed): boolean =>
 
 /** How the cast is moved, step by step. */
 export function Moving() {
-  const { looks } = usePlan()
-  const steps = useWork(isMoving)
+  const { piece, plan, looks } = usePlan()
+  const now = useWork(isMoving)
+  // While it is worked out again the last of the same piece stay, dimmed.
+  const last = useRef({ id: piece.id, steps: now })
+  const known = plan?.stations.steel?.moving.length
+  if (known || last.current.id !== piece.id || looks.steel === '') last.current = { id: piece.id, steps: now }
+  const { steps } = last.current
   if (steps.length === 0) return null
   return (
     <div className={looks.steel}>
