@@ -121,13 +121,13 @@ export function lockOf(
   const { back, around } = kernel.withSolids((s) =>
     growthAlong(s.solid(recipe), way, low, high, BANDS, within),
   )
-  return back.reduce<{ at: number; area: number } | null>(
-    (worst, area, b) =>
-      area > LOCKS * around[b]! && area > (worst?.area ?? LEAST_LOCK)
-        ? { at: from + (b + 0.5) * step, area }
-        : worst,
-    null,
-  )
+  const worst = back.reduce((most, area, b) => (area > back[most]! ? b : most), 0)
+  const at = from + (worst + 0.5) * step
+  if (back[worst]! > LEAST_LOCK && back.some((area, b) => area > LEAST_LOCK && area > LOCKS * around[b]!))
+    return { at, area: back[worst]! }
+  // A slow taper widens by little in each band, and by as much as it is all the way.
+  const area = back.reduce((sum, a) => sum + a, 0)
+  return area > LEAST_LOCK && area > LOCKS * Math.max(...around) ? { at, area } : null
 }
 /** Slivers below this lock nothing, mm2. */
 const LEAST_LOCK = 1
