@@ -203,17 +203,23 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               sealers: stock.sealers,
               fresh,
               suctionKPa: suctionOf(piece, stock),
+              quick: quick || guessMould,
             },
             (i) =>
-              planReleaseStation(kernel, {
-                piece: i.piece,
-                pieceStation: i.pieceStation,
-                mould: i.mould,
-                steel: i.earlier.steel,
-                stock: { agents: i.agents, sealers: i.sealers },
-                freshKgPerM3: i.fresh,
-                suctionKPa: i.suctionKPa,
-              }),
+              planReleaseStation(
+                kernel,
+                {
+                  piece: i.piece,
+                  pieceStation: i.pieceStation,
+                  mould: i.mould,
+                  steel: i.earlier.steel,
+                  stock: { agents: i.agents, sealers: i.sealers },
+                  freshKgPerM3: i.fresh,
+                  suctionKPa: i.suctionKPa,
+                  quick: i.quick,
+                },
+                memo,
+              ),
           ),
         )
       : null

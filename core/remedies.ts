@@ -37,6 +37,9 @@ const SOLID: ReadonlySet<string> = new Set([
   'bars-not-here',
 ])
 
+/** What only the solids of the mould tell: its cures are tried with all of them. */
+const WHOLE: ReadonlySet<string> = new Set(['part-locked'])
+
 const keyOf = (f: Finding): string =>
   `${f.station}|${f.code}|${f.about.map((a) => `${a.kind}:${a.id}`).join(',')}`
 
@@ -51,8 +54,8 @@ export function proveRemedies(kernel: Kernel, job: Job, plan: PiecePlan, memo?: 
     const piece = changed.pieces.find((p) => p.id === plan.id)
     if (!piece) return true
     const { findings: after, failed } = planPiece(kernel, changed, piece, {
-      quick: true,
-      thick: SOLID.has(finding.code),
+      quick: !WHOLE.has(finding.code),
+      thick: SOLID.has(finding.code) || WHOLE.has(finding.code),
       ...(memo && { memo }),
     })
     // A station that fails has no findings: nothing is cured by that.

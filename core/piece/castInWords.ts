@@ -26,6 +26,10 @@ export const CAST_IN_WORDS = {
     what: `“${f.text}” is ${mm(f.depthMm)} deep in ${mm(f.thicknessMm)}`,
     why: 'It would cut the piece through.',
   }),
+  'lettering-straddles': (f: { text: string }) => ({
+    what: `“${f.text}” stands half on a field and half beside it`,
+    why: 'Part of it would hang in the air over the lower of the two. Move it wholly on to one, or make it smaller.',
+  }),
   'lettering-off-face': (f: { text: string; widthMm: number; face: string }, { mm }) => ({
     what: `“${f.text}”, ${mm(f.widthMm)} long, runs off the ${f.face}`,
     why: 'Make it smaller, move it, or choose another face.',

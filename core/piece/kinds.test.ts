@@ -410,6 +410,38 @@ describe('letters', () => {
     expect(Math.abs(off)).toBeGreaterThan(0.01)
     expect(plan(piece, true).figures.volumeLitres).toBeCloseTo(litres(piece), 4)
   })
+  it.each([-10, 6])(
+    'stand on the ground of a field %d above the top, raised or sunk: in one body with it',
+    (rise) => {
+      const panels: SlabPiece['panels'] = [
+        {
+          kind: 'field',
+          id: 'f',
+          name: 'field',
+          shape: { kind: 'rectangle', length: 500, width: 300, radius: 0 },
+          u: 0,
+          v: 0,
+          rise,
+          draftDeg: 20,
+        },
+      ]
+      for (const depth of [5, -5]) {
+        const piece = slab({ panels, lettering: [text({ depth })] })
+        const bare = slab({ panels })
+        const { recipe } = plan(piece).geometry
+        const [pieces, high] = kernel.withSolids((s) => {
+          const { body } = s.solid(recipe!)
+          const parts = body.decompose().map((p) => s.keep(p))
+          return [parts.length, Math.max(...parts.map((p) => p.boundingBox().max[2]!))]
+        })
+        expect(pieces).toBe(1)
+        expect(high).toBeCloseTo(Math.max(45, 45 + rise + (depth > 0 ? depth : 0)), 6)
+        const off = litres(piece) - litres(bare)
+        expect(Math.sign(off)).toBe(Math.sign(depth))
+        expect(plan(piece, true).figures.volumeLitres).toBeCloseTo(litres(piece), 3)
+      }
+    },
+  )
   it.each<[string, Partial<SlabPiece['lettering'][number]>, [string, string][]]>([
     [
       'off the face',

@@ -23,6 +23,7 @@ import { letteringSolids } from './lettering/letteringSolid.ts'
 import { checkService, footArea, serviceFigures } from './service.ts'
 import { buildSlab } from './slab/buildSlab.ts'
 import { halfSize, sidesOf } from './slab/outlineLoop.ts'
+import { fieldLevels } from './slab/panels.ts'
 import { buildSwept } from './swept/buildSwept.ts'
 import { buildTurned } from './turned/buildTurned.ts'
 import type { Built, PieceFigures, PieceGeometry, PieceStation } from './types.ts'
@@ -56,7 +57,13 @@ export function describePiece(kernel: Kernel, piece: Piece): DescribedPiece {
   const letters =
     bare.recipe === null
       ? { solids: [], findings: [] }
-      : letteringSolids(kernel, piece, bare.faces, Math.min(bare.length, bare.width, bare.height))
+      : letteringSolids(
+          kernel,
+          piece,
+          bare.faces,
+          Math.min(bare.length, bare.width, bare.height),
+          piece.kind === 'slab' ? fieldLevels(piece) : [],
+        )
   const stopped = letters.findings.some((f) => f.level === 'stop')
   return {
     built,

@@ -2,10 +2,12 @@ import type { Kernel, Loop, Vector } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation } from '../mould/index.ts'
 import { type PieceStation, pouredLoop, pouredPlacement } from '../piece/index.ts'
+import { type Memo, noMemo, runStation } from '../station.ts'
 import type { SteelStation } from '../steel/index.ts'
 import type { Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation } from '../work/index.ts'
+import { comeOff } from './comeOff.ts'
 import { takeOff } from './takeOff.ts'
 import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
@@ -25,12 +27,24 @@ export type ReleaseInput = {
   readonly freshKgPerM3: number
   /** What a closed base holds the cast down by at its first lift. */
   readonly suctionKPa: number
+  /** While it is dragged only what a plan tells is looked at. */
+  readonly quick: boolean
 }
 
 /** The fourth station: what goes on the faces, and in which order the mould comes off. */
 export function planReleaseStation(
   kernel: Kernel,
-  { piece, pieceStation: { geometry, figures }, mould, steel, stock, freshKgPerM3, suctionKPa }: ReleaseInput,
+  {
+    piece,
+    pieceStation: { geometry, figures },
+    mould,
+    steel,
+    stock,
+    freshKgPerM3,
+    suctionKPa,
+    quick,
+  }: ReleaseInput,
+  memo: Memo = noMemo,
 ): ReleaseStation {
   const findings: Finding[] = []
   const raise = (
@@ -139,12 +153,42 @@ export function planReleaseStation(
         )
       : { trapped: [], examined: [], ways: new Map<string, Vector>() }
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
+  const bySolids =
+    quick || !slab.solid
+      ? { locked: [], examined: [] }
+      : runStation(
+          memo,
+          'come off',
+          {
+            cast: slab.solid,
+            parts: mould.parts.map(({ id, name, recipe, pull }) => ({ id, name, recipe, pull })),
+            acts: strips.map((op) => off.find((o) => o.id === op.id)!),
+            skip: examined,
+          },
+          (i) => comeOff(kernel, i.cast, mould.parts, i.acts, new Set(i.skip)),
+        ).value
+  for (const { partId, name, by } of bySolids.locked)
+    if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
+  const inCast = bySolids.locked.filter((l) => l.by === null)
+  // What the mould's own station has told of it is not told again.
+  if (inCast.length > 0 && !mould.findings.some((f) => f.code === 'undercut-locks'))
+    raise(
+      'part-locked',
+      'stop',
+      {
+        part: inCast[0]!.name,
+        more: inCast.length - 1,
+        byMm: Math.max(...inCast.map((l) => l.mm)),
+      },
+      lockCures(piece),
+      inCast[0]!.partId,
+    )
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
     agents,
-    partsTrapped: trapped.length,
-    partsExamined: examined.length,
-    partsUnexamined: order.length - examined.length,
+    partsTrapped: trapped.length + bySolids.locked.length,
+    partsExamined: examined.length + bySolids.examined.length,
+    partsUnexamined: order.length - examined.length - bySolids.examined.length,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
     suctionN: figures.showFaceAreaM2 * 1e3 * suctionKPa,
@@ -157,6 +201,36 @@ export function planReleaseStation(
     findings,
     operations: [...faceOperations(agents, faces, mould), ...strips.map((op) => lifted(op, ways))],
   }
+}
+
+/** What lets a rigid part go that would scrape into the cast: the other way up, parted, or made of rubber; each is tried. */
+const lockCures = (piece: Piece): Finding['remedies'] => {
+  const { down } = piece.attitude
+  const turned = down === 'top' ? 'bottom' : down === 'bottom' ? 'top' : null
+  return [
+    ...(turned
+      ? [
+          {
+            code: 'turned',
+            facts: { down: turned },
+            changes: [
+              {
+                type: 'pieceDescribed' as const,
+                pieceId: piece.id,
+                patch: { attitude: { ...piece.attitude, down: turned } },
+              },
+            ],
+          },
+        ]
+      : []),
+    ...(['brushed', 'block', 'layers'] as const)
+      .filter((method) => method !== piece.mould.method)
+      .map((method) => ({
+        code: method,
+        facts: {},
+        changes: [{ type: 'mouldChosen' as const, pieceId: piece.id, patch: { method } }],
+      })),
+  ]
 }
 
 const namesIn = (circle: readonly string[], off: MouldStation['off'], parts: readonly MouldPart[]): string =>

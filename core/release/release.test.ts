@@ -34,6 +34,7 @@ const released = (piece: Piece, pieceStation: PieceStation, mould: MouldStation)
     stock: testStock,
     freshKgPerM3: testStock.mixes[0]!.freshKgPerM3,
     suctionKPa: 1,
+    quick: false,
   })
 /** Every part that an operation of the release station is about. */
 const strippedOf = (release: ReturnType<typeof released>) =>

@@ -1,4 +1,4 @@
-import type { FindingsIn, Words } from '../job/index.ts'
+import type { FindingsIn, Remedy, Words } from '../job/index.ts'
 import type { AgentRow } from './types.ts'
 
 const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
@@ -33,6 +33,14 @@ export function agentNote({ use, agent, agentKind, surface }: AgentRow): string 
   return `${agent}; ${surface === 'soaks' || surface === 'bare metal' || note === '' ? how : note}`
 }
 
+/** What lets a locked part go. */
+const LETS_GO: Readonly<Record<string, string>> = {
+  turned: 'Pour it the other way up',
+  brushed: 'Brush a rubber skin on instead',
+  block: 'Cast it in rubber instead',
+  layers: 'Use foam that is broken out',
+}
+
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const RELEASE_WORDS = {
   'agent-missing': (_f: { row: string }) => ({
@@ -42,6 +50,15 @@ export const RELEASE_WORDS = {
   'part-trapped': (f: { part: string; by: string }) => ({
     what: `${f.part} cannot leave: ${f.by} is in its way`,
     why: 'Taken off in this order it breaks the cast or itself. Choose other corners, or another opening.',
+  }),
+  'part-locked': (
+    f: { part: string; more: number; byMm: number },
+    { mm, fine },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${f.part}${f.more > 0 ? ` and ${f.more} more` : ''} ${f.more > 0 ? 'are' : 'is'} locked: on the way out ${f.more > 0 ? 'they' : 'it'} would scrape ${f.byMm < 1 ? fine(f.byMm) : mm(Math.round(f.byMm))} into the concrete`,
+    why: 'Neither gives: it breaks the cast or itself. Taper the piece the other way, pour it the other way up, part the mould, or make it of what bends or breaks out.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, LETS_GO[r.code] ?? 'Build it another way'])),
   }),
   'order-circle': (f: { parts: string }) => ({
     what: `No order in which these come off: ${f.parts}`,

@@ -35,6 +35,8 @@ export function letteringSolids(
   piece: Piece,
   faces: readonly FlatFace[],
   thickness: number,
+  /** Level ground in or on the top, in plan as placed: what is lettered there stands on it. */
+  levels: readonly { readonly region: Region; readonly rise: number }[] = [],
 ): { solids: LetteringSolid[]; findings: Finding[] } {
   const findings: Finding[] = []
   const solids = piece.lettering.flatMap((l): LetteringSolid[] => {
@@ -62,8 +64,13 @@ export function letteringSolids(
       raise('lettering-missing', 'warn', { letters: [...new Set(laid.missing)].join(' ') })
     if (area <= 0) return []
     const deep = Math.abs(l.depth)
-    if (sunk && deep >= thickness) {
-      raise('lettering-through', 'stop', { depthMm: deep, thicknessMm: thickness })
+    const level = l.on === 'top' ? levelAt(kernel, turnRegion(region, l), face, levels) : 0
+    if (level === null) raise('lettering-straddles', 'stop', {})
+    if (sunk && deep >= thickness + Math.min(0, level ?? 0)) {
+      raise('lettering-through', 'stop', {
+        depthMm: deep,
+        thicknessMm: thickness + Math.min(0, level ?? 0),
+      })
       return []
     }
     const turned = turnRegion(region, l)
@@ -71,7 +78,8 @@ export function letteringSolids(
     if (off > 0.5)
       raise('lettering-off-face', 'stop', { face: face.words, widthMm: laid.width, offMm2: Math.round(off) })
     for (const { code, level, facts } of strokes) raise(code, level, facts)
-    const frame = turnedFrame(face.frame, l.u, l.v, l.turnDeg)
+    const flat = turnedFrame(face.frame, l.u, l.v, l.turnDeg)
+    const frame = { ...flat, origin: onFace(face.frame, l.u, l.v, level ?? 0) }
     const overlap = 0.5
     const recipe: SolidRecipe = {
       kind: 'moved',
@@ -84,10 +92,29 @@ export function letteringSolids(
       },
       by: frame,
     }
-    const at = onFace(face.frame, l.u, l.v, l.depth / 2)
+    const at = onFace(face.frame, l.u, l.v, (level ?? 0) + l.depth / 2)
     return [{ id: l.id, raised: !sunk, recipe, bulk: bulkAt(area * deep, at), region: turned, face: l.on }]
   })
   return { solids, findings }
+}
+
+/** How far above its face the ground is that letters stand on: 0 the face itself, null half on it and half off. */
+function levelAt(
+  kernel: Kernel,
+  letters: Region,
+  { frame: { origin } }: FlatFace,
+  levels: readonly { readonly region: Region; readonly rise: number }[],
+): number | null {
+  const whole = measureRegion(letters)
+  let level = 0
+  for (const { region, rise } of levels) {
+    const own = region.map((ring) => ring.map(([x, y]): Point => [x - origin[0], y - origin[1]]))
+    const on = measureRegion(combineRegions(kernel, 'intersection', [letters, own]))
+    if (on <= 0.5) continue
+    if (whole - on > 0.5) return null
+    level = rise
+  }
+  return level
 }
 
 /** Letters turned and put in their place on the face. */

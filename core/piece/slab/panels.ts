@@ -2,10 +2,12 @@ import {
   type Bulk,
   boundLoop,
   type LoftLoop,
+  loftPoints,
   measureRecipe,
   type PathCorner,
   type Point,
   pathLoop,
+  type Region,
   type SolidRecipe,
 } from '../../geometry/index.ts'
 import type { Panel, SlabPiece } from '../../job/index.ts'
@@ -108,6 +110,22 @@ export function panelSolid(piece: SlabPiece, panel: Panel): PanelSolid {
   }
   return { raised, recipe: exact(1), bulk: measureRecipe(exact(0)) }
 }
+
+/** The level ground of each field in or on a slab's top, in plan, and how far it stands above the top, mm. */
+export const fieldLevels = (piece: SlabPiece): { readonly region: Region; readonly rise: number }[] =>
+  piece.panels.flatMap((panel) => {
+    if (panel.kind !== 'field' || panel.rise === 0) return []
+    const lean = Math.tan((panel.draftDeg * Math.PI) / 180) * Math.abs(panel.rise)
+    const at = (name: string) => [{ z: 0, inset: lean, name }]
+    return [
+      {
+        rise: panel.rise,
+        region: [fieldLoop(piece, panel, at), ...islandLoops(piece, panel, at)].map((loop) =>
+          loftPoints(loop, 0),
+        ),
+      },
+    ]
+  })
 
 /** A trim swept round the field with true mitres, standing on the face or cut into it. */
 function frameSolid(piece: SlabPiece, panel: Extract<Panel, { kind: 'frame' }>): PanelSolid {

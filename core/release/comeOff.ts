@@ -1,0 +1,167 @@
+import {
+  type Kernel,
+  measureSolid,
+  type SolidRecipe,
+  type SolidScope,
+  type Vector,
+} from '../geometry/index.ts'
+import type { MouldPart, Undoing } from '../mould/index.ts'
+import { wayOut } from './wayOut.ts'
+
+/** A part that scrapes by more than this on its way is locked, mm; more where curves are cut coarser. */
+export const SCRAPES = 0.1
+/** How far of its own way out a part has come at each look: most of the way first, where what is wide shows most. */
+const LOOKS = [0.9, 0.45, 0.15, 0.03] as const
+/** Overlaps of less than this are faces that touch, mm3. */
+const TOUCH = 1
+
+export type Locked = {
+  readonly partId: string
+  readonly name: string
+  /** What it runs into: null the cast. */
+  readonly by: string | null
+  /** How deep it would scrape, mm. */
+  readonly mm: number
+}
+
+export type CameOff = { readonly locked: readonly Locked[]; readonly examined: readonly string[] }
+
+type Body = ReturnType<SolidScope['solid']>['body']
+type Standing = { readonly part: MouldPart; readonly body: Body; readonly box: Box }
+type Box = { readonly min: readonly number[]; readonly max: readonly number[] }
+
+/**
+ * Whether the rigid parts of a mould leave a cast, from their solids, act after act in the order given: each is moved along
+ * its pull against the cast, and against what still stands. What leaves in one act leaves one by one where it can, else
+ * as one. What peels, breaks or bends stands in no way. `skip` names parts that were looked at otherwise.
+ */
+export function comeOff(
+  kernel: Kernel,
+  cast: SolidRecipe,
+  parts: readonly MouldPart[],
+  acts: readonly Undoing[],
+  skip: ReadonlySet<string>,
+): CameOff {
+  return kernel.withSolids((scope) => {
+    const gives = SCRAPES * Math.max(1, scope.coarser)
+    const concrete = scope.solid(cast).body
+    const castBox = measureSolid(concrete)
+    const rigid = new Set(acts.flatMap((u) => (u.rigid ? u.partIds : [])))
+    const standing = new Map<string, Standing>()
+    for (const part of parts) {
+      if (!rigid.has(part.id)) continue
+      const { body } = scope.solid(part.recipe)
+      standing.set(part.id, { part, body, box: measureSolid(body) })
+    }
+    const locked: Locked[] = []
+    const examined: string[] = []
+    for (const { rigid: stiff, partIds } of acts) {
+      if (!stiff) continue
+      const own = partIds.flatMap((id) => standing.get(id) ?? [])
+      let left = own.filter(({ part }) => !skip.has(part.id))
+      for (const { part, body, box } of left) {
+        examined.push(part.id)
+        const mm = scrape(scope, { body, box }, part.pull, [{ body: concrete, box: castBox }])
+        if (mm <= gives) continue
+        locked.push({ partId: part.id, name: part.name, by: null, mm })
+        left = left.filter((s) => s.part.id !== part.id)
+      }
+      const others = [...standing.values()].filter((s) => !partIds.includes(s.part.id))
+      // One by one, whichever is free; what is left then, all at once.
+      for (;;) {
+        const free = left.find(
+          (s) => scrape(scope, s, s.part.pull, [...others, ...left.filter((o) => o !== s)]) <= gives,
+        )
+        if (!free) break
+        left = left.filter((s) => s !== free)
+      }
+      const asOne =
+        left.length > 1 &&
+        left.every((s) => same(s.part.pull, left[0]!.part.pull)) &&
+        left.every((s) => scrape(scope, s, s.part.pull, others) <= gives)
+      if (!asOne)
+        for (const s of left) {
+          const round = [...others, ...left.filter((o) => o !== s)]
+          if (wayOut(kernel, s.part, [cast, ...round.map((o) => o.part.recipe)])) continue
+          const by = round.find((o) => scrape(scope, s, s.part.pull, [o]) > gives)
+          locked.push({
+            partId: s.part.id,
+            name: s.part.name,
+            by: by?.part.name ?? null,
+            mm: scrape(scope, s, s.part.pull, round),
+          })
+        }
+      for (const { part } of own) standing.delete(part.id)
+    }
+    return { locked, examined }
+  })
+}
+
+const same = (a: Vector, b: Vector): boolean => a.every((n, k) => Math.abs(n - b[k]!) < 1e-9)
+
+/** How deep a body runs into others on its way along a pull, mm; 0 where it passes clear. */
+function scrape(
+  scope: SolidScope,
+  { body, box }: { readonly body: Body; readonly box: Box },
+  pull: Vector,
+  others: readonly { readonly body: Body; readonly box: Box }[],
+): number {
+  const size = [0, 1, 2].map((k) => box.max[k]! - box.min[k]!)
+  const reach = Math.hypot(...size.map((s, k) => s * pull[k]!)) || Math.max(...size)
+  let most = 0
+  for (const share of LOOKS) {
+    const by = pull.map((d) => d * share * reach) as [number, number, number]
+    const near = others.filter((o) =>
+      [0, 1, 2].every(
+        (k) => box.min[k]! + by[k]! < o.box.max[k]! - 1e-6 && o.box.min[k]! < box.max[k]! + by[k]! - 1e-6,
+      ),
+    )
+    if (near.length === 0) continue
+    const moved = scope.keep(body.translate(by))
+    for (const o of near) {
+      const overlap = scope.keep(moved.intersect(o.body))
+      if (overlap.volume() > TOUCH) most = Math.max(most, widthAcross(scope, overlap, pull))
+    }
+    // Deeper than anything gives: how much deeper still does not matter.
+    if (most > 10 * SCRAPES) return most
+  }
+  return most
+}
+
+/** How wide an overlap is, seen along the pull: twice its area over the length round it, of its widest piece, mm. */
+function widthAcross(scope: SolidScope, overlap: Body, pull: Vector): number {
+  const [u, v] = squareTo(pull)
+  const turned = scope.keep(
+    overlap.transform([u[0], v[0], pull[0], 0, u[1], v[1], pull[1], 0, u[2], v[2], pull[2], 0, 0, 0, 0, 1]),
+  )
+  const pieces = scope.keep(turned.project()).decompose()
+  return pieces.reduce((most, piece) => {
+    const kept = scope.keep(piece)
+    const round = kept.toPolygons().reduce(
+      (sum, ring) =>
+        sum +
+        ring.reduce((length, [x, y], i) => {
+          const [nx, ny] = ring[(i + 1) % ring.length]!
+          return length + Math.hypot(nx - x, ny - y)
+        }, 0),
+      0,
+    )
+    return Math.max(most, round > 0 ? (2 * kept.area()) / round : 0)
+  }, 0)
+}
+
+/** Two unit vectors square to one another and to a third. */
+function squareTo([x, y, z]: Vector): [Vector, Vector] {
+  const least: Vector = Math.abs(x) < 0.6 ? [1, 0, 0] : [0, 1, 0]
+  const cross = (a: Vector, b: Vector): Vector => [
+    a[1] * b[2] - a[2] * b[1],
+    a[2] * b[0] - a[0] * b[2],
+    a[0] * b[1] - a[1] * b[0],
+  ]
+  const unit = (a: Vector): Vector => {
+    const l = Math.hypot(...a)
+    return [a[0] / l, a[1] / l, a[2] / l]
+  }
+  const u = unit(cross([x, y, z], least))
+  return [u, cross([x, y, z], u)]
+}
