@@ -69,7 +69,7 @@ export function answerer({
         const plan = planPiece(kernel, job, piece, {
           memo,
           onLayout: (parts, share) => reply({ kind: 'layout', runId, parts, share }),
-          onThickness: (share) => reply({ kind: 'thickness', runId, share }),
+          onThickness: nowAndThen((share) => reply({ kind: 'thickness', runId, share })),
         })
         reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
         await pause()
@@ -178,4 +178,19 @@ const bytes = async (url: string): Promise<Uint8Array> => {
   const response = await fetch(url)
   if (!response.ok) throw new Error(`the sheet font could not be read: ${url}`)
   return new Uint8Array(await response.arrayBuffer())
+}
+
+/** What is quick is not told how far it is; what is slow now and then, ms. */
+const [SLOW, APART] = [400, 200]
+
+/** Tells how far something is once it is slow, and not at every step. */
+function nowAndThen(tell: (share: number) => void): (share: number) => void {
+  const begun = performance.now()
+  let last = 0
+  return (share) => {
+    const now = performance.now()
+    if (now - begun < SLOW || now - last < APART) return
+    last = now
+    tell(share)
+  }
 }
