@@ -14,6 +14,8 @@ export type SelectionKind =
   | 'sideHoles'
   | 'basin'
 export type Lens = 'inside' | 'thickness' | 'handling'
+/** From where its thickness is looked at; null the usual way of the piece. */
+export type ThickWay = 'down' | 'front' | 'cut' | 'solid' | null
 export type Selection = { readonly kind: SelectionKind; readonly id: string } | null
 
 /** What is looked at; none of it is part of the job. */
@@ -28,6 +30,8 @@ export type ViewState = {
   readonly apart: boolean
   /** What of a piece's steel is looked at. */
   readonly lens: Lens
+  /** How thick it is, looked at so; in a cut through the thin place of this number, from 0. */
+  readonly thick: { readonly way: ThickWay; readonly place: number }
   readonly shortcuts: boolean
   readonly printed: number
   /** Where in the line one was last, so that other pages lead back there. */
@@ -42,6 +46,7 @@ const initialState: ViewState = {
   line: null,
   apart: false,
   lens: 'inside',
+  thick: { way: null, place: 0 },
   shortcuts: true,
   printed: 0,
   place: null,
@@ -70,6 +75,15 @@ export const viewSlice = createSlice({
       state.lit === payload ? state : { ...state, lit: payload },
     selected: (state, { payload }: PayloadAction<Selection>) => ({ ...state, selection: payload }),
     lineDragged: (state, { payload }: PayloadAction<ViewState['line']>) => ({ ...state, line: payload }),
+    thickTurned: (state, { payload }: PayloadAction<ThickWay>) => ({
+      ...state,
+      thick: { ...state.thick, way: payload },
+    }),
+    thinPlaceCut: (state, { payload }: PayloadAction<number>) => ({
+      ...state,
+      lens: 'thickness' as const,
+      thick: { way: 'cut' as const, place: payload },
+    }),
     lensTurned: (state, { payload }: PayloadAction<Lens>) => ({ ...state, lens: payload }),
     partsMoved: (state) => ({ ...state, apart: !state.apart }),
     pieceShown: (state) => ({ ...state, selection: null, line: null, lit: null }),
@@ -84,6 +98,8 @@ export const viewSlice = createSlice({
 
 export const {
   lensTurned,
+  thickTurned,
+  thinPlaceCut,
   themeTurned,
   themeRead,
   turnedOver,

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo } from 'react'
 import { loopChords } from '../../../core/geometry/chords.ts'
 import type { Point } from '../../../core/geometry/index.ts'
 import { isWithin } from '../../../core/geometry/within.ts'
@@ -10,7 +10,7 @@ import { useSize } from '../../stage/useSize.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
-import { pointedAt } from '../../state/viewSlice.ts'
+import { pointedAt, thickTurned, thinPlaceCut } from '../../state/viewSlice.ts'
 import { Turns } from '../../ui/Turns.tsx'
 import { fitted } from './fitted.ts'
 import { placeLabels } from './placeLabels.ts'
@@ -32,8 +32,7 @@ export function ThicknessLens() {
   const steel = plan?.stations.steel
   const geometry = plan?.stations.piece?.geometry
   const tall = geometry ? geometry.height > TALL * Math.max(geometry.length, geometry.width) : false
-  const [turned, setTurned] = useState<Way | null>(null)
-  const [chosen, setChosen] = useState(0)
+  const { way: turned, place: chosen } = useAppSelector((s) => s.view.thick)
   const cuts = steel?.cuts ?? []
   const usual: Along = tall || piece.kind === 'swept' ? 'front' : 'down'
   const way: Way = turned === 'cut' && cuts.length === 0 ? usual : (turned ?? usual)
@@ -115,7 +114,7 @@ export function ThicknessLens() {
             ...(cuts.length > 0 ? [{ value: 'cut' as const, name: 'cut through' }] : []),
             { value: 'solid', name: 'on the solid' },
           ]}
-          onTurn={setTurned}
+          onTurn={(next) => dispatch(thickTurned(next))}
           className="flex items-center gap-3"
           item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
         />
@@ -133,7 +132,7 @@ export function ThicknessLens() {
                 label="Cut through"
                 value={String(shown)}
                 ways={places.map((p, i) => ({ value: String(i), name: `${i + 1}: ${mm(p.leastMm)}` }))}
-                onTurn={(i) => setChosen(Number(i))}
+                onTurn={(i) => dispatch(thinPlaceCut(Number(i)))}
                 className="flex flex-wrap items-center gap-x-3"
                 item={(on) => `word label ${on ? 'font-bold' : 'text-soft'}`}
               />

@@ -1,12 +1,26 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, expect, it, vi } from 'vitest'
 import { planPiece } from '../../../core/plan.ts'
+import { store } from '../../state/store.ts'
 import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
 import { ThicknessLens } from './ThicknessLens.tsx'
+import { ThinPlaces } from './ThinPlaces.tsx'
 
 afterEach(cleanup)
 const piece = demo.pieces.find((p) => p.id === 'wash-top')!
 const plan = planPiece(kernel, demo, piece, { quick: true })
+
+it('a thin place that is pressed is cut through', async () => {
+  const { steel } = planPiece(kernel, demo, piece).stations
+  const told = steel!.figures.thinPlaces
+  await show(ThinPlaces, viewOf(demo, piece, planPiece(kernel, demo, piece)))
+  fireEvent.click(screen.getByRole('button', { name: `${told[1]!.between[0]} to ${told[1]!.between[1]}` }))
+  expect(store.getState().view).toMatchObject({ lens: 'thickness', thick: { way: 'cut', place: 1 } })
+  cleanup()
+  await show(ThicknessLens, viewOf(demo, piece, planPiece(kernel, demo, piece)))
+  expect(screen.getByRole('radio', { name: 'cut through' }).getAttribute('aria-checked')).toBe('true')
+  expect(screen.getByRole('radio', { name: /^2: / }).getAttribute('aria-checked')).toBe('true')
+})
 
 it.each([
   [{ measuring: null, stopped: false }, 'Told once its solid is there.', null],
