@@ -435,7 +435,7 @@ describe('letters', () => {
           return [parts.length, Math.max(...parts.map((p) => p.boundingBox().max[2]!))]
         })
         expect(pieces).toBe(1)
-        expect(high).toBeCloseTo(Math.max(45, 45 + rise + (depth > 0 ? depth : 0)), 6)
+        expect(high).toBeCloseTo(Math.max(45, 45 + rise + Math.max(0, depth)), 6)
         const off = litres(piece) - litres(bare)
         expect(Math.sign(off)).toBe(Math.sign(depth))
         expect(plan(piece, true).figures.volumeLitres).toBeCloseTo(litres(piece), 3)
