@@ -87,7 +87,8 @@ export function comeOff(
           locked.push({
             partId: s.part.id,
             name: s.part.name,
-            by: by?.part.name ?? null,
+            // By none of them alone: by all that stands round it, which is not the cast.
+            by: by?.part.name ?? 'what stands round it',
             mm: scrape(scope, s, s.part.pull, round),
           })
         }
@@ -122,8 +123,6 @@ function scrape(
       const overlap = scope.keep(moved.intersect(o.body))
       if (overlap.volume() > TOUCH) most = Math.max(most, widthAcross(scope, overlap, pull))
     }
-    // Deeper than anything gives: how much deeper still does not matter.
-    if (most > 10 * SCRAPES) return most
   }
   return most
 }

@@ -25,6 +25,8 @@ const LONG = 500
 const SMALL = 300
 /** What is this thick every way bears itself, mm [own]. */
 const BLOCK = 150
+/** And where it is this thick at its thinnest, mm [own]. */
+const THICK = 100
 /** A wire has at least so much concrete over it; it is crossed by another, mm. */
 const LEAST_COVER = 10
 
@@ -38,6 +40,8 @@ export function adviseInside(
   mix: Mix,
   wire: number,
   takes: TakesBars | null,
+  /** At its thinnest, mm; null where that is not told. */
+  thinnest: number | null,
 ): InsideAdvice {
   const { length, width, height, thickness } = geometry
   const longest = Math.max(length, width, height)
@@ -53,7 +57,8 @@ export function adviseInside(
     if (thickness < 2 * (LEAST_COVER + wire)) return { inside: 'fibre', because: 'too-thin-for-mesh' }
     return longest >= LONG ? { inside: 'mesh', because: 'long' } : { inside: 'fibre', because: 'small' }
   }
-  if (Math.min(length, width, height) >= BLOCK && !takes?.hoops)
+  // A box that is large may hold a thin shell: only what is thick all over bears itself.
+  if (thinnest !== null && thinnest >= THICK && Math.min(length, width, height) >= BLOCK)
     return { inside: 'nothing', because: 'block' }
   return { inside: 'fibre', because: longest < SMALL ? 'small' : 'shell' }
 }

@@ -211,7 +211,14 @@ export function planSteelStation(
     advice:
       quick || !geometry.recipe
         ? null
-        : adviseInside(piece, geometry, mix, (chosen ?? finest(meshes))?.wire ?? 0, planned?.takes ?? null),
+        : adviseInside(
+            piece,
+            geometry,
+            mix,
+            (chosen ?? finest(meshes))?.wire ?? 0,
+            planned?.takes ?? null,
+            thinnest?.mm ?? null,
+          ),
     coats,
     ...matFigures(mats, piece, geometry.thickness, (id) => (slab && sideNamesOf(slab.outline).get(id)) ?? ''),
     ...(!mat && told?.heightMm != null && { layAtFillMm: fillUnder(piece, geometry, told) }),

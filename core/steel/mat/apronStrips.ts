@@ -4,6 +4,7 @@ import {
   offsetRegion,
   type Point,
   type Region,
+  type SolidRecipe,
   solidThrough,
   type Vector,
 } from '../../geometry/index.ts'
@@ -12,6 +13,7 @@ import { outlinePath, type PieceGeometry } from '../../piece/index.ts'
 import type { Mesh } from '../../stock/index.ts'
 import { bentLength } from '../bars/bentLength.ts'
 import { clipAlong } from '../bars/clipAlong.ts'
+import { castIn } from '../castIn.ts'
 
 /** Nearer to a face than this no wire may lie, mm. */
 const LEAST_COVER = 10
@@ -43,11 +45,17 @@ export type ApronSteel = {
 export function apronStrips(
   kernel: Kernel,
   piece: SlabPiece,
-  { recipe }: PieceGeometry,
+  geometry: PieceGeometry,
   region: Region,
   mesh: Mesh,
   { cover, height, lap }: { readonly cover: number; readonly height: number; readonly lap: number },
 ): ApronSteel {
+  // What is cast in counts as a hole: no wire runs through a pipe.
+  const inside = castIn(geometry)
+  const recipe: SolidRecipe | null =
+    geometry.recipe && inside.length > 0
+      ? { kind: 'difference', from: geometry.recipe, minus: inside }
+      : geometry.recipe
   const corners = outlinePath(piece.outline)
   const strips: ApronStrip[] = []
   const bare: SideId[] = []

@@ -127,7 +127,16 @@ export function planMat(
       ? runStation(
           memo,
           'apron mesh',
-          { recipe: geometry.recipe, outline: piece.outline, sides: piece.sides, mesh, cover, height },
+          {
+            recipe: geometry.recipe,
+            outline: piece.outline,
+            sides: piece.sides,
+            openings,
+            castIn: castIn(geometry),
+            mesh,
+            cover,
+            height,
+          },
           () =>
             apronStrips(
               kernel,
