@@ -5,10 +5,11 @@ import { openSolidScene, type SolidScene } from '../../stage/solidScene.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppSelector } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import type { Scene } from '../../worker/protocol.ts'
 import { placeLabels } from './placeLabels.ts'
 import { fillOf } from './thicknessFill.ts'
 import { contourLevels, INSIDE } from './thicknessGrid.ts'
-import { moved, tintSurface } from './thicknessTint.ts'
+import { moved, type Tinted, tinting } from './thicknessTint.ts'
 
 /** How thick it is behind every place of its surface: in steps, turned by hand, the thinnest places with their figures. */
 export default function ThicknessSolid({
@@ -32,10 +33,7 @@ export default function ThicknessSolid({
     () => scene && { ...scene, parts: scene.parts.filter((p) => p.role === 'piece') },
     [scene],
   )
-  const tinted = useMemo(
-    () => (own?.parts[0] ? tintSurface(own.parts[0].mesh, map, own.toPoured) : null),
-    [own, map],
-  )
+  const tinted = useTinted(own, map)
   useEffect(() => {
     if (!canvas.current) return
     try {
@@ -59,7 +57,9 @@ export default function ThicknessSolid({
     if (!own || !solid.current) return
     solid.current.show(own)
     solid.current.dress({ attitude: 'placed', lit: null, apart: false, theme })
-    solid.current.tint(tinted && { positions: tinted.positions, colours: coloursOf(tinted.mm, map, wanted) })
+    solid.current.tint(
+      tinted ? { positions: tinted.positions, colours: coloursOf(tinted.mm, map, wanted) } : null,
+    )
   }, [own, tinted, map, wanted, theme])
   // None over another: the thinnest first.
   const labels = placeLabels(
@@ -81,7 +81,12 @@ export default function ThicknessSolid({
         role="img"
         aria-label={`How thick ${piece.name} is, on its solid: ${places.map((p, i) => `${i + 1}, ${formatLength(p.leastMm, style)}`).join('; ')}`}
       />
-      {!tinted && own && (
+      {(!own || tinted === undefined) && (
+        <p className="label absolute left-4 top-10 text-soft" role="status">
+          Its solid is being drawn.
+        </p>
+      )}
+      {tinted === null && own && (
         <p className="label absolute left-4 top-10 text-soft">
           This mesh is too fine to be drawn with its thickness: look from above, from the front, or cut
           through.
@@ -106,6 +111,35 @@ export default function ThicknessSolid({
     </>
   )
 }
+
+/** The tinted surface, worked out in slices so that the page stays quick; undefined until it is there, null of too fine a mesh. */
+function useTinted(scene: Scene | null, map: ThicknessMap): Tinted | null | undefined {
+  const [tinted, setTinted] = useState<Tinted | null | undefined>(undefined)
+  useEffect(() => {
+    setTinted(undefined)
+    const mesh = scene?.parts[0]?.mesh
+    if (!mesh) return
+    const work = tinting(mesh, map, scene.toPoured)
+    let timer = 0
+    const slice = () => {
+      const until = performance.now() + SLICE
+      for (;;) {
+        const { done, value } = work.next()
+        if (done) {
+          setTinted(value)
+          return
+        }
+        if (performance.now() > until) break
+      }
+      timer = window.setTimeout(slice, 0)
+    }
+    timer = window.setTimeout(slice, 0)
+    return () => clearTimeout(timer)
+  }, [scene, map])
+  return tinted
+}
+/** Work on the page's thread at a time, ms. */
+const SLICE = 12
 
 /** Three corners a triangle, in the fills of the drawing on paper. */
 function coloursOf(mm: Float32Array, map: ThicknessMap, wanted: number): Float32Array {

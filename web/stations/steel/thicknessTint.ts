@@ -7,17 +7,21 @@ export type Tinted = { readonly positions: Float32Array; readonly mm: Float32Arr
 /** Edges are cut to less than so many spacings; triangles at most. */
 const [FINE, MOST] = [0.5, 120_000]
 
+/** Triangles between pauses: less than a millisecond of work each. */
+const PAUSE = 50
+
 type Mesh = { readonly positions: Float32Array; readonly triangles: Uint32Array }
 
 /**
  * The surface of a mesh in small triangles, each with the thickness of the sample nearest to its middle; `toPoured` takes
- * a sample to the frame of the mesh. Null where the mesh alone has more triangles than are drawn.
+ * a sample to the frame of the mesh. Null where the mesh alone has more triangles than are drawn. It pauses often: whoever
+ * asks on the page's thread lets others in.
  */
-export function tintSurface(
+export function* tinting(
   { positions: p, triangles }: Mesh,
   { samples, spacing }: ThicknessMap,
   toPoured: Placement,
-): Tinted | null {
+): Generator<void, Tinted | null> {
   if (triangles.length / 3 > MOST || samples.length === 0) return null
   const placed = samples.map((s) => ({ at: moved(s.at, toPoured), mm: s.thickness }))
   const cells = new Map<string, typeof placed>()
@@ -66,11 +70,21 @@ export function tintSurface(
         stack.push([u, m, w], [m, v, w])
         continue
       }
+      if (mm.length % PAUSE === 0) yield
       out.push(...a, ...b, ...c)
       mm.push(nearest([(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3, (a[2] + b[2] + c[2]) / 3]))
     }
   }
   return { positions: Float32Array.from(out), mm: Float32Array.from(mm) }
+}
+
+/** The same at once. */
+export function tintSurface(...asked: Parameters<typeof tinting>): Tinted | null {
+  const work = tinting(...asked)
+  for (;;) {
+    const { done, value } = work.next()
+    if (done) return value
+  }
 }
 
 const apart = (a: Vector, b: Vector): number => (a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2
