@@ -5,7 +5,7 @@ import type { ThicknessMap } from '../../../core/steel/index.ts'
 export type Tinted = { readonly positions: Float32Array; readonly mm: Float32Array }
 
 /** Edges are cut to less than so many spacings; triangles at most. */
-const [FINE, MOST] = [0.5, 120_000]
+const [FINE, MOST] = [0.8, 120_000]
 
 /** Triangles between pauses: less than a millisecond of work each. */
 const PAUSE = 50
