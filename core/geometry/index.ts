@@ -27,6 +27,7 @@ export { type HalfSpace, measureWithin } from './measureWithin.ts'
 export { meshSolid, type NamedMesh } from './meshSolid.ts'
 export * from './outline.ts'
 export * from './path.ts'
+export { type MeshQueries, queryMesh } from './queryMesh.ts'
 export {
   type EdgeShape,
   type LoftLoop,

@@ -69,6 +69,9 @@ const SOFT: ReadonlySet<ActCode> = new Set([
   'upper-half-lifted',
 ])
 
+/** Acts by which all that leaves leaves as one body, still held together. */
+const AS_ONE: ReadonlySet<Act['code']> = new Set(['core-drawn', 'inner-boards-up', 'block-off', 'print-off'])
+
 /** One act of taking a mould off its cast. */
 export const undo = (id: string, told: Act, parts: readonly Ids[], leaving: Leaving = {}): Undoing =>
   ({
@@ -81,6 +84,7 @@ export const undo = (id: string, told: Act, parts: readonly Ids[], leaving: Leav
     whileItMoves: false,
     turns: null,
     rigid: !SOFT.has(told.code),
+    asOne: AS_ONE.has(told.code) || (told.code === 'ring-off' && told.facts.of === 'layers'),
     minutes: leaving.turns ? OFF.turn : Math.max(OFF.part, OFF.part * parts.length),
     ...leaving,
   }) as Undoing

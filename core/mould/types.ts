@@ -345,6 +345,8 @@ export type Undoing = Act & {
   readonly turns: Attitude['lies'] | null
   /** Rigid parts slide along their pull and may be trapped; soft ones bend, peel or are broken out. */
   readonly rigid: boolean
+  /** Whether its parts leave as one body, still held together. */
+  readonly asOne: boolean
   readonly minutes: number
 }
 

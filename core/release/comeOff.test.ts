@@ -139,10 +139,12 @@ describe('a rigid part on its way out', () => {
     expect(comeOff(kernel, body, [shell], [off(['shell'])], new Set(['shell']))).toEqual({
       locked: [],
       examined: [],
+      ways: {},
     })
     expect(comeOff(kernel, body, [shell], [off(['shell'], false)], new Set())).toEqual({
       locked: [],
       examined: [],
+      ways: {},
     })
   })
 })

@@ -6,6 +6,7 @@ import {
   type Vector,
 } from '../geometry/index.ts'
 import type { MouldPart, Undoing } from '../mould/index.ts'
+import { squareTo } from './draft/partDrafts.ts'
 import { wayOut } from './wayOut.ts'
 
 /** A part that scrapes by more than this on its way is locked, mm; more where curves are cut coarser. */
@@ -24,7 +25,12 @@ export type Locked = {
   readonly mm: number
 }
 
-export type CameOff = { readonly locked: readonly Locked[]; readonly examined: readonly string[] }
+export type CameOff = {
+  readonly locked: readonly Locked[]
+  readonly examined: readonly string[]
+  /** Of those that leave by another way than their pull. */
+  readonly ways: Readonly<Record<string, Vector>>
+}
 
 type Body = ReturnType<SolidScope['solid']>['body']
 type Standing = { readonly part: MouldPart; readonly body: Body; readonly box: Box }
@@ -55,6 +61,7 @@ export function comeOff(
     }
     const locked: Locked[] = []
     const examined: string[] = []
+    const ways: Record<string, Vector> = {}
     for (const { rigid: stiff, partIds } of acts) {
       if (!stiff) continue
       const own = partIds.flatMap((id) => standing.get(id) ?? [])
@@ -82,7 +89,11 @@ export function comeOff(
       if (!asOne)
         for (const s of left) {
           const round = [...others, ...left.filter((o) => o !== s)]
-          if (wayOut(kernel, s.part, [cast, ...round.map((o) => o.part.recipe)])) continue
+          const way = wayOut(kernel, s.part, [cast, ...round.map((o) => o.part.recipe)])
+          if (way) {
+            ways[s.part.id] = way
+            continue
+          }
           const by = round.find((o) => scrape(scope, s, s.part.pull, [o]) > gives)
           locked.push({
             partId: s.part.id,
@@ -94,7 +105,7 @@ export function comeOff(
         }
       for (const { part } of own) standing.delete(part.id)
     }
-    return { locked, examined }
+    return { locked, examined, ways }
   })
 }
 
@@ -147,20 +158,4 @@ function widthAcross(scope: SolidScope, overlap: Body, pull: Vector): number {
     )
     return Math.max(most, round > 0 ? (2 * kept.area()) / round : 0)
   }, 0)
-}
-
-/** Two unit vectors square to one another and to a third. */
-function squareTo([x, y, z]: Vector): [Vector, Vector] {
-  const least: Vector = Math.abs(x) < 0.6 ? [1, 0, 0] : [0, 1, 0]
-  const cross = (a: Vector, b: Vector): Vector => [
-    a[1] * b[2] - a[2] * b[1],
-    a[2] * b[0] - a[0] * b[2],
-    a[0] * b[1] - a[1] * b[0],
-  ]
-  const unit = (a: Vector): Vector => {
-    const l = Math.hypot(...a)
-    return [a[0] / l, a[1] / l, a[2] / l]
-  }
-  const u = unit(cross([x, y, z], least))
-  return [u, cross([x, y, z], u)]
 }

@@ -1,6 +1,6 @@
-import type { Kernel, Loop, Vector } from '../geometry/index.ts'
+import type { Kernel, Loop, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
-import type { MouldPart, MouldStation } from '../mould/index.ts'
+import type { MouldPart, MouldStation, Undoing } from '../mould/index.ts'
 import { type PieceStation, pouredLoop, pouredPlacement } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
 import type { SteelStation } from '../steel/index.ts'
@@ -8,6 +8,8 @@ import type { Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation } from '../work/index.ts'
 import { comeOff } from './comeOff.ts'
+import { movesOf, planDraft } from './draft/planDraft.ts'
+import { shortOfDraft } from './draft/shortOfDraft.ts'
 import { takeOff } from './takeOff.ts'
 import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
@@ -138,38 +140,24 @@ export function planReleaseStation(
       by: pouredPlacement(piece.attitude, geometry),
     },
   }
-  const order = strips.flatMap((op) => {
-    const u = off.find((o) => o.id === op.id)!
-    return u.rigid ? u.partIds : []
-  })
+  const inOrder = strips.map((op) => off.find((o) => o.id === op.id)!)
+  const order = inOrder.flatMap((u) => (u.rigid ? u.partIds : []))
   const { trapped, examined, ways } =
     piece.kind === 'slab'
       ? trappedParts(
           kernel,
           slab,
           mould.parts,
-          strips.flatMap((op) => off.find((o) => o.id === op.id)!.partIds),
+          inOrder.flatMap((u) => u.partIds),
           new Set(order),
         )
       : { trapped: [], examined: [], ways: new Map<string, Vector>() }
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
-  const bySolids =
-    quick || !slab.solid
-      ? { locked: [], examined: [] }
-      : runStation(
-          memo,
-          'come off',
-          {
-            cast: slab.solid,
-            parts: mould.parts.map(({ id, name, recipe, pull }) => ({ id, name, recipe, pull })),
-            acts: strips.map((op) => off.find((o) => o.id === op.id)!),
-            skip: examined,
-          },
-          (i) => comeOff(kernel, i.cast, mould.parts, i.acts, new Set(i.skip)),
-        ).value
-  for (const { partId, name, by } of bySolids.locked)
+  const bySolids = quick ? null : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways })
+  const { locked, looked } = bySolids ?? { locked: [], looked: [] }
+  for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
-  const inCast = bySolids.locked.filter((l) => l.by === null)
+  const inCast = locked.filter((l) => l.by === null)
   // What the mould's own station has told of it is not told again.
   if (inCast.length > 0 && !mould.findings.some((f) => f.code === 'undercut-locks'))
     raise(
@@ -183,12 +171,16 @@ export function planReleaseStation(
       lockCures(piece),
       inCast[0]!.partId,
     )
+  const steep = shortOfDraft(piece, mould.parts, bySolids?.rows ?? [], new Set(locked.map((l) => l.partId)))
+  if (steep) raise('draft-short', steep.level, steep.facts, steep.remedies, steep.partId)
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
     agents,
-    partsTrapped: trapped.length + bySolids.locked.length,
-    partsExamined: examined.length + bySolids.examined.length,
-    partsUnexamined: order.length - examined.length - bySolids.examined.length,
+    partsTrapped: trapped.length + locked.length,
+    partsExamined: examined.length + looked.length,
+    partsUnexamined: order.length - examined.length - looked.length,
+    drafts: bySolids?.rows ?? [],
+    moves: bySolids?.moves ?? [],
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
     suctionN: figures.showFaceAreaM2 * 1e3 * suctionKPa,
@@ -199,8 +191,35 @@ export function planReleaseStation(
   return {
     figures: result,
     findings,
+    draft: bySolids?.map ?? null,
     operations: [...faceOperations(agents, faces, mould), ...strips.map((op) => lifted(op, ways))],
   }
+}
+
+/** What the solids tell of the way out: what is locked, by what, how each part moves, and its draft. */
+function fromSolids(
+  kernel: Kernel,
+  memo: Memo,
+  cast: SolidRecipe | null,
+  { parts }: MouldStation,
+  acts: readonly Undoing[],
+  plan: { readonly examined: readonly string[]; readonly ways: ReadonlyMap<string, Vector> },
+) {
+  if (!cast) return null
+  const told = {
+    cast,
+    parts: parts.map(({ id, name, recipe, pull }) => ({ id, name, recipe, pull })),
+    acts,
+  }
+  const came = runStation(memo, 'come off', { ...told, skip: plan.examined }, (i) =>
+    comeOff(kernel, i.cast, parts, i.acts, new Set(i.skip)),
+  ).value
+  const ways = { ...Object.fromEntries(plan.ways), ...came.ways }
+  const draft = runStation(memo, 'draft', { ...told, ways }, (i) => ({
+    ...planDraft(kernel, i.cast, parts, i.acts, i.ways),
+    moves: movesOf(kernel, i.cast, parts, i.acts, i.ways),
+  })).value
+  return { locked: came.locked, looked: came.examined, ...draft }
 }
 
 /** What lets a rigid part go that would scrape into the cast: the other way up, parted, or made of rubber; each is tried. */

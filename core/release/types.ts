@@ -2,6 +2,7 @@ import type { Finding } from '../job/index.ts'
 import type { MouldFace } from '../mould/index.ts'
 import type { Agent } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
 
 /** What goes on one face of the mould, or why nothing does. */
 export type AgentRow = {
@@ -28,6 +29,10 @@ export type ReleaseFigures = {
   readonly partsExamined: number
   /** Rigid parts whose way out was not looked at. */
   readonly partsUnexamined: number
+  /** How the faces of each part stand to the way it leaves by; none until the solids are there. */
+  readonly drafts: readonly DraftRow[]
+  /** How each part moves as it leaves, in the order in which they come off; none until the solids are there. */
+  readonly moves: readonly PartMove[]
   readonly waitMinutes: number
   readonly faceAreaM2: number
   readonly suctionN: number
@@ -42,4 +47,6 @@ export type ReleaseStation = {
   readonly findings: readonly Finding[]
   /** Sealing, releasing, and taking the mould off, in an order that can be done. */
   readonly operations: readonly Operation[]
+  /** What `drafts` is read from, to be drawn; null until the solids are there. */
+  readonly draft: DraftMap | null
 }

@@ -60,6 +60,20 @@ export const RELEASE_WORDS = {
     why: 'Neither gives: it breaks the cast or itself. Taper the piece the other way, pour it the other way up, part the mould, or make it of what bends or breaks out.',
     remedies: Object.fromEntries(remedies.map((r) => [r.code, LETS_GO[r.code] ?? 'Build it another way'])),
   }),
+  'draft-short': (
+    f: { part: string; more: number; draftDegrees: number; wantedDegrees: number; gripMm: number },
+    { mm },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${f.part}${f.more > 0 ? ` and ${f.more} more` : ''}: ${f.draftDegrees < 0.05 ? 'no draft' : `${f.draftDegrees.toFixed(1)} degrees of draft`} over ${mm(Math.round(f.gripMm))}, ${f.wantedDegrees} wanted`,
+    why: `The concrete holds ${f.more > 0 ? 'such a part' : 'it'} from two sides along its way, and shrinks onto what stands inside it. Taper it, wax it well, and draw it in the first hours after final set, or make it of what peels, folds or breaks out.`,
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        r.code === 'parted' ? 'Part the core by a wedge' : `Slope it by ${f.wantedDegrees} degrees`,
+      ]),
+    ),
+  }),
   'order-circle': (f: { parts: string }) => ({
     what: `No order in which these come off: ${f.parts}`,
     why: 'Each waits for another of them. Choose other corners or another way of building.',

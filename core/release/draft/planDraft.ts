@@ -1,0 +1,128 @@
+import type { Kernel, SolidRecipe, Vector } from '../../geometry/index.ts'
+import type { MouldPart, Undoing } from '../../mould/index.ts'
+import { type Meeting, meetMould } from './meetMould.ts'
+import { draftOf, type PartDraft, partDrafts, squareTo } from './partDrafts.ts'
+
+/** A cast as its mould lets it go: each flat piece of its surface, with the part behind it and the draft of that part there. */
+export type DraftMap = Pick<Meeting, 'positions' | 'part' | 'partIds'> & {
+  /** Between the face and the way of the part behind it, degrees; NaN where it is open. */
+  readonly degrees: Float32Array
+  /** Whether the part is rigid, by its place in `partIds`. */
+  readonly rigid: readonly boolean[]
+}
+
+/** One part's way out. */
+export type PartMove = {
+  readonly partId: string
+  /** The act by which it leaves. */
+  readonly operationId: string
+  readonly rigid: boolean
+  /** How far it goes until it is clear of the cast, as poured: to the right, to the back, up. */
+  readonly rightMm: number
+  readonly backMm: number
+  readonly upMm: number
+}
+
+export type DraftRow = PartDraft & { readonly rigid: boolean }
+
+/** The way of a part: another than its pull where that is how it leaves. */
+export const waysOf =
+  (parts: readonly MouldPart[], other: Readonly<Record<string, Vector>>) =>
+  (partId: string): Vector =>
+    other[partId] ?? parts.find((p) => p.id === partId)!.pull
+
+/** The draft of every part that meets the cast, with the map it is read from. */
+export function planDraft(
+  kernel: Kernel,
+  cast: SolidRecipe,
+  parts: readonly MouldPart[],
+  acts: readonly Undoing[],
+  ways: Readonly<Record<string, Vector>>,
+): { readonly rows: readonly DraftRow[]; readonly meeting: Meeting; readonly map: DraftMap } {
+  const meeting = meetMould(kernel, cast, parts)
+  const wayOf = waysOf(parts, ways)
+  const rigid = new Set(acts.flatMap((u) => (u.rigid ? u.partIds : [])))
+  const bodyOf = new Map(acts.flatMap((u) => (u.asOne ? u.partIds.map((id) => [id, u.id] as const) : [])))
+  const { positions, part, partIds, normals } = meeting
+  const degrees = Float32Array.from(part, (at, i) =>
+    at < 0
+      ? Number.NaN
+      : draftOf([normals[3 * i]!, normals[3 * i + 1]!, normals[3 * i + 2]!], wayOf(partIds[at]!)),
+  )
+  return {
+    rows: partDrafts(meeting, wayOf, (id) => bodyOf.get(id) ?? id)
+      .filter((r) => r.leastDeg !== null)
+      .map((r) => ({ ...r, rigid: rigid.has(r.partId) })),
+    meeting,
+    map: { positions, part, partIds, degrees, rigid: partIds.map((id) => rigid.has(id)) },
+  }
+}
+
+/** A part is lifted at least so far clear, mm. */
+const CLEAR = 10
+
+/** How each part moves as it leaves, in the order of the acts: until all of it is past all of the cast along its way. */
+export function movesOf(
+  kernel: Kernel,
+  cast: SolidRecipe,
+  parts: readonly MouldPart[],
+  acts: readonly Undoing[],
+  ways: Readonly<Record<string, Vector>>,
+): PartMove[] {
+  const wayOf = waysOf(parts, ways)
+  return kernel.withSolids((scope) => {
+    const reach = (recipe: SolidRecipe, way: Vector): { readonly from: number; readonly to: number } => {
+      const [u, v] = squareTo(way)
+      const { min, max } = scope
+        .keep(
+          scope
+            .solid(recipe)
+            .body.transform([
+              u[0],
+              v[0],
+              way[0],
+              0,
+              u[1],
+              v[1],
+              way[1],
+              0,
+              u[2],
+              v[2],
+              way[2],
+              0,
+              0,
+              0,
+              0,
+              1,
+            ]),
+        )
+        .boundingBox()
+      return { from: min[2], to: max[2] }
+    }
+    const known = new Map<string, number>()
+    const farOf = (way: Vector): number => {
+      const key = way.join()
+      const far = known.get(key) ?? reach(cast, way).to
+      known.set(key, far)
+      return far
+    }
+    return acts.flatMap((u) =>
+      u.partIds.flatMap((partId): PartMove[] => {
+        const part = parts.find((p) => p.id === partId)
+        if (!part) return []
+        const way = wayOf(partId)
+        const by = Math.max(CLEAR, farOf(way) - reach(part.recipe, way).from)
+        return [
+          {
+            partId,
+            operationId: u.id,
+            rigid: u.rigid,
+            rightMm: way[0] * by,
+            backMm: way[1] * by,
+            upMm: way[2] * by,
+          },
+        ]
+      }),
+    )
+  })
+}
