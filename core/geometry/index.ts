@@ -50,7 +50,7 @@ export {
   solidThrough,
 } from './region.ts'
 export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
-export { seenLines } from './seenLines.ts'
+export { seenLines, weld } from './seenLines.ts'
 export { type CellMeasure, joinMeasures, splitMeasure } from './splitMeasure.ts'
 export { countSurfaces, growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
 export {

@@ -183,6 +183,10 @@ export const releaseChoiceSchema = z.strictObject({
   faceAgent: id.describe('on faced board'),
   edgeSeal: id.describe('on raw edges that face concrete'),
   leftOut: z.string().max(500).nullable().describe('reason for using no release, when left out on purpose'),
+  vented: z
+    .boolean()
+    .default(false)
+    .describe('a vent is drilled at the highest place of every pocket that holds air in the pour'),
 })
 
 export const mixChoiceSchema = z.strictObject({

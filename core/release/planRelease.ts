@@ -7,7 +7,10 @@ import type { SteelStation } from '../steel/index.ts'
 import type { Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation } from '../work/index.ts'
+import { airPockets } from './air/airPockets.ts'
+import { airFigures, airFindings, NO_AIR, ventOperations } from './air/planAir.ts'
 import { comeOff } from './comeOff.ts'
+import type { Stander } from './draft/meetMould.ts'
 import { movesOf, planDraft } from './draft/planDraft.ts'
 import { shortOfDraft } from './draft/shortOfDraft.ts'
 import { takeOff } from './takeOff.ts'
@@ -129,6 +132,7 @@ export function planReleaseStation(
     steel?.figures.strippingKg ?? massOf(figures.volumeLitres * 1e6, freshKgPerM3) + figures.inserts.massKg
   const { operations: strips, circle } = takeOff(off, listed, castKg, steel?.figures.turnMpa)
   if (circle.length > 0) raise('order-circle', 'stop', { parts: namesIn(circle, off, mould.parts) })
+  const by = pouredPlacement(piece.attitude, geometry)
   const poured = (loop: Loop) => pouredLoop(loop, piece.attitude, geometry)
   const slab = {
     outline: poured(geometry.outline),
@@ -137,9 +141,13 @@ export function planReleaseStation(
     solid: geometry.recipe && {
       kind: 'moved' as const,
       solid: geometry.recipe,
-      by: pouredPlacement(piece.attitude, geometry),
+      by,
     },
   }
+  const castIn = [
+    ...geometry.inserts,
+    ...(geometry.voidFormer ? [{ id: 'void-former', ...geometry.voidFormer }] : []),
+  ].map(({ id, recipe }): Stander => ({ id: `cast-in/${id}`, recipe: { kind: 'moved', solid: recipe, by } }))
   const inOrder = strips.map((op) => off.find((o) => o.id === op.id)!)
   const order = inOrder.flatMap((u) => (u.rigid ? u.partIds : []))
   const { trapped, examined, ways } =
@@ -153,7 +161,9 @@ export function planReleaseStation(
         )
       : { trapped: [], examined: [], ways: new Map<string, Vector>() }
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
-  const bySolids = quick ? null : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways })
+  const bySolids = quick
+    ? null
+    : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways }, castIn)
   const { locked, looked } = bySolids ?? { locked: [], looked: [] }
   for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
@@ -173,6 +183,9 @@ export function planReleaseStation(
     )
   const steep = shortOfDraft(piece, mould.parts, bySolids?.rows ?? [], new Set(locked.map((l) => l.partId)))
   if (steep) raise('draft-short', steep.level, steep.facts, steep.remedies, steep.partId)
+  const air = bySolids ? airFigures(bySolids.air, piece.release.vented) : NO_AIR
+  for (const f of airFindings(piece, mould.parts, air, figures.volumeLitres))
+    raise(f.code, f.level, f.facts, f.remedies, f.partId)
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
     agents,
@@ -181,6 +194,7 @@ export function planReleaseStation(
     partsUnexamined: order.length - examined.length - looked.length,
     drafts: bySolids?.rows ?? [],
     moves: bySolids?.moves ?? [],
+    air,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
     suctionN: figures.showFaceAreaM2 * 1e3 * suctionKPa,
@@ -188,11 +202,18 @@ export function planReleaseStation(
     turns: turning.length,
     leftOut: piece.release.leftOut,
   }
+  const later = new Set(mould.afterRelease)
+  const onFaces = faceOperations(agents, faces, mould)
+  const vents = ventOperations(air, mould.parts, {
+    built: mould.operations.flatMap((op) => (later.has(op.id) ? [] : [op.id])),
+    waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
+    off: strips,
+  })
   return {
     figures: result,
     findings,
     draft: bySolids?.map ?? null,
-    operations: [...faceOperations(agents, faces, mould), ...strips.map((op) => lifted(op, ways))],
+    operations: [...vents.drill, ...onFaces, ...strips.map((op) => lifted(op, ways)), ...vents.cut],
   }
 }
 
@@ -204,6 +225,7 @@ function fromSolids(
   { parts }: MouldStation,
   acts: readonly Undoing[],
   plan: { readonly examined: readonly string[]; readonly ways: ReadonlyMap<string, Vector> },
+  castIn: readonly Stander[],
 ) {
   if (!cast) return null
   const told = {
@@ -215,10 +237,15 @@ function fromSolids(
     comeOff(kernel, i.cast, parts, i.acts, new Set(i.skip)),
   ).value
   const ways = { ...Object.fromEntries(plan.ways), ...came.ways }
-  const draft = runStation(memo, 'draft', { ...told, ways }, (i) => ({
-    ...planDraft(kernel, i.cast, parts, i.acts, i.ways),
-    moves: movesOf(kernel, i.cast, parts, i.acts, i.ways),
-  })).value
+  const draft = runStation(memo, 'draft', { ...told, ways, castIn }, (i) => {
+    const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn)
+    return {
+      rows,
+      map,
+      air: airPockets(meeting),
+      moves: movesOf(kernel, i.cast, parts, i.acts, i.ways),
+    }
+  }).value
   return { locked: came.locked, looked: came.examined, ...draft }
 }
 

@@ -145,7 +145,7 @@ describe('agents', () => {
       agents(
         with_(
           { baseBoard: 'mdf-9' },
-          { release: { faceAgent: 'paste-wax', edgeSeal: 'lacquer', leftOut: null } },
+          { release: { faceAgent: 'paste-wax', edgeSeal: 'lacquer', leftOut: null, vented: false } },
         ),
       ),
     ).toEqual([

@@ -2,6 +2,7 @@ import type { Finding } from '../job/index.ts'
 import type { MouldFace } from '../mould/index.ts'
 import type { Agent } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { AirFigures } from './air/planAir.ts'
 import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
 
 /** What goes on one face of the mould, or why nothing does. */
@@ -33,6 +34,8 @@ export type ReleaseFigures = {
   readonly drafts: readonly DraftRow[]
   /** How each part moves as it leaves, in the order in which they come off; none until the solids are there. */
   readonly moves: readonly PartMove[]
+  /** Where air stays while it is filled. */
+  readonly air: AirFigures
   readonly waitMinutes: number
   readonly faceAreaM2: number
   readonly suctionN: number

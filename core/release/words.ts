@@ -74,6 +74,24 @@ export const RELEASE_WORDS = {
       ]),
     ),
   }),
+  'air-trapped': (
+    f: { part: string; more: number; volumeLitres: number; deepMm: number },
+    { mm, litres },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `Air stays under ${f.part}${f.more > 0 ? ` and in ${f.more} more ${f.more === 1 ? 'pocket' : 'pockets'}` : ''}: ${litres(f.volumeLitres, f.volumeLitres < 0.1 ? 3 : 2)}, up to ${mm(Math.round(f.deepMm))} deep`,
+    why: 'The fill closes below it before the air is out, and no tapping drives it down and round: the cast lacks what the air takes. A vent at its highest place, the piece the other way up, or a lift that stops under it and is worked in by hand.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        r.code === 'vented' ? `Drill a vent at its highest place` : 'Pour it the other way up',
+      ]),
+    ),
+  }),
+  'air-roof': (f: { part: string; more: number; areaM2: number }, { m2 }) => ({
+    what: `${f.part}${f.more > 0 ? ` and ${f.more} more` : ''} ${f.more > 0 ? 'look' : 'looks'} level down on the fill, over ${m2(f.areaM2, 2)}`,
+    why: 'Bubbles stay under a level face and leave holes in it. Fill from one side so that they are driven out at the other, with a flowing mix, and tap while it rises.',
+  }),
   'order-circle': (f: { parts: string }) => ({
     what: `No order in which these come off: ${f.parts}`,
     why: 'Each waits for another of them. Choose other corners or another way of building.',

@@ -24,7 +24,12 @@ export type Meeting = {
   readonly partIds: readonly string[]
   /** The cast itself. */
   readonly cast: NamedMesh
+  /** What stands behind a place of its surface, out along a unit vector: a part by its place in `partIds`, -1 for none. */
+  readonly stands: (at: Vector, out: Vector) => number
 }
+
+/** What stands in the pour: a part of the mould, or what is cast in. */
+export type Stander = Pick<MouldPart, 'id' | 'recipe'>
 
 /** A part stands behind a face if it is there this far out of it, mm: chords and single precision keep them apart by less. */
 const OUT = 0.1
@@ -47,7 +52,7 @@ type Corner = readonly [number, number, number]
  * What of a mould stands behind every face of a cast. A triangle with different parts behind its corners is cut in two
  * across its longest side, again and again; the areas of all pieces are those of the cast.
  */
-export function meetMould(kernel: Kernel, cast: SolidRecipe, parts: readonly MouldPart[]): Meeting {
+export function meetMould(kernel: Kernel, cast: SolidRecipe, parts: readonly Stander[]): Meeting {
   const { body, others } = kernel.withSolids((scope) => ({
     body: meshSolid(scope.solid(cast)),
     others: parts.map((p, at) => behind(at, meshSolid(scope.solid(p.recipe)))),
@@ -104,6 +109,7 @@ function meet(body: NamedMesh, others: readonly Behind[], partIds: readonly stri
     triangle: Uint32Array.from(of),
     partIds,
     cast: body,
+    stands: look,
   }
 }
 

@@ -1,11 +1,11 @@
 import type { Kernel, SolidRecipe, Vector } from '../../geometry/index.ts'
 import type { MouldPart, Undoing } from '../../mould/index.ts'
-import { type Meeting, meetMould } from './meetMould.ts'
+import { type Meeting, meetMould, type Stander } from './meetMould.ts'
 import { draftOf, type PartDraft, partDrafts, squareTo } from './partDrafts.ts'
 
-/** A cast as its mould lets it go: each flat piece of its surface, with the part behind it and the draft of that part there. */
+/** A cast as its mould lets it go: each flat piece of its surface, with the part behind it, or what is cast in, and the draft of that part there. */
 export type DraftMap = Pick<Meeting, 'positions' | 'part' | 'partIds'> & {
-  /** Between the face and the way of the part behind it, degrees; NaN where it is open. */
+  /** Between the face and the way of the part behind it, degrees; NaN where it is open, or stays. */
   readonly degrees: Float32Array
   /** Whether the part is rigid, by its place in `partIds`. */
   readonly rigid: readonly boolean[]
@@ -25,11 +25,14 @@ export type PartMove = {
 
 export type DraftRow = PartDraft & { readonly rigid: boolean }
 
+/** What is cast in stays, and has none. */
+const UP: Vector = [0, 0, 1]
+
 /** The way of a part: another than its pull where that is how it leaves. */
 export const waysOf =
   (parts: readonly MouldPart[], other: Readonly<Record<string, Vector>>) =>
   (partId: string): Vector =>
-    other[partId] ?? parts.find((p) => p.id === partId)!.pull
+    other[partId] ?? parts.find((p) => p.id === partId)?.pull ?? UP
 
 /** The draft of every part that meets the cast, with the map it is read from. */
 export function planDraft(
@@ -38,20 +41,22 @@ export function planDraft(
   parts: readonly MouldPart[],
   acts: readonly Undoing[],
   ways: Readonly<Record<string, Vector>>,
+  castIn: readonly Stander[] = [],
 ): { readonly rows: readonly DraftRow[]; readonly meeting: Meeting; readonly map: DraftMap } {
-  const meeting = meetMould(kernel, cast, parts)
+  const meeting = meetMould(kernel, cast, [...parts, ...castIn])
   const wayOf = waysOf(parts, ways)
+  const ofMould = new Set(parts.map((p) => p.id))
   const rigid = new Set(acts.flatMap((u) => (u.rigid ? u.partIds : [])))
   const bodyOf = new Map(acts.flatMap((u) => (u.asOne ? u.partIds.map((id) => [id, u.id] as const) : [])))
   const { positions, part, partIds, normals } = meeting
   const degrees = Float32Array.from(part, (at, i) =>
-    at < 0
+    at < 0 || !ofMould.has(partIds[at]!)
       ? Number.NaN
       : draftOf([normals[3 * i]!, normals[3 * i + 1]!, normals[3 * i + 2]!], wayOf(partIds[at]!)),
   )
   return {
     rows: partDrafts(meeting, wayOf, (id) => bodyOf.get(id) ?? id)
-      .filter((r) => r.leastDeg !== null)
+      .filter((r) => r.leastDeg !== null && ofMould.has(r.partId))
       .map((r) => ({ ...r, rigid: rigid.has(r.partId) })),
     meeting,
     map: { positions, part, partIds, degrees, rigid: partIds.map((id) => rigid.has(id)) },

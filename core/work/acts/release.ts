@@ -61,6 +61,16 @@ export const RELEASE_ACTS = {
       ? 'Nothing on the rubber, or a light water-based release; a film of soapy water makes it last.'
       : `A thin film of release on ${faceWords(f.face)}, brushed into the texture, none in pools.`,
   ),
+  'drill-vents': told(
+    'drill the vents',
+    (f: Named & { vents: number; diameterMm: number }, { mm }) =>
+      `Drill ${count(f.vents, 'vent')} of ${mm(f.diameterMm)} through ${listed(f.names)}, ${f.vents === 1 ? 'at the highest place of its pocket' : 'each at the highest place of its pocket'}, as marked; wax the holes. Stop ${f.vents === 1 ? 'it' : 'each'} with putty when concrete shows.`,
+  ),
+  'cut-vents': told('cut the vents back', (f: { vents: number }) =>
+    f.vents === 1
+      ? 'Cut the nib of the vent off while it is green, and rub it flush.'
+      : `Cut the ${f.vents} nibs of the vents off while they are green, and rub them flush.`,
+  ),
 
   // Board box
   'lift-hung': told(

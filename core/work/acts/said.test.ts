@@ -17,6 +17,13 @@ const moved = (told: Partial<FactsOf<'move-cast'>>): Act =>
 
 /** What each act says by its facts: one row a branch, with what must stand in it, and what must not. */
 const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
+  [
+    act('drill-vents', { names: ['lid'], vents: 1, diameterMm: 6 }),
+    /^Drill 1 vent of 6 mm through lid, at the highest place of its pocket.*Stop it with putty/,
+  ],
+  [act('drill-vents', { names: ['a', 'b'], vents: 3, diameterMm: 6 }), /3 vents.*through a and b, each at/],
+  [act('cut-vents', { vents: 1 }), /^Cut the nib of the vent off/],
+  [act('cut-vents', { vents: 2 }), /the 2 nibs/],
   // Building: boards
   [act('cut-list', { pieces: 12 }), /set once for each width: 12 pieces\. Label/],
   [act('laminate', { names: ['basin knockout'] }), /^Laminate basin knockout: glue, clamp/],
