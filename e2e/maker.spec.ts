@@ -108,7 +108,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await expect(bench(page)).toContainText('Wires across + along')
     await expect(bench(page).getByRole('textbox', { name: /^Cover/ })).toHaveValue('15')
     await station(page, 'Release').click()
-    await expect(bench(page).getByRole('listitem').first()).toContainText('take the screws out of')
+    await expect(page.getByTestId('lens')).toContainText('take the screws out of')
     await station(page, 'Mix').click()
     await expect(page.getByRole('listitem').filter({ hasText: 'Batch 1' })).toContainText('6 L water')
     await station(page, 'Pour').click()

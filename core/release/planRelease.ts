@@ -197,6 +197,7 @@ export function planReleaseStation(
     air,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
+    suctionKPa,
     suctionN: figures.showFaceAreaM2 * 1e3 * suctionKPa,
     turnKg: turning.length > 0 ? Math.max(...turning.map((op) => op.attitude!.massKg)) : null,
     turns: turning.length,

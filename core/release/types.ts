@@ -39,6 +39,8 @@ export type ReleaseFigures = {
   readonly waitMinutes: number
   readonly faceAreaM2: number
   readonly suctionN: number
+  /** What a closed face holds the cast by when it is first moved. */
+  readonly suctionKPa: number
   /** All that is moved at the heaviest turn, kg; null where nothing is turned over. */
   readonly turnKg: number | null
   readonly turns: number

@@ -5,7 +5,7 @@ import { PlanView } from '../stage/PlanView.tsx'
 import { SectionView } from '../stage/SectionView.tsx'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
-import { attitudeShown, lensTurned, partsMoved } from '../state/viewSlice.ts'
+import { attitudeShown, lensTurned, partsMoved, releaseLensTurned } from '../state/viewSlice.ts'
 import { Turns } from '../ui/Turns.tsx'
 
 import { SCREENS } from './stations.ts'
@@ -20,8 +20,8 @@ export function Stage({ station }: { station: StationName }) {
   const dispatch = useAppDispatch()
   const turning = useTurning(attitude)
   const { band, hero, stage: Own } = SCREENS[station]
-  const lens = useAppSelector((s) => s.view.lens)
-  const Hero = plan?.panels ? undefined : hero
+  const { lens, releaseLens } = useAppSelector((s) => s.view)
+  const Hero = plan?.panels || (station === 'release' && !plan?.stations.mould) ? undefined : hero
   if (Own && !plan?.panels)
     return (
       <Suspense fallback={null}>
@@ -31,10 +31,7 @@ export function Stage({ station }: { station: StationName }) {
   // A band of boards or of stripping needs a mould to tell of.
   const mould = plan?.stations.mould
   const bare =
-    plan !== null &&
-    (plan.panels !== null ||
-      (station === 'release' && !mould) ||
-      (station === 'mould' && !mould?.figures.layouts.length))
+    plan !== null && (plan.panels !== null || (station === 'mould' && !mould?.figures.layouts.length))
   const Band = bare ? undefined : band
   const down = piece.attitude.down === 'top'
   const geometry = plan?.stations.piece?.geometry
@@ -44,7 +41,21 @@ export function Stage({ station }: { station: StationName }) {
     <div className="grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] grid-rows-[40px_minmax(0,1fr)]">
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
-        {Hero && (
+        {Hero && station === 'release' && (
+          <Turns
+            label="Lens"
+            value={releaseLens}
+            ways={[
+              { value: 'film', name: 'coming apart' },
+              { value: 'faces', name: 'on the faces' },
+              { value: 'draft', name: 'draft' },
+            ]}
+            onTurn={(next) => dispatch(releaseLensTurned(next))}
+            className="flex flex-none border-[1.5px] border-ink"
+            item={(on) => `label min-h-8 px-3 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
+          />
+        )}
+        {Hero && station === 'steel' && (
           <Turns
             label="Lens"
             value={lens}
@@ -58,7 +69,7 @@ export function Stage({ station }: { station: StationName }) {
             item={(on) => `label min-h-8 px-3 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
           />
         )}
-        {!plan?.panels && (!Hero || lens === 'inside') && (
+        {!plan?.panels && (!Hero || (station === 'steel' ? lens === 'inside' : releaseLens !== 'film')) && (
           <Turns
             label="Attitude shown"
             value={attitude}
@@ -74,9 +85,11 @@ export function Stage({ station }: { station: StationName }) {
         <span className="label hidden min-w-0 flex-1 text-[14px] leading-none text-soft min-[1200px]:block">
           {plan?.panels
             ? 'as it is glued up'
-            : Hero && lens !== 'inside'
+            : Hero && station === 'steel' && lens !== 'inside'
               ? 'as placed'
-              : lies(piece, attitude, poured ?? '')}
+              : Hero && station === 'release'
+                ? ''
+                : lies(piece, attitude, poured ?? '')}
         </span>
         <span className="label flex-1 text-[14px] leading-none text-soft min-[1200px]:hidden">
           {piece.kind === 'slab' && !Hero && attitude === 'poured' && (down ? 'mirrored' : 'not mirrored')}
@@ -98,7 +111,9 @@ export function Stage({ station }: { station: StationName }) {
           </button>
         )}
       </div>
-      <div className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${rowsFor(Band !== undefined, tall)}`}>
+      <div
+        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${rowsFor(Band !== undefined, tall, Hero !== undefined && station === 'release')}`}
+      >
         {Hero ? (
           <div id="plan" tabIndex={-1} className="grid min-h-0 min-w-0">
             <Suspense fallback={<div />}>
@@ -141,7 +156,9 @@ function lies(piece: Piece, attitude: 'poured' | 'placed', poured: string): stri
 const TALL = 0.3
 
 /** A tall piece has more to show in its section than a slab has. */
-const rowsFor = (band: boolean, tall: boolean): string => {
+const rowsFor = (band: boolean, tall: boolean, film: boolean): string => {
+  // The section is a witness there: the room is the film's.
+  if (film) return 'grid-rows-[minmax(0,3fr)_minmax(0,1fr)]'
   if (!band) return 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'
   return tall
     ? 'grid-rows-[minmax(0,1.1fr)_minmax(0,1.05fr)_minmax(0,0.85fr)]'

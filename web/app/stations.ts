@@ -29,7 +29,7 @@ export const SCREENS: Readonly<Record<StationName, StationScreens>> = {
     bench: lazy(() =>
       import('../stations/release/ReleaseBench.tsx').then((m) => ({ default: m.ReleaseBench })),
     ),
-    band: lazy(() => import('../stations/release/StripBand.tsx').then((m) => ({ default: m.StripBand }))),
+    hero: lazy(() => import('../stations/release/ReleaseHero.tsx').then((m) => ({ default: m.ReleaseHero }))),
   },
   mix: {
     bench: lazy(() => import('../stations/mix/MixBench.tsx').then((m) => ({ default: m.MixBench }))),

@@ -1,5 +1,6 @@
 import * as THREE from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
+import type { FilmFrame } from '../../core/release/index.ts'
 import type { PartMesh, Scene } from '../worker/protocol.ts'
 
 export type SolidScene = {
@@ -8,6 +9,8 @@ export type SolidScene = {
   resize(width: number, height: number): void
   /** Lays triangles over the piece, in the frame of the pour, each corner with its colour; null takes them off. */
   tint(over: Tint | null): void
+  /** Shows a moment of the mould coming apart; null shows it whole. Room is kept round it for what moves off. */
+  film(frame: FilmFrame | null): void
   /** Where a point of the pour's frame is seen, px from the top left. */
   seenAt(p: readonly [number, number, number]): readonly [number, number]
   close(): void
@@ -48,6 +51,16 @@ const COLOUR: Readonly<Record<PartMesh['role'], string>> = {
   sealant: '--sealant',
 }
 const TURN_MS = 420
+/** How much further back the eye stands for what moves off. */
+const ROOM = 0.22
+
+function dim(fill: THREE.Material, edges: THREE.LineBasicMaterial, share: number): void {
+  for (const m of [fill, edges]) {
+    m.transparent = share < 1
+    m.opacity = share
+    m.depthWrite = share === 1
+  }
+}
 
 /** The 3D view without React: frames are drawn on demand, and native buffers freed. */
 export function openSolidScene(
@@ -78,6 +91,7 @@ export function openSolidScene(
   const around = new THREE.Box3()
   let look: Look = { attitude: 'poured', lit: null, apart: false, theme: 'day' }
   let framed = ''
+  let room = 0
   let queued = false
   /** How far turned over: 0 as poured, 1 as placed. */
   let turned = 0
@@ -89,6 +103,7 @@ export function openSolidScene(
   centre.renderOrder = 2
   turning.add(centre)
   let animation = 0
+  let filmed: FilmFrame | null = null
 
   const draw = () => {
     if (queued) return
@@ -152,9 +167,33 @@ export function openSolidScene(
       edges.color = colour('--ink')
       group.visible = part.role === 'piece' || part.role === 'insert' || look.attitude === 'poured'
       group.position.set(0, 0, 0)
+      dim(fill, edges, 1)
+      group.children[0]!.visible = true
+      if (filmed) {
+        filmPart(part, group, fill, edges, colour)
+        continue
+      }
       if (look.apart && look.attitude === 'poured') group.position.copy(apartBy(part))
       if (faceLit && part.role === 'piece') lightFace(part, group, colour('--oxide'))
     }
+  }
+
+  /** A part at a moment of the film: what leaves is on its way, edged in oxide; of what is off only edges are left where it stood. */
+  function filmPart(
+    part: PartMesh,
+    group: THREE.Group,
+    fill: THREE.Material,
+    edges: THREE.LineBasicMaterial,
+    colour: (name: string) => THREE.Color,
+  ): void {
+    const by = filmed?.offsets[part.id]
+    const off = filmed?.off.includes(part.id)
+    group.children[0]!.visible = !off
+    if (off) edges.color = colour('--hair')
+    if (!by) return
+    group.position.set(...by)
+    edges.color = colour('--oxide')
+    dim(fill, edges, filmed?.fading[part.id] ?? 1)
   }
 
   /** Lays the pointed face's own triangles over it in oxide. */
@@ -188,7 +227,9 @@ export function openSolidScene(
 
   function pose(): void {
     const middle = new THREE.Vector3(...size).multiplyScalar(0.5)
-    const now = new THREE.Quaternion().slerp(toPlaced, turned)
+    const now = filmed
+      ? new THREE.Quaternion().setFromAxisAngle(longAxis(), Math.PI * filmed.turned)
+      : new THREE.Quaternion().slerp(toPlaced, turned)
     turning.matrixAutoUpdate = false
     turning.matrix
       .makeTranslation(middle.x, middle.y, middle.z)
@@ -196,6 +237,9 @@ export function openSolidScene(
       .multiply(new THREE.Matrix4().makeTranslation(-middle.x, -middle.y, -middle.z))
     draw()
   }
+
+  /** What lies is turned over about its longer side. */
+  const longAxis = () => (size[0] >= size[1] ? new THREE.Vector3(1, 0, 0) : new THREE.Vector3(0, 1, 0))
 
   const restTurn = () => (look.attitude === 'placed' ? 1 : 0)
 
@@ -248,14 +292,14 @@ export function openSolidScene(
 
   /** Steps back until all of it shows; only when the size of the piece changed. */
   function frame(): void {
-    const reach = [...around.min, ...around.max].map((s) => Math.round(s)).join('x')
+    const reach = [...around.min, ...around.max, room].map((s) => Math.round(s)).join('x')
     const key = `${size.map((s) => Math.round(s)).join('x')}in${reach}@${camera.aspect.toFixed(2)}`
     if (key === framed) return
     framed = key
     const [length, width, thickness] = size
     controls.target.set(length / 2, width / 2, thickness / 2)
     const way = new THREE.Vector3(-0.42, -0.82, 0.72).normalize()
-    const distance = fitDistance(way)
+    const distance = fitDistance(way) * (1 + room)
     camera.position.copy(controls.target).addScaledVector(way, distance)
     camera.near = distance / 50
     camera.far = distance * 10
@@ -345,6 +389,16 @@ export function openSolidScene(
       camera.updateProjectionMatrix()
       frame()
       draw()
+    },
+    film(frameShown) {
+      const kept = frameShown ? ROOM : 0
+      filmed = frameShown
+      dressParts()
+      if (kept !== room) {
+        room = kept
+        frame()
+      }
+      pose()
     },
     tint(over) {
       untint()

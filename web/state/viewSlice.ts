@@ -14,6 +14,8 @@ export type SelectionKind =
   | 'sideHoles'
   | 'basin'
 export type Lens = 'inside' | 'thickness' | 'handling'
+/** What of a mould's release is looked at. */
+export type ReleaseLens = 'film' | 'faces' | 'draft'
 /** From where its thickness is looked at; null the usual way of the piece. */
 export type ThickWay = 'down' | 'front' | 'cut' | 'solid' | null
 export type Selection = { readonly kind: SelectionKind; readonly id: string } | null
@@ -32,6 +34,7 @@ export type ViewState = {
   readonly lens: Lens
   /** How thick it is, looked at so; in a cut through the thin place of this number, from 0. */
   readonly thick: { readonly way: ThickWay; readonly place: number }
+  readonly releaseLens: ReleaseLens
   readonly shortcuts: boolean
   readonly printed: number
   /** Where in the line one was last, so that other pages lead back there. */
@@ -47,6 +50,7 @@ const initialState: ViewState = {
   apart: false,
   lens: 'inside',
   thick: { way: null, place: 0 },
+  releaseLens: 'film',
   shortcuts: true,
   printed: 0,
   place: null,
@@ -85,6 +89,10 @@ export const viewSlice = createSlice({
       thick: { way: 'cut' as const, place: payload },
     }),
     lensTurned: (state, { payload }: PayloadAction<Lens>) => ({ ...state, lens: payload }),
+    releaseLensTurned: (state, { payload }: PayloadAction<ReleaseLens>) => ({
+      ...state,
+      releaseLens: payload,
+    }),
     partsMoved: (state) => ({ ...state, apart: !state.apart }),
     pieceShown: (state) => ({ ...state, selection: null, line: null, lit: null }),
     placeTaken: (state, { payload }: PayloadAction<NonNullable<ViewState['place']>>) => ({
@@ -98,6 +106,7 @@ export const viewSlice = createSlice({
 
 export const {
   lensTurned,
+  releaseLensTurned,
   thickTurned,
   thinPlaceCut,
   themeTurned,

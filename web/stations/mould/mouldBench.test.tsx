@@ -78,7 +78,7 @@ it('a split knockout, one side of another board, and the list as the saw is set'
   fireEvent.keyDown(large, { key: 'Escape' })
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
   await go('Release')
-  await says(bench, /Draw the wedges? first/)
+  await screen.findByRole('button', { name: /^Show step \d+: wedges out$/ })
 })
 
 it('a round top in a bent ring: too stiff a sheet is told, another goes round', async () => {

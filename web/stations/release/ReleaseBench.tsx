@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { agentNote } from '../../../core/release/index.ts'
+import { type AgentRow, agentNote } from '../../../core/release/index.ts'
 import { rowAmount } from '../../../core/stock/index.ts'
 import { faceWords, isStripping } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -7,19 +7,23 @@ import { useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
+import { AirRows } from './AirRows.tsx'
+import { faceLetters } from './faceLetters.ts'
 
 export function ReleaseBench() {
   const { piece, plan, job, looks } = usePlan()
   const change = useChange()
   const figures = plan?.stations.release?.figures
   const words = useWordsStyle()
-  const off = useWork(isStripping)
   /** Only what has raw faces is sealed; a row that is gone must be chosen anew wherever it is wanted. */
   const seals =
     !figures?.agents.every((a) => a.use !== 'seal') ||
     !job.stock.agents.some((a) => a.id === piece.release.edgeSeal)
   /** Rubber takes none: then there is nothing to choose, to leave out or to mind. */
   const taken = !figures || piece.release.leftOut !== null || figures.agents.some((a) => a.use === 'release')
+  const off = useWork(isStripping)
+  const letters = faceLetters(figures?.agents ?? [])
+  const letterOf = (row: AgentRow) => letters.find((l) => l.rows.includes(row))?.letter ?? ''
   const choose = (label: string, patch: Partial<typeof piece.release>) =>
     change(label, { type: 'releaseChosen', pieceId: piece.id, patch })
   return (
@@ -58,7 +62,10 @@ export function ReleaseBench() {
               {figures.agents.map((a) => (
                 <tr key={`${a.face}${a.surface}${a.use}`}>
                   <td>
-                    <strong>{faceWords(a.face)}</strong>, {a.material}
+                    <strong>
+                      {letterOf(a)} {faceWords(a.face)}
+                    </strong>
+                    , {a.material}
                     <span className="block text-[13px] leading-tight text-soft">
                       {agentNote(a)}
                       {a.amount > 0 && a.unit && `; ${rowAmount(a.amount, a.unit, 3, words)}`}
@@ -70,15 +77,19 @@ export function ReleaseBench() {
               ))}
             </tbody>
           </table>
-          <h2>Off, in this order</h2>
-          <ol className="label list-decimal pl-5 text-[15px]">
+        </div>
+      )}
+      <AirRows />
+      {off.length > 0 && (
+        <More title="Every step in words">
+          <ol className={`label list-decimal pl-5 text-[15px] ${looks.release}`}>
             {off.map(({ text, of: [op] }) => (
               <li key={op!.id} className="border-b py-1">
                 {text}
               </li>
             ))}
           </ol>
-        </div>
+        </More>
       )}
       {taken && (
         <More title="Leave the release out">

@@ -1,7 +1,8 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { SteelFigures, ThicknessMap } from '../../../core/steel/index.ts'
 import { formatLength } from '../../../core/units/index.ts'
-import { openSolidScene, type SolidScene } from '../../stage/solidScene.ts'
+import { rgbOf } from '../../stage/rgbOf.ts'
+import { useSolidScene } from '../../stage/useSolidScene.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppSelector } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -26,33 +27,12 @@ export default function ThicknessSolid({
   const { piece, scene } = usePlan()
   const { theme } = useAppSelector((s) => s.view)
   const style = useMeasureStyle()
-  const canvas = useRef<HTMLCanvasElement>(null)
-  const solid = useRef<SolidScene | null>(null)
-  const [drawn, setDrawn] = useState(0)
+  const { canvas, solid, drawn } = useSolidScene(size)
   const own = useMemo(
     () => scene && { ...scene, parts: scene.parts.filter((p) => p.role === 'piece') },
     [scene],
   )
   const tinted = useTinted(own, map)
-  useEffect(() => {
-    if (!canvas.current) return
-    try {
-      solid.current = openSolidScene(
-        canvas.current,
-        () => {},
-        () => setDrawn((n) => n + 1),
-      )
-    } catch {
-      solid.current = null
-    }
-    return () => {
-      solid.current?.close()
-      solid.current = null
-    }
-  }, [])
-  useEffect(() => {
-    if (size.width > 0) solid.current?.resize(size.width, size.height)
-  }, [size])
   useEffect(() => {
     if (!own || !solid.current) return
     solid.current.show(own)
@@ -60,7 +40,7 @@ export default function ThicknessSolid({
     solid.current.tint(
       tinted ? { positions: tinted.positions, colours: coloursOf(tinted.mm, map, wanted) } : null,
     )
-  }, [own, tinted, map, wanted, theme])
+  }, [own, tinted, map, wanted, theme, solid])
   // None over another: the thinnest first.
   const labels = placeLabels(
     drawn > 0 && own
@@ -153,20 +133,4 @@ function coloursOf(mm: Float32Array, map: ThicknessMap, wanted: number): Float32
     for (let k = 0; k < 9; k += 1) colours[9 * t + k] = rgb[k % 3]!
   })
   return colours
-}
-
-/** A colour of the style sheet as the screen mixes it, 0 to 1 each, in linear light. */
-function rgbOf(fill: string): readonly [number, number, number] {
-  const probe = document.createElement('canvas').getContext('2d', { willReadFrequently: true })
-  const swatch = document.createElement('span')
-  swatch.style.color = fill
-  document.body.append(swatch)
-  const mixed = getComputedStyle(swatch).color
-  swatch.remove()
-  if (!probe) return [1, 1, 1]
-  probe.fillStyle = mixed
-  probe.fillRect(0, 0, 1, 1)
-  const [r, g, b] = probe.getImageData(0, 0, 1, 1).data
-  const linear = (n: number) => (n / 255) ** 2.2
-  return [linear(r!), linear(g!), linear(b!)]
 }

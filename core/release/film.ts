@@ -1,0 +1,77 @@
+import type { Vector } from '../geometry/index.ts'
+import type { Operation } from '../work/index.ts'
+import type { PartMove } from './draft/planDraft.ts'
+
+/** One step of a mould coming apart: what leaves in it, how far, and how all that still stands lies by its end. */
+export type FilmStep = {
+  readonly moves: readonly { readonly partId: string; readonly by: Vector; readonly rigid: boolean }[]
+  /** Whether it lies turned over at the end of it. */
+  readonly turned: boolean
+}
+
+/** What is seen at a moment of the film. */
+export type FilmFrame = {
+  /** How far each part that leaves now has come, mm, as poured. */
+  readonly offsets: Readonly<Record<string, Vector>>
+  /** Of what bends, peels or breaks as it leaves: how much of it is still there, 1 to 0. */
+  readonly fading: Readonly<Record<string, number>>
+  /** Parts that are off. */
+  readonly off: readonly string[]
+  /** How far it is turned over, 0 to 1. */
+  readonly turned: number
+}
+
+/** A part is drawn no further off than this many times the size of the whole, and so much clear of where it is free. */
+const [FAR, CLEAR] = [0.75, 0.06]
+
+/** The steps of a film: operations that are told in one line are one step. `size` is the longest side of the whole, mm. */
+export function filmSteps(
+  lines: readonly (readonly Operation[])[],
+  moves: readonly PartMove[],
+  size: number,
+): FilmStep[] {
+  return lines.map((of) => {
+    const ids = new Set(of.map((op) => op.id))
+    return {
+      moves: moves
+        .filter((m) => ids.has(m.operationId))
+        .map(({ partId, rigid, rightMm, backMm, upMm }) => {
+          const far = Math.hypot(rightMm, backMm, upMm)
+          const shown = Math.min(far + CLEAR * size, FAR * size) / far
+          return { partId, rigid, by: [rightMm * shown, backMm * shown, upMm * shown] as const }
+        }),
+      turned: of.at(-1)?.attitude?.turned ?? false,
+    }
+  })
+}
+
+/**
+ * The film at a moment: 0 is the whole mould, n is after its n-th step. `stays` are parts that no step takes off: the bead
+ * of sealant goes with what it is run on, and is gone from the first step on.
+ */
+export function frameAt(
+  steps: readonly FilmStep[],
+  moment: number,
+  stays: readonly string[] = [],
+): FilmFrame {
+  const at = Math.min(Math.max(0, moment), steps.length)
+  const n = Math.min(Math.floor(at), Math.max(0, steps.length - 1))
+  const now = steps[n]
+  const share = eased(at - n)
+  const before = steps.slice(0, n)
+  const gone = new Set(before.flatMap((s) => s.moves.map((m) => m.partId)))
+  const was = before.at(-1)?.turned ?? false
+  const leaving = (now?.moves ?? []).filter((m) => !gone.has(m.partId))
+  return {
+    offsets: Object.fromEntries(
+      leaving.map(({ partId, by }) => [partId, [by[0] * share, by[1] * share, by[2] * share] as const]),
+    ),
+    fading: Object.fromEntries(leaving.flatMap((m) => (m.rigid ? [] : [[m.partId, 1 - share]]))),
+    off: [...gone, ...(at > 0 ? stays : [])],
+    turned: mix(was ? 1 : 0, (now?.turned ?? was) ? 1 : 0, share),
+  }
+}
+
+const mix = (a: number, b: number, t: number): number => a + (b - a) * t
+/** Slow at both ends. */
+const eased = (t: number): number => t * t * (3 - 2 * t)

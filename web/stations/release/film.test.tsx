@@ -1,0 +1,117 @@
+import { cleanup, fireEvent, screen, within } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Piece } from '../../../core/job/index.ts'
+import { planPiece } from '../../../core/plan.ts'
+import { store } from '../../state/store.ts'
+import { releaseLensTurned } from '../../state/viewSlice.ts'
+import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
+import { faceLetters, letterOfPart } from './faceLetters.ts'
+import { ReleaseHero } from './ReleaseHero.tsx'
+import { wayWords } from './wayWords.ts'
+
+const pieceOf = (id: string): Piece => demo.pieces.find((p) => p.id === id)!
+const planOf = (id: string, units: 'mm' | 'inch' = 'mm') => {
+  const job = { ...demo, settings: { ...demo.settings, units } }
+  return { job, piece: pieceOf(id), plan: planPiece(kernel, job, pieceOf(id)) }
+}
+const showHero = (id: string, units: 'mm' | 'inch' = 'mm') => {
+  const { job, piece, plan } = planOf(id, units)
+  return show(ReleaseHero, viewOf(job, piece, plan))
+}
+beforeEach(() => {
+  vi.stubGlobal('matchMedia', () => ({ matches: true }))
+  store.dispatch(releaseLensTurned('film'))
+})
+afterEach(() => {
+  cleanup()
+  vi.useRealTimers()
+})
+
+describe('the film', () => {
+  it('goes step by step with the arrows, and a pressed step is shown', async () => {
+    await showHero('terrace-planter')
+    const slider = screen.getByRole('slider', { name: 'Moment of the film' })
+    const at = () => slider.getAttribute('aria-valuetext')
+    expect(at()).toBe('the mould whole')
+    fireEvent.keyDown(slider, { key: 'ArrowRight' })
+    expect(at()).toMatch(/^step 1 of 6: side screws out/)
+    fireEvent.keyDown(slider, { key: 'ArrowLeft' })
+    expect(at()).toBe('the mould whole')
+    fireEvent.change(slider, { target: { value: '2.5' } })
+    expect(at()).toMatch(/^step 3 of 6: turn it over/)
+    expect(screen.getByTestId('lens').textContent).toMatch(/Agree who calls the turn/)
+    fireEvent.click(screen.getByRole('button', { name: /^Show step 5: core drawn/ }))
+    expect(at()).toMatch(/^step 5 of 6: core drawn/)
+    // Turned over by then: what was poured up comes out upward.
+    expect(screen.getByTestId('lens').textContent).toMatch(/clear after27\d mm up/)
+  })
+  it('is played a step at a time where less motion is wanted, and ends', async () => {
+    await showHero('chart-table')
+    vi.useFakeTimers()
+    fireEvent.click(screen.getByRole('button', { name: 'Play' }))
+    const { act } = await import('@testing-library/react')
+    act(() => {
+      vi.advanceTimersByTime(1900)
+    })
+    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toMatch(/^step 1 of/)
+    act(() => {
+      vi.advanceTimersByTime(60_000)
+    })
+    expect(screen.getByRole('button', { name: 'Again' })).toBeTruthy()
+  })
+  it.each(['pier-drum', 'hour-dial', 'egg-finial', 'hatch-cover'])(
+    'of %s names only what is there, in inches',
+    async (id) => {
+      await showHero(id, 'inch')
+      const steps = within(screen.getByRole('list', { name: 'Steps' })).getAllByRole('button')
+      for (const step of steps) {
+        fireEvent.click(step)
+        const text = screen.getByTestId('lens').textContent ?? ''
+        expect(text).not.toMatch(/undefined|NaN|Infinity| mm\b/)
+      }
+    },
+  )
+})
+
+describe('the other lenses say what their fills mean', () => {
+  it.each([
+    ['draft', 'runs into the cast', /\d+ rigid parts, 0 locked, \d+ with less/],
+    ['faces', 'open in the pour', /A, the base/],
+  ] as const)('%s', async (lens, legend, label) => {
+    store.dispatch(releaseLensTurned(lens))
+    await showHero('wash-top')
+    expect(screen.getByTestId('lens').textContent).toContain(legend)
+    expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(label)
+  })
+})
+
+describe('how a way is said', () => {
+  const move = (right: number, back: number, up: number, rigid = true) => ({
+    rightMm: right,
+    backMm: back,
+    upMm: up,
+    rigid,
+  })
+  it.each([
+    [[move(0, 0, 50)], false, '50 up'],
+    [[move(0, 0, 50)], true, '50 down'],
+    [[move(0, -10, 0)], true, '10 outward'],
+    [[move(30, 0, 30)], false, '42 outward and up'],
+    [[move(0, 0, 20), move(0, 0, -60)], false, '60 down'],
+    [[move(0, 0, 20, false)], false, ''],
+    [[], false, ''],
+  ] as const)('%j, turned %s: %s', (moves, turned, said) => {
+    expect(wayWords(moves, turned, (n) => String(n))).toBe(said)
+  })
+})
+
+describe('letters of faces', () => {
+  const { plan } = planOf('wash-top')
+  const letters = faceLetters(plan.stations.release!.figures.agents)
+  it('every row has one, and a part is lettered by its broad face', () => {
+    expect(letters.flatMap((l) => l.rows)).toHaveLength(plan.stations.release!.figures.agents.length)
+    expect(new Set(letters.map((l) => l.letter)).size).toBe(letters.length)
+    expect(letterOfPart(letters, 'strip/front')?.rows[0]?.face).toBe('sides')
+    expect(letterOfPart(letters, 'nothing')).toBeNull()
+  })
+})
