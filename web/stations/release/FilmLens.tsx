@@ -65,6 +65,7 @@ export function FilmLens() {
     if (matchMedia('(prefers-reduced-motion: reduce)').matches) {
       const timer = setInterval(() => {
         const next = Math.floor(from.current) + 1
+        from.current = next
         setMoment(next)
         if (next >= last) setPlaying(false)
       }, STEP_MS)
