@@ -155,6 +155,7 @@ function usualChoices(
       faceAgent: firstId(stock.agents),
       edgeSeal: stock.agents.find((a) => a.kind === 'packing-tape')?.id ?? firstId(stock.agents),
       leftOut: null,
+      faces: {},
       vented: false,
     },
     mix: { mix: firstId(stock.mixes), water: 'medium', wastePercent: null, mixer: firstId(stock.mixers) },

@@ -183,6 +183,16 @@ export const releaseChoiceSchema = z.strictObject({
   faceAgent: id.describe('on faced board'),
   edgeSeal: id.describe('on raw edges that face concrete'),
   leftOut: z.string().max(500).nullable().describe('reason for using no release, when left out on purpose'),
+  faces: z
+    .record(
+      z.string().max(40),
+      z.strictObject({
+        agent: id.nullable().describe('instead of faceAgent; null takes that'),
+        leftOut: z.string().max(500).nullable().describe('reason for using none on it'),
+      }),
+    )
+    .default({})
+    .describe('by face of the mould, where one is treated otherwise than the rest'),
   vented: z
     .boolean()
     .default(false)

@@ -13,6 +13,7 @@ import { comeOff } from './comeOff.ts'
 import type { Stander } from './draft/meetMould.ts'
 import { movesOf, planDraft } from './draft/planDraft.ts'
 import { shortOfDraft } from './draft/shortOfDraft.ts'
+import { mustNotMeet } from './mustNotMeet.ts'
 import { takeOff } from './takeOff.ts'
 import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
@@ -74,7 +75,13 @@ export function planReleaseStation(
   const left = piece.release.leftOut !== null
   const { off } = mould
   const { faces, parts: listed } = mould.figures
-  const agents = treatFaces(faces, stock, { face, seal, leftOut: left })
+  const agents = treatFaces(faces, stock, { face, seal, ...piece.release })
+  for (const f of mustNotMeet(piece, agents, stock))
+    findings.push({
+      ...f,
+      station: 'release',
+      about: [{ pieceId: piece.id, kind: 'choice', id: f.face }],
+    })
   const depth = geometry.thickness
 
   const wrapped = new Set(

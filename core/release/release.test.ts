@@ -145,7 +145,9 @@ describe('agents', () => {
       agents(
         with_(
           { baseBoard: 'mdf-9' },
-          { release: { faceAgent: 'paste-wax', edgeSeal: 'lacquer', leftOut: null, vented: false } },
+          {
+            release: { faceAgent: 'paste-wax', edgeSeal: 'lacquer', leftOut: null, faces: {}, vented: false },
+          },
         ),
       ),
     ).toEqual([

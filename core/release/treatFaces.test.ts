@@ -18,7 +18,7 @@ const treat = (surface: Surface, agents: { face?: Agent; seal?: Agent; leftOut?:
   treatFaces([face(surface)], testStock, {
     face: agents.face ?? wax,
     seal: agents.seal ?? lacquer,
-    leftOut: agents.leftOut ?? false,
+    leftOut: agents.leftOut ? 'a trial' : null,
   }).map((r) => [r.use, r.agentKind])
 
 describe('what goes on a face', () => {
@@ -87,7 +87,15 @@ describe('what goes on a face', () => {
     ],
     ['oil where oil was chosen', 'faced', { face: oil }, [['release', 'oil']]],
     ['nothing where release is left out', 'faced', { leftOut: true }, [['none', 'none']]],
-    ['raw board is sealed all the same', 'raw', { leftOut: true }, [['seal', 'lacquer']]],
+    [
+      'raw board is sealed all the same, and that nothing goes over it is told',
+      'raw',
+      { leftOut: true },
+      [
+        ['seal', 'lacquer'],
+        ['none', 'none'],
+      ],
+    ],
     ['a film is no release: it stays', 'rubber', { leftOut: true }, [['film', 'none']]],
   ])('%s', (_, surface, agents, rows) => {
     expect(treat(surface, agents)).toEqual(rows)
@@ -96,7 +104,7 @@ describe('what goes on a face', () => {
     const [row] = treatFaces([face('faced', { areaM2: 1.7 })], testStock, {
       face: wax,
       seal: lacquer,
-      leftOut: false,
+      leftOut: null,
     })
     expect(row!.amount).toBeCloseTo((1.7 * wax.coats) / wax.coverM2PerUnit, 9)
     expect(row!.waitMinutes).toBe(wax.coats * wax.waitMinutes + wax.readyMinutes)
@@ -104,7 +112,7 @@ describe('what goes on a face', () => {
     const [free] = treatFaces([face('faced')], testStock, {
       face: { ...wax, price: null },
       seal: lacquer,
-      leftOut: false,
+      leftOut: null,
     })
     expect(free!.cost).toBeNull()
   })
@@ -112,7 +120,7 @@ describe('what goes on a face', () => {
     const rows = treatFaces([face('rubber', { face: 'rubber' }), face('raw'), face('faced')], testStock, {
       face: undefined,
       seal: undefined,
-      leftOut: false,
+      leftOut: null,
     })
     expect(rows.map((r) => [r.face, r.use])).toEqual([
       ['rubber', 'film'],

@@ -1,3 +1,4 @@
+import type { ReleaseChoice } from '../job/index.ts'
 import type { MouldFace, MouldStation, Surface } from '../mould/index.ts'
 import type { Agent, Stock } from '../stock/index.ts'
 import { act, type Operation, operation, partRefs } from '../work/index.ts'
@@ -34,7 +35,10 @@ const FILM_PER_M2 = 5
 type Agents = {
   readonly face: Agent | undefined
   readonly seal: Agent | undefined
-  readonly leftOut: boolean
+  /** The reason for using none anywhere. */
+  readonly leftOut: string | null
+  /** Where a face is treated otherwise than the rest. */
+  readonly faces?: ReleaseChoice['faces']
 }
 
 /** Foam bears no solvent: its seal is tape whatever seals the rest; a shell is curved and is never taped. */
@@ -57,9 +61,14 @@ export function treatFaces(
     const rows: AgentRow[] = []
     if (seal && sealer) rows.push(agentRow(face, 'seal', sealer))
     const taped = face.surface === 'raw edge' && sealer?.kind === 'packing-tape'
+    const own = agents.faces?.[face.face]
+    const agent = own?.agent ? stock.agents.find((a) => a.id === own.agent) : agents.face
+    const leftOut = own?.leftOut ?? agents.leftOut
     if (use === 'film') rows.push(bareRow(face, 'film'))
-    else if (use === 'release' && !taped && !agents.leftOut && agents.face)
-      rows.push(agentRow(face, 'release', agents.face))
+    else if (use === 'release' && !taped) {
+      if (leftOut !== null) rows.push({ ...bareRow(face, 'none'), leftOut })
+      else if (agent) rows.push(agentRow(face, 'release', agent))
+    }
     return rows.length > 0 ? rows : [bareRow(face, 'none')]
   })
 }
@@ -76,6 +85,7 @@ function agentRow(face: MouldFace, use: 'seal' | 'release', agent: Agent): Agent
     amount,
     unit: agent.unit,
     cost: agent.price === null ? null : amount * agent.price,
+    leftOut: null,
   }
 }
 
@@ -89,6 +99,7 @@ const bareRow = (face: MouldFace, use: 'film' | 'none'): AgentRow => ({
   amount: 0,
   unit: null,
   cost: 0,
+  leftOut: null,
 })
 
 const faceOf = ({ face, surface, material, partIds, areaM2 }: MouldFace) => ({
@@ -147,34 +158,28 @@ export function faceOperations(
     })
   const before = [...built.map((op) => op.id), ...seals.map((op) => op.id)]
   const waxed = rows.filter((r) => r.use === 'release')
-  const [first] = waxed
-  const release = first
-    ? [
-        operation({
-          ...act('release-face', {
-            faces: [...new Set(waxed.map((r) => r.face))],
-            agent: first.agent,
-            coats: first.coats,
-            wax: first.agentKind === 'paste-wax',
-          }),
-          id: 'release/faces',
-          station: 'release',
-          per: 'cast',
-          about: partRefs([...new Set(waxed.flatMap((r) => r.partIds))]),
-          minutes: minutesFor(waxed, WORK.releasePerM2),
-          waitMinutes: Math.max(...waxed.map((r) => r.waitMinutes)),
-          needs: before,
-          leads: afterRelease,
-          takes: [
-            {
-              name: first.agent,
-              amount: waxed.reduce((sum, r) => sum + r.amount, 0),
-              unit: first.unit ?? '',
-            },
-          ],
-        }),
-      ]
-    : []
+  // All faces of one agent in one go; what is put on the most comes first and bears no name.
+  const release = [...new Set(waxed.map((r) => r.agent))].map((agent, i) => {
+    const own = waxed.filter((r) => r.agent === agent)
+    const [first] = own
+    return operation({
+      ...act('release-face', {
+        faces: [...new Set(own.map((r) => r.face))],
+        agent,
+        coats: first!.coats,
+        by: first!.agentKind,
+      }),
+      id: i === 0 ? 'release/faces' : `release/${first!.face}`,
+      station: 'release',
+      per: 'cast',
+      about: partRefs([...new Set(own.flatMap((r) => r.partIds))]),
+      minutes: minutesFor(own, WORK.releasePerM2),
+      waitMinutes: Math.max(...own.map((r) => r.waitMinutes)),
+      needs: before,
+      leads: afterRelease,
+      takes: [{ name: agent, amount: own.reduce((sum, r) => sum + r.amount, 0), unit: first!.unit ?? '' }],
+    })
+  })
   const films = rows
     .filter((r) => r.use === 'film')
     .map((row) =>

@@ -14,13 +14,15 @@ export type AgentRow = {
   readonly areaM2: number
   readonly use: 'seal' | 'release' | 'film' | 'none'
   readonly agent: string
-  readonly agentKind: 'paste-wax' | 'oil' | 'lacquer' | 'packing-tape' | 'none'
+  readonly agentKind: Agent['kind']
   readonly coats: number
   readonly waitMinutes: number
   readonly amount: number
   /** Null where nothing is put on. */
   readonly unit: Agent['unit'] | null
   readonly cost: number | null
+  /** Why nothing is put on it, where that was chosen. */
+  readonly leftOut: string | null
 }
 
 export type ReleaseFigures = {

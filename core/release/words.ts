@@ -18,18 +18,51 @@ const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
   film: 'nothing sticks to it',
 }
 
+/** When an agent of a kind is chosen, and what it costs. */
+const SCHOOL: Readonly<Record<AgentRow['agentKind'], string>> = {
+  'paste-wax':
+    'Wax: for faced board, prints and shells; the closest face, and nothing that keeps a sealer off if it is free of silicone. Slow to put on.',
+  oil: 'Oil: quick, for large plain forms and plywood. What is left in the face keeps sealers and stains from taking; too much makes bug holes.',
+  'water-based':
+    'Water-based: sprayed, little smell, washes off before sealing. It raises raw timber and softens card.',
+  'petroleum-jelly':
+    'Petroleum jelly: for plain prints, threads and joints of shells. It fills fine texture and stains if it pools.',
+  film: 'Film: brushed on and peeled off with the cast; for new shells and what nothing else lets go of. It shows its brush strokes.',
+  'packing-tape': 'Tape: covers flat raw board and foam in one go; its laps show as lines.',
+  lacquer: 'Lacquer only seals: a release goes over it.',
+  varnish: 'Varnish only seals: a release goes over it.',
+  fuel: 'Never: it soaks into soil and skin, stains the face and gives off fumes.',
+  none: '',
+}
+export const schoolWords = (kind: AgentRow['agentKind']): string => SCHOOL[kind]
+
+/** How an agent goes on, in a few words. */
+const HOW: Readonly<Record<AgentRow['agentKind'], string>> = {
+  'paste-wax': 'haze, then buff',
+  oil: 'a thin film, no pools',
+  'water-based': 'sprayed thin, left to dry',
+  'petroleum-jelly': 'a thin film, wiped out of corners',
+  film: 'each coat dry before the next',
+  'packing-tape': 'all over, laps pressed down',
+  lacquer: 'no release',
+  varnish: 'no release',
+  fuel: 'no release',
+  none: '',
+}
+
 /** What goes on a face, how, or why nothing does. */
-export function agentNote({ use, agent, agentKind, surface }: AgentRow): string {
+export function agentNote({ use, agent, agentKind, surface, leftOut }: AgentRow): string {
   const note = NOTES[surface]
   if (use === 'seal') return `${agent}${note ? `; ${note}` : ''}`
   if (use === 'film') return `none${note ? `, ${note}` : ''}`
+  if (leftOut !== null) return `none, as chosen: ${leftOut}`
   if (use === 'none')
     return surface === 'raw edge'
       ? 'the tape lets go by itself'
       : surface === 'film'
         ? note
         : 'no release, as chosen'
-  const how = agentKind === 'paste-wax' ? 'haze, then buff' : 'a thin film, no pools'
+  const how = HOW[agentKind]
   return `${agent}; ${surface === 'soaks' || surface === 'bare metal' || note === '' ? how : note}`
 }
 
@@ -91,6 +124,36 @@ export const RELEASE_WORDS = {
   'air-roof': (f: { part: string; more: number; areaM2: number }, { m2 }) => ({
     what: `${f.part}${f.more > 0 ? ` and ${f.more} more` : ''} ${f.more > 0 ? 'look' : 'looks'} level down on the fill, over ${m2(f.areaM2, 2)}`,
     why: 'Bubbles stay under a level face and leave holes in it. Fill from one side so that they are driven out at the other, with a flowing mix, and tap while it rises.',
+  }),
+  'agent-refused': (f: { agent: string; faces: string; instead: string }) => ({
+    what: `${f.agent} is no release agent`,
+    why: 'Fuel and engine oil soak into soil and skin, stain the face, and give off fumes that burn. They go to the waste point, not on a mould.',
+    remedy: `Use ${f.instead} instead`,
+  }),
+  'agent-seals': (f: { agent: string; faces: string; instead: string }) => ({
+    what: `${f.agent} releases nothing: chosen for ${f.faces}`,
+    why: 'Lacquer and varnish close a face; concrete holds on to them. Wax or oil goes over them once they are hard.',
+    remedy: `Use ${f.instead} instead`,
+  }),
+  'agent-tape': (f: { agent: string; faces: string; instead: string }) => ({
+    what: `${f.agent} on ${f.faces} wrinkles or does not hold`,
+    why: 'Tape lies flat on flat board only: on rounds it wrinkles into the concrete, on dusty and porous faces it lets go in the pour.',
+    remedy: `Use ${f.instead} there`,
+  }),
+  'agent-fills': (f: { agent: string; faces: string; instead: string }) => ({
+    what: `${f.agent} fills what is fine on ${f.faces}`,
+    why: 'Grease stays in a fine texture and in layer lines: the face comes out blunt and stained there.',
+    remedy: `Use ${f.instead} there`,
+  }),
+  'agent-wets': (f: { agent: string; faces: string; instead: string }) => ({
+    what: `${f.agent} wets ${f.faces}`,
+    why: 'Water softens card: it swells, and the concrete takes hold of it.',
+    remedy: `Use ${f.instead} there`,
+  }),
+  'left-out-bonds': (f: { faces: string; reason: string }) => ({
+    what: `No release on ${f.faces}, which bond to concrete`,
+    why: `Left out on purpose: ${f.reason}. What soaks, rough prints and bare metal do not let go of concrete: the cast or the mould is broken off.`,
+    remedy: 'Put the release back on',
   }),
   'order-circle': (f: { parts: string }) => ({
     what: `No order in which these come off: ${f.parts}`,

@@ -17,7 +17,12 @@ const FAILED: Headline = { figure: '–', unit: '', line: 'failed: see below' }
 const AGENT = {
   'paste-wax': 'paste wax',
   oil: 'oil',
+  'water-based': 'water-based',
+  'petroleum-jelly': 'jelly',
+  film: 'film',
   lacquer: 'lacquer',
+  varnish: 'varnish',
+  fuel: 'fuel',
   'packing-tape': 'tape',
   none: 'no agent',
 } as const

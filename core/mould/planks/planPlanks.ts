@@ -142,6 +142,7 @@ export const planksMethod: MouldMethod<'planks'> = {
         area,
         board,
         baseBoard,
+        beside.plugs,
       ),
       top: 'rim',
       check: (layouts) => [
@@ -344,6 +345,7 @@ function mouldFaces(
   area: (list: readonly Plank[]) => number,
   board: Board,
   baseBoard: Board,
+  plugs: readonly BarePart[],
 ): MouldFace[] {
   const foot = faces.reduce((sum, f, i) => sum + (stands[i] === 'base' ? f.area : 0), 0) / 1e6
   const ids = (list: readonly Plank[]) => list.map((p) => p.part.id)
@@ -353,6 +355,17 @@ function mouldFaces(
     { face: 'sides', partIds: ids(outer), areaM2: area(outer), ...surfaceOf(board) },
     ...(inner.length > 0
       ? [{ face: 'core', partIds: ids(inner), areaM2: area(once), ...surfaceOf(board) } as const]
+      : []),
+    ...(plugs.length > 0
+      ? [
+          {
+            face: 'hole-plugs',
+            partIds: plugs.map((p) => p.id),
+            areaM2: plugs.reduce((sum, p) => sum + Math.PI * p.widthMm * p.lengthMm, 0) / 1e6,
+            material: 'raw timber',
+            surface: 'raw',
+          } as const,
+        ]
       : []),
   ]
 }

@@ -217,6 +217,12 @@ export const upperFormMethod: MouldMethod<'upper-form'> = {
           areaM2: form.reduce((sum, p) => sum + p.lengthMm * p.widthMm, 0) / 1e6,
           ...surfaceOf(board),
         },
+        {
+          face: 'bridges',
+          partIds: beams.map((p) => p.id),
+          areaM2: beams.reduce((sum, p) => sum + p.lengthMm * p.widthMm, 0) / 1e6,
+          ...surfaceOf(board),
+        },
       ],
       fillLater: 'upper-form',
       crownByHand: ring.crown,

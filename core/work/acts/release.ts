@@ -11,6 +11,8 @@ const FACE_WORDS = {
   tubes: 'the card of the knockouts',
   foam: 'the foam knockouts',
   plugs: 'the bought plugs',
+  'hole-plugs': 'the plugs of the holes',
+  bridges: 'the bridges, underneath',
   formers: 'the formers',
   'side-liners': 'the side liners',
   liner: 'the liner',
@@ -38,6 +40,21 @@ const LET_GO = {
 
 export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
 
+/** How an agent is put on. */
+const PUT_ON = {
+  'paste-wax': ['Wax', (n: number) => `${count(n, 'coat')}, left to haze, then buffed`],
+  oil: ['Oil', () => 'a thin film, no pools'],
+  'water-based': ['Spray', () => 'thin and even, left to dry'],
+  'petroleum-jelly': ['Grease', () => 'a thin film, wiped out of every corner'],
+  film: ['Brush a film on', (n: number) => `${count(n, 'coat')}, each dry before the next`],
+  'packing-tape': ['Tape', () => 'all over, laps pressed down'],
+  lacquer: ['Coat', (n: number) => count(n, 'coat')],
+  varnish: ['Coat', (n: number) => count(n, 'coat')],
+  fuel: ['Coat', (n: number) => count(n, 'coat')],
+  none: ['Leave', () => 'nothing on it'],
+} as const satisfies Record<string, readonly [string, (coats: number) => string]>
+type AgentWord = keyof typeof PUT_ON
+
 const held = (f: { massKg: number }, { kg }: WordsStyle): string =>
   f.massKg > 0 ? ` ${kg(f.massKg)} are turned.` : ''
 type Turned = { readonly massKg: number }
@@ -53,8 +70,8 @@ export const RELEASE_ACTS = {
   ),
   'release-face': told(
     'release',
-    (f: { faces: readonly FaceWord[]; agent: string; coats: number; wax: boolean }) =>
-      `${f.wax ? 'Wax' : 'Oil'} ${listed(f.faces.map(faceWords))}: ${f.agent}, ${f.wax ? `${count(f.coats, 'coat')}, left to haze, then buffed` : 'a thin film, no pools'}.`,
+    (f: { faces: readonly FaceWord[]; agent: string; coats: number; by: AgentWord }) =>
+      `${PUT_ON[f.by][0]} ${listed(f.faces.map(faceWords))}: ${f.agent}, ${PUT_ON[f.by][1](f.coats)}.`,
   ),
   'film-face': told('a film of release', (f: { face: FaceWord }) =>
     f.face === 'rubber'

@@ -22,6 +22,14 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /^Drill 1 vent of 6 mm through lid, at the highest place of its pocket.*Stop it with putty/,
   ],
   [act('drill-vents', { names: ['a', 'b'], vents: 3, diameterMm: 6 }), /3 vents.*through a and b, each at/],
+  [
+    act('release-face', { faces: ['formers'], agent: 'jelly', coats: 1, by: 'petroleum-jelly' }),
+    /^Grease the formers: jelly, a thin film, wiped out/,
+  ],
+  [
+    act('release-face', { faces: ['base'], agent: 'PVA', coats: 2, by: 'film' }),
+    /^Brush a film on the base: PVA, 2 coats, each dry/,
+  ],
   [act('cut-vents', { vents: 1 }), /^Cut the nib of the vent off/],
   [act('cut-vents', { vents: 2 }), /the 2 nibs/],
   // Building: boards
@@ -205,11 +213,11 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /edge/,
   ],
   [
-    act('release-face', { faces: ['base', 'sides'], agent: 'wax', coats: 2, wax: true }),
+    act('release-face', { faces: ['base', 'sides'], agent: 'wax', coats: 2, by: 'paste-wax' }),
     /^Wax the base and the sides: wax, 2 coats, left to haze, then buffed/,
   ],
   [
-    act('release-face', { faces: ['inside'], agent: 'oil', coats: 1, wax: false }),
+    act('release-face', { faces: ['inside'], agent: 'oil', coats: 1, by: 'oil' }),
     /^Oil the inside: oil, a thin film/,
     /haze/,
   ],

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { type AgentRow, agentNote } from '../../../core/release/index.ts'
+import { type AgentRow, agentNote, schoolWords } from '../../../core/release/index.ts'
 import { rowAmount } from '../../../core/stock/index.ts'
 import { faceWords, isStripping } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -8,6 +8,7 @@ import { useWork } from '../../state/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { AirRows } from './AirRows.tsx'
+import { FaceChoices } from './FaceChoices.tsx'
 import { faceLetters } from './faceLetters.ts'
 
 export function ReleaseBench() {
@@ -21,6 +22,7 @@ export function ReleaseBench() {
     !job.stock.agents.some((a) => a.id === piece.release.edgeSeal)
   /** Rubber takes none: then there is nothing to choose, to leave out or to mind. */
   const taken = !figures || piece.release.leftOut !== null || figures.agents.some((a) => a.use === 'release')
+  const chosen = job.stock.agents.find((a) => a.id === piece.release.faceAgent)
   const off = useWork(isStripping)
   const letters = faceLetters(figures?.agents ?? [])
   const letterOf = (row: AgentRow) => letters.find((l) => l.rows.includes(row))?.letter ?? ''
@@ -39,6 +41,7 @@ export function ReleaseBench() {
           onChoose={(faceAgent) => choose('release agent', { faceAgent })}
         />
       )}
+      {taken && chosen && <p className="text-[13px] leading-snug text-soft">{schoolWords(chosen.kind)}</p>}
       {seals && (
         <Pick
           label="Seal where it is raw"
@@ -79,6 +82,7 @@ export function ReleaseBench() {
           </table>
         </div>
       )}
+      {figures && taken && <FaceChoices key={piece.id} letters={letters} />}
       <AirRows />
       {off.length > 0 && (
         <More title="Every step in words">
