@@ -14,6 +14,8 @@ import type { Stander } from './draft/meetMould.ts'
 import { movesOf, planDraft } from './draft/planDraft.ts'
 import { shortOfDraft } from './draft/shortOfDraft.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
+import { bestPulls } from './pull/bestPulls.ts'
+import { pullFigures } from './pull/pullFigures.ts'
 import { takeOff } from './takeOff.ts'
 import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
@@ -170,7 +172,7 @@ export function planReleaseStation(
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
   const bySolids = quick
     ? null
-    : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways }, castIn)
+    : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways }, castIn, isParted(piece))
   const { locked, looked } = bySolids ?? { locked: [], looked: [] }
   for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
@@ -201,6 +203,7 @@ export function planReleaseStation(
     partsUnexamined: order.length - examined.length - looked.length,
     drafts: bySolids?.rows ?? [],
     moves: bySolids?.moves ?? [],
+    pulls: bySolids?.pulls ?? null,
     air,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
@@ -225,6 +228,13 @@ export function planReleaseStation(
   }
 }
 
+/** Places of a surface that ways to part it are judged by. */
+const PLACES = 1200
+
+/** Whether where its mould is parted is chosen, and so which ways it is drawn. */
+const isParted = (piece: Piece): boolean => piece.kind === 'imported' || PARTED.has(piece.mould.method)
+const PARTED: ReadonlySet<Piece['mould']['method']> = new Set(['printed', 'closed', 'block', 'brushed'])
+
 /** What the solids tell of the way out: what is locked, by what, how each part moves, and its draft. */
 function fromSolids(
   kernel: Kernel,
@@ -234,6 +244,7 @@ function fromSolids(
   acts: readonly Undoing[],
   plan: { readonly examined: readonly string[]; readonly ways: ReadonlyMap<string, Vector> },
   castIn: readonly Stander[],
+  shaped: boolean,
 ) {
   if (!cast) return null
   const told = {
@@ -245,9 +256,10 @@ function fromSolids(
     comeOff(kernel, i.cast, parts, i.acts, new Set(i.skip)),
   ).value
   const ways = { ...Object.fromEntries(plan.ways), ...came.ways }
-  const draft = runStation(memo, 'draft', { ...told, ways, castIn }, (i) => {
+  const draft = runStation(memo, 'draft', { ...told, ways, castIn, shaped }, (i) => {
     const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn)
     return {
+      pulls: i.shaped ? pullFigures(bestPulls(meeting.cast, { places: PLACES })) : null,
       rows,
       map,
       air: airPockets(meeting),
@@ -276,6 +288,15 @@ const lockCures = (piece: Piece): Finding['remedies'] => {
             ],
           },
         ]
+      : []),
+    ...(piece.kind === 'imported'
+      ? (['as-is', 'x-up', 'y-up'] as const)
+          .filter((turn) => turn !== piece.turn)
+          .map((turn) => ({
+            code: `pattern-${turn}`,
+            facts: {},
+            changes: [{ type: 'shapeChanged' as const, pieceId: piece.id, patch: { turn } }],
+          }))
       : []),
     ...(['brushed', 'block', 'layers'] as const)
       .filter((method) => method !== piece.mould.method)

@@ -4,6 +4,7 @@ import type { Agent } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { AirFigures } from './air/planAir.ts'
 import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
+import type { PullFigures } from './pull/pullFigures.ts'
 
 /** What goes on one face of the mould, or why nothing does. */
 export type AgentRow = {
@@ -36,6 +37,8 @@ export type ReleaseFigures = {
   readonly drafts: readonly DraftRow[]
   /** How each part moves as it leaves, in the order in which they come off; none until the solids are there. */
   readonly moves: readonly PartMove[]
+  /** How a rigid mould round it is best parted, of methods that part it; null of others, and until the solids are there. */
+  readonly pulls: PullFigures | null
   /** Where air stays while it is filled. */
   readonly air: AirFigures
   readonly waitMinutes: number

@@ -69,6 +69,9 @@ export function agentNote({ use, agent, agentKind, surface, leftOut }: AgentRow)
 /** What lets a locked part go. */
 const LETS_GO: Readonly<Record<string, string>> = {
   turned: 'Pour it the other way up',
+  'pattern-as-is': 'Stand the pattern as it was drawn',
+  'pattern-x-up': 'Stand the pattern with its x up',
+  'pattern-y-up': 'Stand the pattern with its y up',
   brushed: 'Brush a rubber skin on instead',
   block: 'Cast it in rubber instead',
   layers: 'Use foam that is broken out',

@@ -10,6 +10,7 @@ import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { AirRows } from './AirRows.tsx'
 import { FaceChoices } from './FaceChoices.tsx'
 import { faceLetters } from './faceLetters.ts'
+import { PullRows } from './PullRows.tsx'
 
 export function ReleaseBench() {
   const { piece, plan, job, looks } = usePlan()
@@ -84,6 +85,7 @@ export function ReleaseBench() {
       )}
       {figures && taken && <FaceChoices key={piece.id} letters={letters} />}
       <AirRows />
+      <PullRows />
       {off.length > 0 && (
         <More title="Every step in words">
           <ol className={`label list-decimal pl-5 text-[15px] ${looks.release}`}>

@@ -6,6 +6,7 @@ import { store } from '../../state/store.ts'
 import { releaseLensTurned } from '../../state/viewSlice.ts'
 import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
 import { faceLetters, letterOfPart } from './faceLetters.ts'
+import { leanWords } from './PullRows.tsx'
 import { ReleaseHero } from './ReleaseHero.tsx'
 import { wayWords } from './wayWords.ts'
 
@@ -102,6 +103,18 @@ describe('how a way is said', () => {
     [[], false, ''],
   ] as const)('%j, turned %s: %s', (moves, turned, said) => {
     expect(wayWords(moves, turned, (n) => String(n))).toBe(said)
+  })
+})
+
+describe('how halves are drawn apart', () => {
+  it.each([
+    [0, 0, 'Up and down'],
+    [90, 0, 'Level, to the right and back'],
+    [90, 350, 'Level, to the right and back'],
+    [90, 315, 'Level, to the front right and back'],
+    [30, 90, '30° off upright to the back'],
+  ])('%d off upright, %d round: %s', (leanDeg, roundDeg, said) => {
+    expect(leanWords({ leanDeg, roundDeg })).toBe(said)
   })
 })
 

@@ -1,0 +1,50 @@
+import type { ReleaseFigures } from '../../../core/release/index.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { More } from '../../ui/Choice.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
+
+type Best = NonNullable<ReleaseFigures['pulls']>['best'][number]
+
+/** Ways to part a rigid mould round it, the best first: what each leaves locked, and what only slides. */
+export function PullRows() {
+  const { plan } = usePlan()
+  const words = useWordsStyle()
+  const pulls = plan?.stations.release?.figures.pulls
+  if (!pulls || pulls.best.length === 0) return null
+  const area = (m2: number) => words.of('patch', m2 * 1e4, 0)
+  return (
+    <More title="Ways to part it">
+      <p className="text-[14px] leading-snug">
+        {pulls.partsNeeded === null
+          ? 'No few rigid parts leave all of it: it wants rubber, or foam that is broken out.'
+          : `${pulls.partsNeeded} rigid parts leave all of it, each drawn its own way.`}
+      </p>
+      <ul className="label text-[15px] leading-tight">
+        {pulls.best.map((p) => (
+          <li key={`${p.leanDeg},${p.roundDeg}`} className="border-b py-1">
+            {leanWords(p)}: {p.undercutM2 * 1e4 < 1 ? 'nothing locked' : `${area(p.undercutM2)} locked`}
+            {p.slidesM2 * 1e4 >= 1 && `, ${area(p.slidesM2)} slides`}
+          </li>
+        ))}
+      </ul>
+    </More>
+  )
+}
+
+const WAYS = [
+  'the right',
+  'the back right',
+  'the back',
+  'the back left',
+  'the left',
+  'the front left',
+  'the front',
+  'the front right',
+]
+
+/** How a pair of halves is drawn apart, as it is poured. */
+export function leanWords({ leanDeg, roundDeg }: Pick<Best, 'leanDeg' | 'roundDeg'>): string {
+  if (leanDeg < 1) return 'Up and down'
+  const way = WAYS[Math.round(roundDeg / 45) % 8]!
+  return leanDeg > 89 ? `Level, to ${way} and back` : `${Math.round(leanDeg)}° off upright to ${way}`
+}
