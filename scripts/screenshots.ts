@@ -28,17 +28,21 @@ try {
   })
   // Bent skins on ribs, the cut list and its sheets.
   await shoot(page, 'mould', `${job}/pier-cap/mould`)
-  // A block of rubber in section, and how it comes off.
-  await shoot(page, 'release', `${job}/star-tile/release`)
-  await shoot(page, 'printed', `${job}/lamp-bollard/mould`, async () => {
-    await page.getByRole('button', { name: /other ways to build it/ }).click()
+  // The core on its way out, what goes on the faces of a form on a form, and a print that locks.
+  await shoot(page, 'release', `${job}/terrace-planter/release`, async () => {
+    await page.getByRole('slider', { name: 'Moment of the film' }).fill('4.5')
+  })
+  await shoot(page, 'faces', `${job}/plate-trough/release`, async () => {
+    await page.getByRole('radio', { name: 'on the faces' }).click()
+  })
+  await shoot(page, 'draft', `${job}/door-stop/release`, async () => {
+    await page.getByRole('radio', { name: 'draft', exact: true }).click()
   })
   await shoot(page, 'upper-form', `${job}/plate-trough/mould`)
   await shoot(page, 'new-piece', `${job}/new`)
   await shoot(page, 'lettering', `${job}/hearth-panel/piece`, async () => {
     await page.getByRole('radio', { name: 'as placed' }).click()
   })
-  await shoot(page, 'planter', `${job}/terrace-planter/mould`)
   await shoot(page, 'run', `${job}/run/warming-top`)
   await shoot(page, 'import', `${job}/new`, async () => {
     // The star tile as it might come: two facets short.

@@ -661,6 +661,34 @@ const held = holdFigure(
 )
 if (held?.kind === 'held') counterweight.thickness = held.mm
 
+/** Holds the dome's door open. It narrows upward and is poured on its foot: one print never leaves it, two halves do. */
+const doorStop = newTurned(told('door-stop', 'Door stop'), stock, {
+  exposure: 'outdoors',
+  turned: { form: 'frustum', bottom: 160, top: 154, height: 140 },
+  attitude: { down: 'bottom', turnDeg: 0 },
+  steel: { ...washTop.steel, kind: 'fibre' },
+  quantity: 2,
+  plannedCasts: 2,
+})
+
+/** Charts lean on its back, a lamp stands on its arm, which ends lower than the fill: the air under it has a vent. */
+const chartRest = newSwept(told('chart-rest', 'Chart rest'), stock, {
+  width: 160,
+  corners: [
+    corner(0, 0, 'foot'),
+    corner(330, 0, 'arm', 0),
+    corner(330, 150, 'lamp', 0),
+    corner(260, 150, 'inside', 0),
+    corner(260, 80, 'tray', 0),
+    corner(110, 80, 'lean', 0),
+    corner(70, 240, 'head', 0),
+    corner(0, 240, 'back', 0),
+  ],
+  attitude: { down: 'bottom', turnDeg: 0 },
+  steel: { ...washTop.steel, kind: 'fibre' },
+})
+chartRest.release = { ...chartRest.release, vented: true }
+
 /** How each is built, so that every method is seen once. */
 const built = (piece: Piece, mould: MouldPatch, down?: string) => {
   piece.mould = withChoice(piece.mould, mould)
@@ -679,6 +707,8 @@ built(plateTrough, { method: 'upper-form' })
 built(ropeWeight, { method: 'found', vessel: 'vessel-bucket-12' })
 built(pad, { method: 'ring', skin: 'skin-flashing', overlap: 40 })
 built(finial, { method: 'closed', jacket: 'jacket-glass-resin', shellWall: 5 })
+built(doorStop, { method: 'printed', shells: 1 })
+built(chartRest, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 built(flueCap, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 
 const others: Piece[] = [
@@ -706,6 +736,8 @@ const others: Piece[] = [
   flueCap,
   ropeWeight,
   pad,
+  doorStop,
+  chartRest,
 ]
 
 const record = (
