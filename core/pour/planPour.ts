@@ -15,12 +15,15 @@ import type { Mix } from '../stock/index.ts'
 import { unhandled } from '../unhandled.ts'
 import {
   type Ageing,
+  isStripping,
   judgeLift,
   LIFT,
   metAt,
   orderOperations,
   peopleToLift,
   scheduleOperations,
+  shortAct,
+  type Timed,
   teamLimit,
 } from '../work/index.ts'
 import { movedAfter } from './movedAfter.ts'
@@ -93,11 +96,32 @@ export function planPourStation(input: PourInput): PourStation {
   }
   return {
     figures,
-    findings: checkPour(piece, people, mix, figures, insideOf(input)),
+    findings: [...checkPour(piece, people, mix, figures, insideOf(input)), ...gripped(piece, work)],
     operations: day,
     work,
     ageing,
   }
+}
+
+/** What comes off only after the concrete has gripped it: the one that is latest against its window. */
+function gripped(piece: Piece, work: readonly Timed[]): Finding[] {
+  const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
+  const late = work.filter(
+    (op) =>
+      isStripping(op) &&
+      op.startMinutes !== null &&
+      op.latestMinutes !== null &&
+      op.startMinutes > op.latestMinutes,
+  )
+  const over = (op: Timed) => op.startMinutes! - op.latestMinutes!
+  const worst = late.reduce<Timed | null>((most, op) => (most && over(most) >= over(op) ? most : op), null)
+  if (worst)
+    raise('gripped-late', 'warn', {
+      step: shortAct(worst.code),
+      startMinutes: worst.startMinutes!,
+      latestMinutes: worst.latestMinutes!,
+    })
+  return findings
 }
 
 /** What must be done while the concrete still works. */

@@ -43,6 +43,10 @@ export const POUR_WORDS = {
     what: `Placing takes ${time(f.placedMinutes)}; it works for ${time(f.workingMinutes)}`,
     why: 'The first batch stiffens before the last is in. Use a larger mixer, more people, or pour cooler.',
   }),
+  'gripped-late': (f: { step: string; startMinutes: number; latestMinutes: number }) => ({
+    what: `${f.step[0]!.toUpperCase()}${f.step.slice(1)}: at ${time(f.startMinutes)}; from ${time(f.latestMinutes)} the concrete grips it`,
+    why: 'It shrinks onto what stands in it without draft, and more every day. Give it draft, free it early and leave it loose, or make it of what peels, folds or breaks out.',
+  }),
   'dries-fast': (f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number }, { of }) => ({
     what: `The surface loses ${of('massPerArea', f.rateKgPerM2H, 2)} an hour: ${f.do}`,
     why: `Above ${of('massPerArea', f.limitKgPerM2H, 2)} it cracks while it is still wet. Shade it, stop the draught, lay film.`,

@@ -11,8 +11,8 @@ import { airPockets } from './air/airPockets.ts'
 import { airFigures, airFindings, NO_AIR, ventOperations } from './air/planAir.ts'
 import { comeOff } from './comeOff.ts'
 import type { Stander } from './draft/meetMould.ts'
-import { movesOf, planDraft } from './draft/planDraft.ts'
-import { shortOfDraft } from './draft/shortOfDraft.ts'
+import { type DraftRow, movesOf, planDraft } from './draft/planDraft.ts'
+import { DEEP, isGripped, shortOfDraft } from './draft/shortOfDraft.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
 import { bestPulls } from './pull/bestPulls.ts'
 import { pullFigures } from './pull/pullFigures.ts'
@@ -224,7 +224,12 @@ export function planReleaseStation(
     figures: result,
     findings,
     draft: bySolids?.map ?? null,
-    operations: [...vents.drill, ...onFaces, ...strips.map((op) => lifted(op, ways)), ...vents.cut],
+    operations: [
+      ...vents.drill,
+      ...onFaces,
+      ...whileFree(strips, inOrder, bySolids?.rows ?? [], mould.parts).map((op) => lifted(op, ways)),
+      ...vents.cut,
+    ],
   }
 }
 
@@ -267,6 +272,25 @@ function fromSolids(
     }
   }).value
   return { locked: came.locked, looked: came.examined, ...draft }
+}
+
+/** Age at 20 degC from which concrete has shrunk onto a rigid part that it grips without draft [own]. */
+const GRIPPED_MINUTES = 24 * 60
+
+/** What is gripped from two sides with less draft than it wants comes off within a day, unless it was eased before. */
+function whileFree(
+  strips: readonly Operation[],
+  acts: readonly Undoing[],
+  rows: readonly DraftRow[],
+  parts: readonly MouldPart[],
+): Operation[] {
+  const gripped = new Set(rows.flatMap((r) => (isGripped(r, parts) && r.gripMm > DEEP ? [r.partId] : [])))
+  const eased = new Set(acts.flatMap((u) => (u.whileItMoves ? u.at : [])))
+  return strips.map((op, i) =>
+    op.notAfter.length === 0 && acts[i]!.partIds.some((id) => gripped.has(id) && !eased.has(id))
+      ? { ...op, notAfter: [{ kind: 'aged', ageMinutes: GRIPPED_MINUTES }] }
+      : op,
+  )
 }
 
 /** What lets a rigid part go that would scrape into the cast: the other way up, parted, or made of rubber; each is tried. */

@@ -215,6 +215,19 @@ describe('what is short of draft is told, and cured', () => {
     expect(short?.remedies.map((r) => r.code)).toEqual(['tapered', 'parted'])
     expect(finding(pot(4))).toBeUndefined()
   })
+  it('such a core is told to come off within a day, and late at the pour when it does not', () => {
+    const whole = (piece: Parameters<typeof planPiece>[2]) => planPiece(kernel, testJob(piece), piece)
+    const core = whole(pot(0))
+    const drawn = core.work.find((op) => op.code === 'core-drawn')!
+    // At 20 degC a day of age is a day.
+    expect(drawn.latestMinutes).toBeCloseTo(1440, 6)
+    const late = core.findings.find((f) => f.code === 'gripped-late')
+    expect(late?.facts).toMatchObject({ step: 'core drawn', startMinutes: drawn.startMinutes })
+    expect(drawn.startMinutes).toBeGreaterThan(1440)
+    const sloped = whole(pot(4))
+    expect(sloped.work.find((op) => op.code === 'core-drawn')!.latestMinutes).toBeNull()
+    expect(sloped.findings.map((f) => f.code)).not.toContain('gripped-late')
+  })
   it('a turned piece in one printed shell, straight up: so long as it is not drafted', () => {
     const drum = (top: number): TurnedPiece => {
       const piece = newTurned(told, testStock)

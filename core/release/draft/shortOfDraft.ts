@@ -3,7 +3,11 @@ import type { MouldPart } from '../../mould/index.ts'
 import type { DraftRow } from './planDraft.ts'
 
 /** From so deep a grip on a rigid part holds fast enough to be warned of, mm; less is a note [own]. */
-const DEEP = 25
+export const DEEP = 25
+
+/** Whether the concrete holds a rigid part by faces that want more draft; separators are freed by moving the blocks apart. */
+export const isGripped = (row: DraftRow, parts: readonly MouldPart[]): boolean =>
+  row.rigid && row.shortMm2 > 0 && parts.find((p) => p.id === row.partId)?.role !== 'separator'
 
 type Short = {
   readonly level: Finding['level']
@@ -24,16 +28,12 @@ export function shortOfDraft(
   locked: ReadonlySet<string>,
 ): Short | null {
   const short = rows
-    .filter((r) => {
-      const part = parts.find((p) => p.id === r.partId)!
-      return (
-        r.rigid &&
-        r.shortMm2 > 0 &&
+    .filter(
+      (r) =>
+        isGripped(r, parts) &&
         !locked.has(r.partId) &&
-        part.role !== 'separator' &&
-        part.source.of !== 'opening'
-      )
-    })
+        parts.find((p) => p.id === r.partId)!.source.of !== 'opening',
+    )
     .sort((a, b) => b.gripMm - a.gripMm || b.shortMm2 - a.shortMm2)
   const [worst] = short
   if (!worst) return null
