@@ -20,6 +20,15 @@ export {
   type Solid,
   type SolidScope,
 } from './kernel.ts'
+export {
+  type DrawnBody,
+  type Eye,
+  eyeFrom,
+  lineDrawing,
+  type SeenLine,
+  turnedEye,
+  USUAL_EYE,
+} from './lineDrawing.ts'
 export { insetAt, loftCounts, loftPoints, lostSides } from './loft.ts'
 export { measureRecipe } from './measureRecipe.ts'
 export { measureSolid, type SolidMeasure } from './measureSolid.ts'

@@ -6,6 +6,7 @@ export {
   pouredSize,
   sideAt,
 } from './attitude.ts'
+export { potHoles } from './box/buildBox.ts'
 export { type PanelGroup, panelGroups, panelPieces } from './box/panelPieces.ts'
 export { type BoxPanel, boxPanels } from './box/panels.ts'
 export { faceWordsOf, openingOfFace } from './faceWords.ts'

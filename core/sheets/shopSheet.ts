@@ -20,6 +20,7 @@ import {
 import { formatLength, wordsStyle } from '../units/index.ts'
 import { barPages } from './barPages.ts'
 import { cutRowsDrawn, cutTable } from './cutTable.ts'
+import { filmPageCount, filmPages } from './filmPages.ts'
 import { hatchLines } from './hatch.ts'
 import { meshPage } from './meshPage.ts'
 import { columnsOf, openingColumn, openingLines, openingTable } from './openingTable.ts'
@@ -154,7 +155,12 @@ function drawn(input: ShopSheetInput): Drawn {
 /** What the sheet comes to, without drawing it. */
 export const sheetFigures = (input: ShopSheetInput): SheetsFigures => ({
   paper: input.settings.paper,
-  pages: 1 + (meshPage(input) ? 1 : 0) + barPages(input).length + workPages(input, drawn(input)).length,
+  pages:
+    1 +
+    (meshPage(input) ? 1 : 0) +
+    barPages(input).length +
+    workPages(input, drawn(input)).length +
+    filmPageCount(input),
   scaleOneTo: sheetScale(input),
 })
 
@@ -170,6 +176,7 @@ export function shopSheet(kernel: Kernel, input: ShopSheetInput): ShopSheet {
     ...(mesh ? [mesh] : []),
     ...barPages(input),
     ...workPages(input, first),
+    ...filmPages(kernel, input),
   ]
   return { pages, figures: sheetFigures(input) }
 }

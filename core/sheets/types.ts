@@ -35,8 +35,8 @@ export type Mark =
     }
 
 export type Page = {
-  /** What it is for: the drawing with its cut list, the mesh to cut, or the work in order. */
-  readonly of: 'drawing' | 'mesh' | 'bars' | 'work'
+  /** What it is for: the drawing with its cut list, the mesh to cut, bars to bend, the work in order, the mould coming apart. */
+  readonly of: 'drawing' | 'mesh' | 'bars' | 'work' | 'film'
   readonly width: number
   readonly height: number
   readonly marks: readonly Mark[]

@@ -7,8 +7,8 @@ import {
   type Vector,
 } from '../../geometry/index.ts'
 import type { Piece } from '../../job/index.ts'
-import { describePiece } from '../../piece/index.ts'
-import { type BarePart, barePart, DOWN, prism, rectangle, trimmed } from '../bareParts.ts'
+import { describePiece, potHoles } from '../../piece/index.ts'
+import { type BarePart, barePart, DOWN, trimmed } from '../bareParts.ts'
 import type { CastBody } from '../castBody.ts'
 import type { HardwareRow } from '../types.ts'
 import { edgesOf } from './plainPiece.ts'
@@ -43,22 +43,14 @@ function plugParts(piece: Piece, { by, kernel, body: { length, width, height } }
   const count = drains.count + sideHoles.length
   if (count === 0) return { plugs: [], bought: [] }
   const without = describePiece(kernel, { ...piece, drains: { ...drains, count: 0 }, sideHoles: [] }).body
-  const withHoles = describePiece(kernel, piece).body
-  if (!without || !withHoles) return { plugs: [], bought: [] }
-  const filled: SolidRecipe = {
-    kind: 'moved',
-    by,
-    solid: { kind: 'difference', from: without, minus: [withHoles] },
-  }
+  if (!without) return { plugs: [], bought: [] }
   const bodies = kernel.withSolids((s) =>
-    s
-      .solid(filled)
-      .body.decompose()
-      .map((b) => {
-        const kept = s.keep(b)
-        const { min, max } = kept.boundingBox()
-        return { volume: kept.volume(), min, max }
-      }),
+    potHoles(piece).map((hole) => {
+      const recipe: SolidRecipe = { kind: 'moved', by, solid: { kind: 'intersection', of: [without, hole] } }
+      const { body } = s.solid(recipe)
+      const { min, max } = body.boundingBox()
+      return { recipe, volume: body.volume(), min, max }
+    }),
   )
   const known = bodies.filter((b) => b.volume > 1)
   const plugs = known.map((b, i): BarePart => {
@@ -69,12 +61,6 @@ function plugParts(piece: Piece, { by, kernel, body: { length, width, height } }
     const axis =
       drains.count > 0 && Math.abs(size[2] - floor) < 0.5 && isRound(size, drains.diameter) ? 2 : near.axis
     const across = axis === 2 ? size[0] : size[2]
-    const room: SolidRecipe = prism(
-      rectangle(id, [b.min[0]! - 1, b.min[1]! - 1], [b.max[0]! + 1, b.max[1]! + 1]),
-      b.min[2]! - 1,
-      b.max[2]! + 1,
-      id,
-    )
     return barePart({
       id,
       // Only what ends at the open top has a top to be kept clear.
@@ -87,7 +73,7 @@ function plugParts(piece: Piece, { by, kernel, body: { length, width, height } }
       thicknessMm: across,
       pull: axis === 2 ? DOWN : near.out,
       mass: { volume: b.volume, kgPerM3: PLUG_KG_PER_M3 },
-      recipe: { kind: 'intersection', of: [filled, room] },
+      recipe: b.recipe,
     })
   })
   const sizes = new Map<string, { diameterMm: number; lengthMm: number; count: number }>()

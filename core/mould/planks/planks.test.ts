@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { measureSolid, movedBy, type SolidRecipe } from '../../geometry/index.ts'
+import { boundSolid, measureSolid, movedBy, type SolidRecipe } from '../../geometry/index.ts'
 import {
   type BoxPiece,
   type FittedPiece,
@@ -248,6 +248,23 @@ describe('boards round any flat faces', () => {
         expect(sizes).toContainEqual([out, 42, diameter])
         expect(sizes).toContainEqual([[0, 0, -1], 40, 25])
       }
+  })
+
+  it('a plug is no more than its hole where the wall leans too: nothing of the wall beside it', () => {
+    const piece = boxed(
+      pot({
+        drains: { count: 1, diameter: 25 },
+        sideHoles: [{ id: 'h', name: 'hole', side: 'front', u: 0, v: 120, diameter: 25 }],
+      }),
+    )
+    const plugs = plan(piece).station!.parts.filter((p) => p.source.of === 'hole')
+    expect(plugs).toHaveLength(2)
+    for (const { recipe } of plugs) {
+      const { min, max } = boundSolid(kernel, recipe)
+      // Chords lie within the round.
+      for (const k of [0, 1, 2]) expect(max[k]! - min[k]!).toBeLessThan(25 + 30)
+      expect(Math.min(...[0, 1, 2].map((k) => max[k]! - min[k]!))).toBeLessThan(25.01)
+    }
   })
 
   it('is cut as a maker would: sides past ends, cores mitred, laps bevelled by the angle', () => {

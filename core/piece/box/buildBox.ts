@@ -98,10 +98,7 @@ function castBox(piece: BoxPiece): Built {
     highName: 'top',
   })
   const drains = drainHoles(piece)
-  const holes = [
-    ...drains.map(([x, y], i) => upright(`drain/${i + 1}`, x, y, piece.drains.diameter / 2, -1, floor + 1)),
-    ...piece.sideHoles.map((h) => sideHole(piece, h)),
-  ]
+  const holes = potHoles(piece)
   const exact = drains.map(([x, y], i) =>
     upright(`drain/${i + 1}`, x, y, piece.drains.diameter / 2, 0, floor),
   )
@@ -182,6 +179,14 @@ export function drainHoles({ drains, length, width, wall }: BoxPiece): [number, 
     width / 2,
   ])
 }
+
+/** What is cut out of a pot for its drains and side holes, a little past its faces. */
+export const potHoles = (piece: BoxPiece): SolidRecipe[] => [
+  ...drainHoles(piece).map(([x, y], i) =>
+    upright(`drain/${i + 1}`, x, y, piece.drains.diameter / 2, -1, piece.floor + 1),
+  ),
+  ...piece.sideHoles.map((h) => sideHole(piece, h)),
+]
 
 function sideHole(piece: BoxPiece, hole: BoxPiece['sideHoles'][number]): SolidRecipe {
   const reach = Math.max(piece.wall * 2, piece.wall + coreInset(piece, 0)) + Math.abs(piece.taper) + 2
