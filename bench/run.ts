@@ -12,6 +12,7 @@ import { beaded, testJob, testSlab } from '../core/testing/testPiece.ts'
 import { measureBrowser } from './browser.ts'
 import { editAll, openDemo } from './demoPieces.ts'
 import { timeImport, timePattern } from './importMesh.ts'
+import { timePulls, timeRelease } from './release.ts'
 import { timeBars, timeMapOfMesh, timeMaps, timePlate, timeRays } from './steel.ts'
 
 /** The packer's Node entry exports nothing; its module file does. */
@@ -168,6 +169,17 @@ console.log('steel')
   row('the same, a bearer dragged', once(drag), once(dense), 'a dense system a third as large', '100 ms')
 }
 
+console.log('release, the slowest demo piece of each')
+{
+  const { order, draft, air } = timeRelease(kernel, await openDemo(kernel))
+  for (const [what, { id, ms }, goal] of [
+    ['  its parts moved out', order, '1 s'],
+    ['  draft of every face', draft, '1 s'],
+    ['  air that stays', air, '1 s'],
+  ] as const)
+    row(`${what} (${id})`, { median: ms, worst: ms }, library, 'bare 2D cut and extrusion', goal)
+}
+
 console.log('moulds round a pattern of half a million triangles, once its solid is measured')
 for (const { method, ms, parts } of timePattern(kernel, 500_000))
   row(`  ${method}, ${parts} parts`, { median: ms, worst: ms }, library, 'bare 2D cut and extrusion', '5 s')
@@ -178,6 +190,14 @@ row(
   library,
   'bare 2D cut and extrusion',
   '6 s',
+)
+
+row(
+  '  ways to part it',
+  { median: timePulls(kernel, 'bumpy-ball'), worst: 0 },
+  library,
+  'bare 2D cut and extrusion',
+  '5 s',
 )
 
 console.log('sheet layout')

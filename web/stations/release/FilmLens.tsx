@@ -11,8 +11,8 @@ import { FilmStepCard } from './FilmStepCard.tsx'
 
 /** A step lasts so long when the film is played, ms; with less motion it stands so long. */
 const STEP_MS = 1800
-/** So many steps have room for their names below the film. */
-const NAMED = 8
+/** A step's name has room below the film in so much, and beside the canvas stands so much, px. */
+const [NAMED, BESIDE] = [92, 90]
 
 /** The mould coming apart, step after step, as a solid: scrubbed by hand or played. */
 export function FilmLens() {
@@ -86,6 +86,7 @@ export function FilmLens() {
 
   const shown = Math.min(last - 1, Math.max(0, Math.ceil(at) - 1))
   const line = lines[shown]
+  const named = size.width + BESIDE >= NAMED * lines.length
   const ready = line !== undefined && moves !== undefined && moves.length > 0
   return (
     <div
@@ -157,7 +158,7 @@ export function FilmLens() {
                 <li key={of[0]!.id} className="min-w-0 flex-1 border-l border-hair pl-1 last:border-r">
                   <button
                     type="button"
-                    className={`label block min-h-8 w-full truncate text-left text-[14px] leading-tight ${i === shown && at > 0 ? 'font-bold' : 'text-soft'}`}
+                    className={`label block min-h-[38px] w-full text-left align-top text-[14px] leading-tight ${i === shown && at > 0 ? 'font-bold' : 'text-soft'}`}
                     aria-label={`Show step ${i + 1}: ${short}`}
                     title={short}
                     onClick={() => {
@@ -168,7 +169,7 @@ export function FilmLens() {
                     onPointerLeave={() => dispatch(pointedAt(null))}
                   >
                     <strong>{i + 1}</strong>
-                    {lines.length <= NAMED && ` ${short}`}
+                    {named && ` ${short}`}
                   </button>
                 </li>
               ))}
