@@ -17,6 +17,8 @@ export function stationState(
   const own = findings.filter((f) => f.station === station)
   if (own.some((f) => f.level === 'stop')) return 'stops'
   if (plan?.failed.some((f) => f.station === station)) return 'stops'
+  // What never comes off is told where it is built, and is no better here.
+  if (station === 'release' && (plan?.stations.release?.figures.partsTrapped ?? 0) > 0) return 'stops'
   if (own.some((f) => f.level === 'warn')) return 'look'
   // What is planned without a part of the piece is not settled.
   if (plan?.leftOut.length && plan.stations[station]) return 'look'

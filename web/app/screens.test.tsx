@@ -10,7 +10,7 @@ import { store } from '../state/store.ts'
 import { demo, kernel, openJob, show, viewOf } from '../testing/stillPage.tsx'
 import { FaultBoundary } from '../ui/FaultBoundary.tsx'
 import { Findings } from './Findings.tsx'
-import { Rail } from './Rail.tsx'
+import { Rail, stationState } from './Rail.tsx'
 import { SCREENS } from './stations.ts'
 
 const pieces = demo.pieces.filter((p) => p.kind !== 'imported')
@@ -31,6 +31,14 @@ function wrongIn(text: string, plan: PiecePlan): string[] {
       : []),
   ]
 }
+
+it.each([
+  ['door-stop', 'stops'],
+  ['chart-table', 'settled'],
+] as const)('of %s: release %s, whoever tells why', (id, state) => {
+  const plan = planPiece(kernel, demo, pieces.find((p) => p.id === id)!)
+  expect(stationState('release', [], plan)).toBe(state)
+})
 
 const METHOD_SEEN = new Set<string>()
 

@@ -35,8 +35,8 @@ export type Stander = Pick<MouldPart, 'id' | 'recipe'>
 const OUT = 0.1
 /** What is filled round it, or a skin that is bent, follows its face within this, mm. */
 const NEAR = 2
-/** A face in which parts change is looked at in pieces of this share of the cast's size, and is not cut further. */
-const PIECE = 1 / 60
+/** A face in which parts change is cut down to this share of the cast's size; one in which none seems to, to this. */
+const [PIECE, BROAD] = [1 / 85, 1 / 5]
 /** No more pieces than this are made by cutting; a mesh finer than that is looked at triangle by triangle. */
 const MOST = 60_000
 
@@ -68,7 +68,8 @@ function meet(body: NamedMesh, others: readonly Behind[], partIds: readonly stri
   const { positions: p, triangles } = body
   const count = triangles.length / 3
   const { min, max } = bounds(p)
-  const least = Math.hypot(...min.map((m, k) => max[k]! - m)) * PIECE
+  const size = Math.hypot(...min.map((m, k) => max[k]! - m))
+  const least = size * PIECE
   const [places, normals, areas]: [number[], number[], number[]] = [[], [], []]
   const [part, of]: [number[], number[]] = [[], []]
   let room = Math.max(0, MOST - count)
@@ -80,7 +81,7 @@ function meet(body: NamedMesh, others: readonly Behind[], partIds: readonly stri
     if (longest > least && room > 0) {
       // Just within the corners: on an edge two parts may stand.
       const same = [a, b, c].every((q) => look(toward(q, middle, 0.04), n) === own)
-      const halves = same && longest < 12 * least ? null : cut(a, b, c)
+      const halves = same && longest < BROAD * size ? null : cut(a, b, c)
       if (halves) {
         room -= 1
         for (const [x, y, z] of halves) take(x, y, z, n, t)

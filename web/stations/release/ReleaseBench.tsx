@@ -42,7 +42,9 @@ export function ReleaseBench() {
           onChoose={(faceAgent) => choose('release agent', { faceAgent })}
         />
       )}
-      {taken && chosen && <p className="text-[13px] leading-snug text-soft">{schoolWords(chosen.kind)}</p>}
+      {taken && chosen && (
+        <p className="mb-2 mt-1 text-[13px] leading-snug text-soft">{schoolWords(chosen.kind)}</p>
+      )}
       {seals && (
         <Pick
           label="Seal where it is raw"
