@@ -64,6 +64,10 @@ describe('where air stays in the pour', () => {
     expect(pockets.map((p) => [p.deepMm, p.volumeMm3, p.areaMm2].map(Math.round))).toEqual(expected)
     expect(new Set(pockets.map((p) => p.partId))).toEqual(new Set(pockets.length > 0 ? ['mould'] : []))
   })
+  it('its highest place is the middle of its level roof, or its peak', () => {
+    const round = (n: readonly number[]) => n.map(Math.round)
+    expect(round(airOf(arm(40), 50).pockets[0]!.top)).toEqual([525, 120, 40])
+  })
   it('a vent at its top lets it out; one beside it does not', () => {
     const vent = (x: number) => block(x, 118, 6, 6, 30, 200)
     expect(airOf(arm(40), 50, [vent(522)]).pockets).toEqual([])

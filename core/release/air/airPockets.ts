@@ -1,10 +1,9 @@
-import type { Vector } from '../../geometry/index.ts'
-import { weld } from '../../geometry/index.ts'
+import { isWithin, type Point, type Vector, weld } from '../../geometry/index.ts'
 import type { Meeting } from '../draft/meetMould.ts'
 
 /** Where air stays under the mould while it is filled. */
 export type AirPocket = {
-  /** Its highest point, as poured. */
+  /** Its highest point, as poured: the middle of its roof where that is level. */
   readonly top: Vector
   /** The part over its highest point. */
   readonly partId: string
@@ -116,7 +115,7 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
       if (at === undefined) return []
       return [
         {
-          top: [p[3 * top]!, p[3 * top + 1]!, z(top)],
+          top: middleOf(whole.roof) ?? corner(top),
           partId: partIds[over[at]!]!,
           face: faceNames[faceOfTriangle[at]!]!,
           deepMm: z(top) - spill,
@@ -175,6 +174,35 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
     const area = faces.reduce((sum, [a, b, c]) => sum + cross(a, b, c)[2] / 2, 0)
     const step = Math.max(VENT / 3, Math.sqrt(area / LOOKS))
     return faces.some((f) => spots(f, step).some((at) => stands(at, up) < 0))
+  }
+
+  /** The middle of a level roof, or of its triangle next to that where the roof goes round it; null of a peak. */
+  function middleOf(roof: readonly number[]): Vector | null {
+    const faces = roof.map(
+      (t) => [0, 1, 2].map((k) => corner(triangles[3 * t + k]!)) as [Vector, Vector, Vector],
+    )
+    let [area, x, y] = [0, 0, 0]
+    for (const [a, b, c] of faces) {
+      const flat = cross(a, b, c)[2] / 2
+      area += flat
+      x += (flat * (a[0] + b[0] + c[0])) / 3
+      y += (flat * (a[1] + b[1] + c[1])) / 3
+    }
+    const [first] = faces
+    if (!first || area <= 0) return null
+    const middle: Point = [x / area, y / area]
+    const own = faces.find((f) =>
+      isWithin(
+        middle,
+        f.map(([px, py]): Point => [px, py]),
+      ),
+    )
+    if (own) return [middle[0], middle[1], first[0][2]]
+    const centres = faces.map(
+      ([a, b, c]): Vector => [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3, (a[2] + b[2] + c[2]) / 3],
+    )
+    const away = (q: Vector) => Math.hypot(q[0] - middle[0], q[1] - middle[1])
+    return centres.reduce((near, q) => (away(q) < away(near) ? q : near))
   }
 
   function corner(v: number): Vector {
