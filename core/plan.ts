@@ -61,6 +61,8 @@ export type PlanOptions = {
   readonly quick?: boolean
   /** The piece is measured, its mould still guessed from sizes: shells and coats take longer than the piece. */
   readonly guessMould?: boolean
+  /** Piece and mould are measured; what takes longer is left: how thick it is, and its way out. */
+  readonly light?: boolean
   /** Thickness is looked for in the solid although the rest is quick: what cures a thin place is known only then. */
   readonly thick?: boolean
   readonly memo?: Memo
@@ -78,7 +80,15 @@ export type PlanOptions = {
  * out is null and its findings say why; those after it that need it are null too.
  */
 export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanOptions = {}): PiecePlan {
-  const { quick = false, guessMould = false, thick = !quick, memo = noMemo, shouldStop, onLayout } = options
+  const {
+    quick = false,
+    guessMould = false,
+    light = false,
+    thick = !quick && !light,
+    memo = noMemo,
+    shouldStop,
+    onLayout,
+  } = options
   const { stock, settings } = job
   const findings: Finding[] = []
   const failed: { station: StationName; message: string }[] = []
@@ -203,7 +213,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               sealers: stock.sealers,
               fresh,
               suctionKPa: suctionOf(piece, stock),
-              quick: quick || guessMould,
+              quick: quick || guessMould || light,
             },
             (i) =>
               planReleaseStation(

@@ -20,6 +20,7 @@ import {
 import type { PiecePlan } from '../../core/plan.ts'
 import { nextRun, quickWorker, solidWorker } from '../worker/planner.ts'
 import type { Reply, Scene } from '../worker/protocol.ts'
+import { keepRelease } from './keepRelease.ts'
 import { keepSteel } from './keepSteel.ts'
 import { onceReleased } from './pressed.ts'
 import { useAppSelector } from './store.ts'
@@ -229,7 +230,10 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const current = useMemo(() => {
     if (!planned) return null
     if (planned.stage === 'solid') lastSolid.current = planned.plan
-    const known = planned.stage === 'solid' ? planned.plan : keepSteel(planned.plan, lastSolid.current)
+    const known =
+      planned.stage === 'solid'
+        ? planned.plan
+        : keepRelease(keepSteel(planned.plan, lastSolid.current), lastSolid.current)
     return { ...planned, plan: better && settled ? withSheets(settled, better) : known }
   }, [planned, settled, better])
   const view = useMemo((): PlanView | null => {
@@ -248,7 +252,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
         turnsLate(lastSolid.current, pieceId),
       ),
       whole: fresh && current?.stage === 'solid',
-      solidFresh: fresh && current?.stage === 'solid' && scene?.runId === asked,
+      solidFresh: fresh && scene?.runId === asked,
       scene: scene?.scene ?? null,
       findings: tried ? proven.findings : (current?.plan.findings ?? []),
       tried,

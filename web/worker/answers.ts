@@ -66,16 +66,19 @@ export function answerer({
           await pause()
           if (newer('plan')) return
         }
+        const onLayout = (parts: number, share: number) => reply({ kind: 'layout', runId, parts, share })
+        // The solid is drawn before it is looked at how thick it is, and how it comes out.
+        const drawn = planPiece(kernel, job, piece, { memo, light: true, onLayout })
+        const scene = drawn.stations.piece?.geometry.recipe ? sceneOf(kernel, piece, drawn) : null
+        reply({ kind: 'scene', runId, pieceId, scene }, scene ? buffersOf(scene) : [])
+        await pause()
+        if (newer('plan')) return
         const plan = planPiece(kernel, job, piece, {
           memo,
-          onLayout: (parts, share) => reply({ kind: 'layout', runId, parts, share }),
+          onLayout,
           onThickness: nowAndThen((share) => reply({ kind: 'thickness', runId, share })),
         })
         reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
-        await pause()
-        if (newer('plan')) return
-        const scene = plan.stations.piece?.geometry.recipe ? sceneOf(kernel, piece, plan) : null
-        reply({ kind: 'scene', runId, pieceId, scene }, scene ? buffersOf(scene) : [])
         return
       }
       case 'section': {

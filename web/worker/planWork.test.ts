@@ -69,11 +69,11 @@ describe('the work of a planning worker', () => {
     expect([stage, plan.stations.piece!.figures.volumeFrom]).toEqual(['figures', 'quick'])
   })
 
-  it('measures the solid and then draws it: parts, edges, and what is seen from above', async () => {
+  it('draws the solid with its parts before it looks longer: edges, and what is seen from above', async () => {
     const { take, done, of, reply } = bench()
     take(ask(1, 'solid'))
     await done(1)
-    expect(of(1)).toEqual(['busy', 'plan', 'scene', 'busy'])
+    expect(of(1)).toEqual(['busy', 'scene', 'plan', 'busy'])
     expect(reply('plan', 1)!.plan.stations.piece!.figures.volumeFrom).toBe('solid')
     const { parts, size } = reply('scene', 1)!.scene!
     const { stations } = planPiece(kernel, job, job.pieces[0]!)

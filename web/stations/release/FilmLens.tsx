@@ -16,7 +16,7 @@ const [NAMED, BESIDE] = [92, 90]
 
 /** The mould coming apart, step after step, as a solid: scrubbed by hand or played. */
 export function FilmLens() {
-  const { piece, plan, scene, looks } = usePlan()
+  const { piece, plan, scene, looks, whole } = usePlan()
   const { theme, lit } = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
   const { attach, size } = useSize<HTMLDivElement>()
@@ -90,7 +90,7 @@ export function FilmLens() {
   const ready = line !== undefined && moves !== undefined && moves.length > 0
   return (
     <div
-      className={`grid h-full min-h-0 w-full grid-cols-[minmax(180px,280px)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] ${looks.release}`}
+      className={`grid h-full min-h-0 w-full grid-cols-[minmax(180px,280px)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)_auto] ${whole ? looks.release : 'stale'}`}
       data-testid="lens"
     >
       <div className="min-h-0 overflow-auto px-4 pt-2">

@@ -29,7 +29,7 @@ export function TintedCast({
   labels: (map: DraftMap) => readonly CastLabel[]
   children: ReactNode
 }) {
-  const { plan, scene, looks } = usePlan()
+  const { plan, scene, looks, whole } = usePlan()
   const { theme, attitude } = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
   const { attach, size } = useSize<HTMLDivElement>()
@@ -62,7 +62,7 @@ export function TintedCast({
   )
   return (
     <div
-      className={`grid h-full min-h-0 w-full grid-cols-[minmax(150px,230px)_minmax(0,1fr)] ${looks.release}`}
+      className={`grid h-full min-h-0 w-full grid-cols-[minmax(150px,230px)_minmax(0,1fr)] ${whole ? looks.release : 'stale'}`}
       data-testid="lens"
     >
       <div className="min-h-0 overflow-auto px-4 pt-2">
