@@ -689,6 +689,21 @@ const chartRest = newSwept(told('chart-rest', 'Chart rest'), stock, {
 })
 chartRest.release = { ...chartRest.release, vented: true }
 
+/** Over the warm-air slots: no level joint lets rubber go from under it, a curve along the band does. */
+const ventArch = newSwept(told('vent-arch', 'Vent arch'), stock, {
+  width: 80,
+  corners: [
+    corner(0, 0, 'left-foot', 0),
+    { ...corner(40, 0, 'hollow', 0), run: { kind: 'arc', rise: -60 } },
+    corner(360, 0, 'right-foot', 0),
+    { ...corner(400, 0, 'back', 0), run: { kind: 'arc', rise: 100 } },
+  ],
+  attitude: { down: 'bottom', turnDeg: 0 },
+  steel: { ...washTop.steel, kind: 'fibre' },
+  quantity: 6,
+  plannedCasts: 6,
+})
+
 /** How each is built, so that every method is seen once. */
 const built = (piece: Piece, mould: MouldPatch, down?: string) => {
   piece.mould = withChoice(piece.mould, mould)
@@ -707,6 +722,7 @@ built(plateTrough, { method: 'upper-form' })
 built(ropeWeight, { method: 'found', vessel: 'vessel-bucket-12' })
 built(pad, { method: 'ring', skin: 'skin-flashing', overlap: 40 })
 built(finial, { method: 'closed', jacket: 'jacket-glass-resin', shellWall: 5 })
+built(ventArch, { method: 'block', rubberParts: 2, rubberParting: 'curve' })
 built(doorStop, { method: 'printed', shells: 1 })
 built(chartRest, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
 built(flueCap, { method: 'layers', layerStock: 'foam-xps-30', blockMargin: 30 })
@@ -738,6 +754,7 @@ const others: Piece[] = [
   pad,
   doorStop,
   chartRest,
+  ventArch,
 ]
 
 const record = (

@@ -62,6 +62,7 @@ export function boundRecipe(recipe: SolidRecipe): Box | null {
     case 'grown':
     case 'flange':
     case 'outset':
+    case 'under':
       return null
   }
 }

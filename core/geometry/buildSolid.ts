@@ -7,6 +7,7 @@ import { flangeSolid, growSolid, growTurned, outsetSolid } from './growSolid.ts'
 import type { FaceNames, Solid, SolidScope } from './kernel.ts'
 import type { Placement, SolidRecipe } from './recipe.ts'
 import { turnedMesh } from './turnedMesh.ts'
+import { underSurface } from './underSurface.ts'
 
 /** Builds a recipe; what is made on the way belongs to the scope. */
 export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
@@ -26,6 +27,8 @@ export function buildSolid(scope: SolidScope, recipe: SolidRecipe): Solid {
       const upright = scope.keep(section.extrude(recipe.high - recipe.low))
       return named(scope, scope.keep(upright.translate(0, 0, recipe.low)), recipe.name)
     }
+    case 'under':
+      return underSurface(scope, recipe)
     case 'mesh':
       return scope.mesh(recipe.id, recipe.name)
     case 'trimmed': {

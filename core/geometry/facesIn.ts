@@ -20,6 +20,7 @@ export function facesIn(recipe: SolidRecipe): string[] {
       return [recipe.name, recipe.lowName, recipe.highName]
     case 'plate':
     case 'mesh':
+    case 'under':
       return [recipe.name]
     case 'trimmed':
       return [...facesIn(recipe.solid), recipe.name]

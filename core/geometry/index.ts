@@ -69,5 +69,6 @@ export {
   type ThicknessSample,
   WALL,
 } from './thickness/index.ts'
+export { heightAt, placeOnRing, RINGS, type Under } from './underSurface.ts'
 export { lengthOf } from './vector.ts'
 export { edgesBeside, isWithin, isWithinEdges, pointToEdge, pointToRing } from './within.ts'

@@ -136,6 +136,21 @@ export type SolidRecipe =
       readonly name: string
     }
   | {
+      /**
+       * All that lies under a surface, down to `low`, as far round its middle as `reach`. The surface is told by its
+       * edge (a radius for each of the ways round, anticlockwise from the right), its heights on rings that part each
+       * radius evenly, the edge last, and at the middle; beyond its edge it goes on level.
+       */
+      readonly kind: 'under'
+      readonly middle: Point
+      readonly radii: readonly number[]
+      readonly heights: readonly (readonly number[])[]
+      readonly atMiddle: number
+      readonly reach: number
+      readonly low: number
+      readonly name: string
+    }
+  | {
       /** The plan of a body as seen from above, `by` mm larger all round, between two heights. */
       readonly kind: 'outset'
       readonly solid: SolidRecipe

@@ -150,6 +150,10 @@ const FIELDS = {
       .describe('over the pattern, and under it in two halves, mm; null is as round it'),
     rubberWaste: z.number().min(0).max(100).default(7).describe('poured beside the gap, percent'),
     rubberParts: z.number().int().min(1).max(2).describe('a block poured in one, or in two halves'),
+    rubberParting: z
+      .enum(['level', 'curve'])
+      .default('level')
+      .describe('two halves parted level, or along where the pattern is widest all round'),
   },
   brushed: {
     rubber,
@@ -269,6 +273,7 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   fixing: 'screws',
   formersPrinted: false,
   basinCore: null,
+  rubberParting: 'level',
   core: 'drafted',
   battens: null,
   printer: 'printer-220',

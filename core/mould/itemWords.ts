@@ -96,10 +96,13 @@ const SETTING_OUT = {
     name: 'Straps round the box',
     note: `${sold('50 mm', '2"')} filament tape, closest at the foot`,
   }),
-  'parting-height': () => ({
+  'parting-height': (f: { level: boolean }) => ({
     name: 'Parting above the foot',
-    note: 'level, at the greatest section: bed the pattern in clay to here',
+    note: f.level
+      ? 'level, at the greatest section: bed the pattern in clay to here'
+      : 'at its lowest, along where the pattern is widest all round',
   }),
+  'parting-rise': () => ({ name: 'Parting at its highest', note: 'above the foot' }),
   keys: () => ({
     name: 'Keys',
     note: 'balls about half as thick as the wall, pressed halfway into the clay',

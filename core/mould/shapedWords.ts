@@ -105,6 +105,11 @@ export const SHAPED_WORDS = {
     what: `The cast stands ${fine(f.undercutMm)} out over the rubber that must pass it as the halves part`,
     why: `Rubber of Shore A ${f.shore} with this wall gives ${fine(f.takesMm)} before it tears. ${f.softest === '' ? 'A thicker wall, another attitude, or brushed rubber in a jacket of more pieces takes more.' : 'A softer rubber or a thicker wall takes more.'}`,
     remedy: `Use ${f.softest}`,
+    remedies: { 'along-a-curve': 'Part it along where it is widest' },
+  }),
+  'no-parting-curve': (_f: NoFacts) => ({
+    what: 'No curve parts this pattern: it is parted level',
+    why: 'A hole goes through it from above, or its outline turns back on itself as it is seen from its middle. Stand it another way up, or part it level.',
   }),
   'coats-thick': (f: { coatMm: number; mostMm: number; coats: number }, { fine }) => ({
     what: `Coats of ${fine(f.coatMm)} each run down steep faces`,

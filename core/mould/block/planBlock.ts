@@ -1,5 +1,5 @@
 import type { Segment, SolidRecipe, Vector } from '../../geometry/index.ts'
-import type { Finding, Piece } from '../../job/index.ts'
+import type { Finding, MouldPatch, Piece } from '../../job/index.ts'
 import { pouredPlacement, pouredSize } from '../../piece/index.ts'
 import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, prism } from '../bareParts.ts'
@@ -165,30 +165,28 @@ export const blockMethod: MouldMethod<'block'> = {
           )
         const takes = undercutShare(rubber.hardnessShoreA) * Math.min(wall, cover)
         const locked = halves && !input.quick ? halves.undercutMm() : 0
-        if (locked > takes)
-          found.push(
-            finding(
-              piece,
-              'rubber-undercut',
-              'warn',
-              'rubber',
-              {
-                undercutMm: locked,
-                takesMm: takes,
-                shore: rubber.hardnessShoreA,
-                softest: softer(stock.rubbers, rubber)?.name ?? '',
-              },
-              softer(stock.rubbers, rubber)
-                ? [
-                    {
-                      type: 'mouldChosen' as const,
-                      pieceId: piece.id,
-                      patch: { rubber: softer(stock.rubbers, rubber)!.id },
-                    },
-                  ]
-                : undefined,
-            ),
-          )
+        if (locked > takes) {
+          const next = softer(stock.rubbers, rubber)
+          const facts = {
+            undercutMm: locked,
+            takesMm: takes,
+            shore: rubber.hardnessShoreA,
+            softest: next?.name ?? '',
+          }
+          const cures: MouldPatch[] = [
+            ...(piece.mould.rubberParting === 'level' ? [{ rubberParting: 'curve' as const }] : []),
+            ...(next ? [{ rubber: next.id }] : []),
+          ]
+          found.push({
+            ...finding(piece, 'rubber-undercut', 'warn', 'rubber', facts),
+            remedies: cures.map((patch) => ({
+              code: patch.rubber ? 'rubber-undercut' : 'along-a-curve',
+              facts,
+              changes: [{ type: 'mouldChosen', pieceId: piece.id, patch }],
+            })),
+          })
+        }
+        if (halves?.noCurve) found.push(finding(piece, 'no-parting-curve', 'note', 'rubber', {}))
         if (Math.min(wall, cover) < wanted - 1e-6)
           found.push(
             finding(

@@ -1,4 +1,4 @@
-import type { Loop, Point, SolidRecipe, Vector } from '../../geometry/index.ts'
+import { heightAt, type Loop, type Point, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import { act, inTurn, type Operation } from '../../work/index.ts'
 import { type BarePart, barePart, DOWN, prism, UP } from '../bareParts.ts'
 import { sidesOff } from '../boxRound.ts'
@@ -9,6 +9,7 @@ import type { MethodInput } from '../method.ts'
 import { cylinderAlong } from '../shells/flangedShells.ts'
 import type { MouldFact, Undoing } from '../types.ts'
 import { type Poured, pourRubber, releasePattern, sealPattern } from './blockOrder.ts'
+import { partingSurface } from './partingSurface.ts'
 import { undercutOf } from './undercut.ts'
 
 /** Filling hole: a share of the smaller way across, within limits; an air hole, mm [own]. */
@@ -33,10 +34,12 @@ export type TwoPart = {
   readonly off: (box: readonly BarePart[]) => Undoing[]
   /** How far the cast stands out over rubber that must pass it as the halves part, the worst of both, mm. */
   readonly undercutMm: () => number
+  /** Whether a curve was asked for and none can be drawn: then it is parted level. */
+  readonly noCurve: boolean
 }
 
 /**
- * A block in two halves round the whole pattern, parted level at its greatest section, keyed by half balls in the wall,
+ * A block in two halves round the whole pattern, parted level at its greatest section or along where it is widest, keyed by half balls in the wall,
  * filled through a hole at the highest point, with an air hole at every other top.
  */
 export function twoPart(
@@ -66,17 +69,28 @@ export function twoPart(
   )
   const radius = Math.min(KEY.most, Math.max(KEY.least, wall * KEY.share), wall * 0.45)
   const places = keyPlaces(body, wall)
-  const keys = join(places.map((at) => ball(at, parting, radius)))
+  // Followed where it is widest, else level at the greatest section.
+  const surface =
+    input.piece.mould.rubberParting === 'curve' && !quick
+      ? partingSurface(kernel, body, parting, -cover)
+      : null
+  const at = (place: Point): number => (surface ? heightAt(surface, place) : parting)
+  const keys = join(places.map((place) => ball(place, at(place), radius)))
   const solid = (low: number, high: number): SolidRecipe => prism(block, low, high, 'rubber')
   const lower: SolidRecipe = {
     kind: 'difference',
-    from: join([solid(-cover, parting), keys]),
+    from: join([
+      surface
+        ? { kind: 'intersection', of: [solid(-cover, height + cover), surface] }
+        : solid(-cover, parting),
+      keys,
+    ]),
     minus: [body.recipe],
   }
   const upper: SolidRecipe = {
     kind: 'difference',
-    from: solid(parting, height + cover),
-    minus: [body.recipe, keys, ...bores],
+    from: surface ? solid(-cover, height + cover) : solid(parting, height + cover),
+    minus: [...(surface ? [surface] : []), body.recipe, keys, ...bores],
   }
   const plan = (body.length + 2 * wall) * (body.width + 2 * wall)
   const share = height > 0 ? parting / height : 0.5
@@ -105,17 +119,17 @@ export function twoPart(
       mass: { volume: volumes[id], kgPerM3: rubber.densityKgPerM3 },
       recipe,
     })
-  const parts = [
-    half('lower', lower, cover + parting, DOWN),
-    half('upper', upper, cover + height - parting, UP),
-  ]
+  const edge = surface?.heights.at(-1) ?? [parting]
+  const [from, to] = [Math.min(...edge), Math.max(...edge)]
+  const parts = [half('lower', lower, cover + to, DOWN), half('upper', upper, cover + height - from, UP)]
   return {
     ...volumes,
     parting,
     vents: Math.max(0, tops.length - 1),
     parts,
     facts: [
-      { code: 'parting-height', facts: {}, value: parting, unit: 'mm' },
+      { code: 'parting-height', facts: { level: from === to }, value: from, unit: 'mm' },
+      ...(from < to ? [{ code: 'parting-rise', facts: {}, value: to, unit: 'mm' } as const] : []),
       { code: 'keys', facts: {}, value: places.length, unit: '' },
       { code: 'filling-hole', facts: {}, value: hole, unit: 'mm' },
       {
@@ -126,9 +140,10 @@ export function twoPart(
       },
     ],
     building: (box) =>
-      buildingOf(parts, box, { keys: places.length, vents: tops.length - 1, parting }, pour, volumes),
+      buildingOf(parts, box, { keys: places.length, vents: tops.length - 1, from, to }, pour, volumes),
     off: (box) => halvesOff(parts, box),
-    undercutMm: () => undercutOf(kernel, body, parting),
+    noCurve: input.piece.mould.rubberParting === 'curve' && !quick && surface === null,
+    undercutMm: () => undercutOf(kernel, body, parting, surface),
   }
 }
 
@@ -179,19 +194,19 @@ const ball = ([x, y]: Point, z: number, radius: number): SolidRecipe => ({
   highName: 'key',
 })
 
-type Setting = { readonly keys: number; readonly vents: number; readonly parting: number }
+type Setting = Readonly<Record<'keys' | 'vents' | 'from' | 'to', number>>
 
 function buildingOf(
   [down, up]: readonly BarePart[],
   box: readonly BarePart[],
-  { keys, vents, parting }: Setting,
+  { keys, vents, from, to }: Setting,
   rubber: Poured,
   { lower, upper }: { readonly lower: number; readonly upper: number },
 ): Operation[] {
   return inTurn([
     sealPattern(),
     build('cut/box', act('cut-box', {}), box, { work: 20 }),
-    build('bed/pattern', act('bed-in-clay', { partingMm: parting }), [], { work: 60 }),
+    build('bed/pattern', act('bed-in-clay', { fromMm: from, toMm: to }), [], { work: 60 }),
     build('press/keys', act('press-keys', { keys }), [], { work: 15 }),
     build('stand/rods', act('stand-rods', { vents }), [up!], { work: 15 }),
     releasePattern(),

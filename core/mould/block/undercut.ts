@@ -1,4 +1,11 @@
-import type { Kernel, Point, Region } from '../../geometry/index.ts'
+import {
+  heightAt,
+  type Kernel,
+  type Point,
+  type Region,
+  sectionsAlong,
+  type Under,
+} from '../../geometry/index.ts'
 import { type CastBody, levelSections } from '../castBody.ts'
 
 /** Levels at which each half is looked at; points of a section that are looked at. */
@@ -8,15 +15,48 @@ const POINTS = 240
 const STRAYS = 0.15
 
 /**
- * How far the cast stands out over rubber that must pass it when two halves part at a level, the worst of both, mm: of
+ * How far the cast stands out over rubber that must pass it when two halves part at a level or along a surface, the worst of both, mm: of
  * each section, how far any of its points lies outside a section nearer the joint. 0 where both halves draw.
  */
-export function undercutOf(kernel: Kernel, body: CastBody, parting: number): number {
+export function undercutOf(
+  kernel: Kernel,
+  body: CastBody,
+  parting: number,
+  surface: Under | null = null,
+): number {
   const within = (low: number, high: number) =>
     Array.from({ length: LEVELS }, (_, i) => low + ((i + 0.5) / LEVELS) * (high - low))
-  const lower = within(0, parting).reverse()
-  const upper = within(parting, body.height)
-  const sections = levelSections(kernel, body.recipe, [...lower, ...upper]).map(thinned)
+  const parted = (low: number, high: number) =>
+    [within(low, parting).reverse(), within(parting, high)] as const
+  if (!surface) {
+    const [lower, upper] = parted(0, body.height)
+    return worstOf(levelSections(kernel, body.recipe, [...lower, ...upper]))
+  }
+  // Sheared upright until the parting lies level: what stands over what upright stays as it was.
+  return kernel.withSolids((scope) => {
+    const { body: whole, names } = scope.solid(body.recipe)
+    const fine = scope.keep(whole.refineToLength(Math.hypot(body.length, body.width) / FINE))
+    const level = scope.keep(
+      fine.warp((v) => {
+        v[2] = v[2]! + parting - heightAt(surface, [v[0]!, v[1]!])
+      }),
+    )
+    const { min, max } = level.boundingBox()
+    const [lower, upper] = parted(min[2], max[2])
+    return worstOf(
+      sectionsAlong(scope, { body: level, names }, { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0] }, [
+        ...lower,
+        ...upper,
+      ]),
+    )
+  })
+}
+/** A body is cut so finely before it is sheared: pieces over its size. */
+const FINE = 60
+
+/** The worse of both halves: sections from the joint down, then from the joint up. */
+function worstOf(regions: readonly Region[]): number {
+  const sections = regions.map(thinned)
   return Math.max(worst(sections.slice(0, LEVELS)), worst(sections.slice(LEVELS)))
 }
 

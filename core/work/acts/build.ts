@@ -308,8 +308,8 @@ export const BUILD_ACTS = {
   ),
   'bed-in-clay': told(
     'bed in clay',
-    (f: { partingMm: number }, s) =>
-      `Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, ${s.mm(f.partingMm)} above the foot. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
+    (f: { fromMm: number; toMm: number }, s) =>
+      `${f.fromMm === f.toMm ? '' : 'Draw the parting line first: a square slid round the pattern touches it where it is widest. '}Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, ${f.fromMm === f.toMm ? s.mm(f.fromMm) : `from ${s.mm(f.fromMm)} to ${s.mm(f.toMm)}`} above the foot. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
   ),
   'press-keys': told(
     'press the keys',

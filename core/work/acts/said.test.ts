@@ -32,6 +32,15 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [act('cut-vents', { vents: 1 }), /^Cut the nib of the vent off/],
   [act('cut-vents', { vents: 2 }), /the 2 nibs/],
+  [
+    act('bed-in-clay', { fromMm: 30, toMm: 30 }),
+    /up to the parting line, 30 mm above the foot/,
+    /square slid/,
+  ],
+  [
+    act('bed-in-clay', { fromMm: 10, toMm: 60 }),
+    /^Draw the parting line first: a square slid.*from 10 mm to 60 mm above the foot/,
+  ],
   // Building: boards
   [act('cut-list', { pieces: 12 }), /set once for each width: 12 pieces\. Label/],
   [act('laminate', { names: ['basin knockout'] }), /^Laminate basin knockout: glue, clamp/],

@@ -13,6 +13,9 @@ export function BlockBench() {
   const { mould, figures, job, choose, mm } = useMould('block')
   const halves = figures?.parts.filter((p) => p.role === 'rubber') ?? []
   const [block] = halves
+  // Along a curve each half is as high as its highest place: they stand in one another by what the curve rises.
+  const fact = (code: string) => figures?.facts.find((f) => f.code === code)?.value
+  const rise = (fact('parting-rise') ?? fact('parting-height') ?? 0) - (fact('parting-height') ?? 0)
   return (
     <>
       <Pick
@@ -30,6 +33,19 @@ export function BlockBench() {
         ]}
         onChoose={(n) => choose(n === '2' ? 'two halves' : 'one block', { rubberParts: Number(n) })}
       />
+      {mould.rubberParts === 2 && (
+        <Choice
+          label="Parted"
+          value={mould.rubberParting}
+          options={[
+            { value: 'level', name: 'level', note: 'at its greatest section' },
+            { value: 'curve', name: 'along a curve', note: 'where it is widest' },
+          ]}
+          onChoose={(rubberParting) =>
+            choose(rubberParting === 'curve' ? 'part along a curve' : 'part level', { rubberParting })
+          }
+        />
+      )}
       <Switch
         label="Wall by the pattern’s size"
         on={mould.rubberWall === null}
@@ -70,7 +86,8 @@ export function BlockBench() {
       />
       {block && (
         <Row label="Block">
-          {mm(block.lengthMm)} × {mm(block.widthMm)} × {mm(halves.reduce((sum, p) => sum + p.thicknessMm, 0))}
+          {mm(block.lengthMm)} × {mm(block.widthMm)} ×{' '}
+          {mm(halves.reduce((sum, p) => sum + p.thicknessMm, 0) - rise)}
         </Row>
       )}
       {figures && <Materials title="To weigh out" rows={figures.materials} />}
