@@ -70,5 +70,15 @@ export {
   WALL,
 } from './thickness/index.ts'
 export { heightAt, placeOnRing, RINGS, type Under } from './underSurface.ts'
-export { lengthOf } from './vector.ts'
+export {
+  between,
+  boundsOf,
+  cross,
+  crossOf,
+  dot,
+  lengthOf,
+  minus,
+  squareTo,
+  unit,
+} from './vector.ts'
 export { edgesBeside, isWithin, isWithinEdges, pointToEdge, pointToRing } from './within.ts'

@@ -1,11 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import { block } from '../testing/bodies.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import {
   eyeFrom,
   type Kernel,
   lineDrawing,
   meshSolid,
-  rectangleLoop,
   type SeenLine,
   type SolidRecipe,
   turnedEye,
@@ -15,16 +15,6 @@ import {
 let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
-})
-const names = { sides: ['front', 'right', 'back', 'left'], corners: ['c', 'c', 'c', 'c'] } as const
-const block = (x: number, y: number, l: number, w: number, low: number, high: number): SolidRecipe => ({
-  kind: 'prism',
-  outline: rectangleLoop([x, y], l, w, [0, 0, 0, 0], names as never),
-  holes: [],
-  low,
-  high,
-  lowName: 'low',
-  highName: 'high',
 })
 const body = (recipe: SolidRecipe, by: Vector = [0, 0, 0]) => ({
   mesh: kernel.withSolids((scope) => meshSolid(scope.solid(recipe))),

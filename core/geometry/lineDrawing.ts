@@ -3,6 +3,7 @@ import type { Point } from './outline.ts'
 import { queryMesh } from './queryMesh.ts'
 import type { Vector } from './recipe.ts'
 import { weld } from './seenLines.ts'
+import { between, boundsOf, cross, crossOf, dot, lengthOf, unit } from './vector.ts'
 
 /** A body to draw, moved by so much, mm. */
 export type DrawnBody = { readonly mesh: NamedMesh; readonly by: Vector }
@@ -46,21 +47,22 @@ export function turnedEye({ toward, right, up }: Eye, axis: Vector): Eye {
 export function lineDrawing(bodies: readonly DrawnBody[], eye: Eye): SeenLine[] {
   const all = merged(bodies)
   if (all.triangles.length === 0) return []
-  const size = sizeOf(all.positions)
+  const { min, max } = boundsOf(all.positions)
+  const size = lengthOf(max[0] - min[0], max[1] - min[1], max[2] - min[2])
   const queries = queryMesh(all)
   const [step, off] = [STEP * size, OFF * size]
   const flat = (p: Vector): Point => [dot(p, eye.right), dot(p, eye.up)]
   const lines: SeenLine[] = []
   bodies.forEach(({ mesh, by }, body) => {
     for (const { a, b, out } of edges(mesh, by, eye.toward)) {
-      const length = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2])
+      const length = lengthOf(b[0] - a[0], b[1] - a[1], b[2] - a[2])
       const n = Math.max(1, Math.ceil(length / step))
       let begun: number | null = null
       for (let i = 0; i <= n; i += 1) {
-        const seen = i < n && isSeen(along(a, b, (i + 0.5) / n), out)
+        const seen = i < n && isSeen(between(a, b, (i + 0.5) / n), out)
         if (seen && begun === null) begun = i
         if (!seen && begun !== null) {
-          lines.push({ body, from: flat(along(a, b, begun / n)), to: flat(along(a, b, i / n)) })
+          lines.push({ body, from: flat(between(a, b, begun / n)), to: flat(between(a, b, i / n)) })
           begun = null
         }
       }
@@ -88,9 +90,7 @@ function edges({ positions: p, triangles }: NamedMesh, by: Vector, toward: Vecto
   const normals = new Float64Array(triangles.length)
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [at(triangles[t]!), at(triangles[t + 1]!), at(triangles[t + 2]!)]
-    const n = cross(minus(b, a), minus(c, a))
-    const length = Math.hypot(...n) || 1
-    normals.set([n[0] / length, n[1] / length, n[2] / length], t)
+    normals.set(unit(crossOf(a, b, c)), t)
   }
   const normal = (t: number): Vector => [normals[t]!, normals[t + 1]!, normals[t + 2]!]
   const side = new Map<number, number>()
@@ -135,30 +135,3 @@ function merged(bodies: readonly DrawnBody[]): Pick<NamedMesh, 'positions' | 'tr
   }
   return { positions, triangles }
 }
-
-function sizeOf(p: Float32Array): number {
-  const [min, max] = [
-    [Infinity, Infinity, Infinity],
-    [-Infinity, -Infinity, -Infinity],
-  ]
-  for (let i = 0; i < p.length; i += 1) {
-    min[i % 3] = Math.min(min[i % 3]!, p[i]!)
-    max[i % 3] = Math.max(max[i % 3]!, p[i]!)
-  }
-  return Math.hypot(...min.map((m, k) => max[k]! - m))
-}
-
-const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
-function cross(a: Vector, b: Vector): Vector {
-  return [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
-}
-function unit(a: Vector): Vector {
-  const l = Math.hypot(...a) || 1
-  return [a[0] / l, a[1] / l, a[2] / l]
-}
-const along = (a: Vector, b: Vector, t: number): Vector => [
-  a[0] + (b[0] - a[0]) * t,
-  a[1] + (b[1] - a[1]) * t,
-  a[2] + (b[2] - a[2]) * t,
-]

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { type Kernel, rectangleLoop, type SolidRecipe, type Vector } from '../geometry/index.ts'
+import type { Kernel, SolidRecipe } from '../geometry/index.ts'
 import { newTurned, type TurnedPiece, withChoice } from '../job/index.ts'
-import type { MouldPart, Undoing } from '../mould/index.ts'
+import { block, less, bareAct as off, barePart as part, turnedBody as turned } from '../testing/bodies.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testStock } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
@@ -11,33 +11,6 @@ let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
 })
-const block = (x: number, y: number, l: number, w: number, low: number, high: number): SolidRecipe => ({
-  kind: 'prism',
-  outline: rectangleLoop([x, y], l, w, [0, 0, 0, 0], {
-    sides: ['front', 'right', 'back', 'left'],
-    corners: ['c', 'c', 'c', 'c'],
-  }),
-  holes: [],
-  low,
-  high,
-  lowName: 'low',
-  highName: 'high',
-})
-/** A turned body by its radii at heights. */
-const turned = (points: readonly (readonly [number, number])[]): SolidRecipe => ({
-  kind: 'turned',
-  at: [0, 0],
-  profile: points.map(([radius, z]) => ({ radius, z, name: 'wall' })),
-})
-const less = (from: SolidRecipe, ...minus: SolidRecipe[]): SolidRecipe => ({
-  kind: 'difference',
-  from,
-  minus,
-})
-const part = (id: string, recipe: SolidRecipe, pull: Vector): MouldPart =>
-  ({ id, name: id, recipe, pull }) as unknown as MouldPart
-const off = (partIds: string[], rigid = true): Undoing =>
-  ({ id: partIds.join(), partIds, rigid }) as unknown as Undoing
 
 describe('a rigid part on its way out', () => {
   const cone = (foot: number, top: number) =>

@@ -3,10 +3,10 @@ import {
   measureSolid,
   type SolidRecipe,
   type SolidScope,
+  squareTo,
   type Vector,
 } from '../geometry/index.ts'
 import type { MouldPart, Undoing } from '../mould/index.ts'
-import { squareTo } from './draft/partDrafts.ts'
 import { wayOut } from './wayOut.ts'
 
 /** A part that scrapes by more than this on its way is locked, mm; more where curves are cut coarser. */

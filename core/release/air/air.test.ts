@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { type Kernel, rectangleLoop, type SolidRecipe } from '../../geometry/index.ts'
+import type { Kernel, SolidRecipe } from '../../geometry/index.ts'
 import type { MouldPatch, SweptPiece } from '../../job/index.ts'
 import { newSwept, withChoice } from '../../job/index.ts'
+import { block, turnedBody as turned, union } from '../../testing/bodies.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testJob, testStock } from '../../testing/testPiece.ts'
 import { planPiece, proveRemedies } from '../../testing/wholeLine.ts'
@@ -11,22 +12,6 @@ import { airPockets } from './airPockets.ts'
 let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
-})
-const names = { sides: ['front', 'right', 'back', 'left'], corners: ['c', 'c', 'c', 'c'] } as const
-const block = (x: number, y: number, l: number, w: number, low: number, high: number): SolidRecipe => ({
-  kind: 'prism',
-  outline: rectangleLoop([x, y], l, w, [0, 0, 0, 0], names as never),
-  holes: [],
-  low,
-  high,
-  lowName: 'low',
-  highName: 'high',
-})
-const union = (...of: SolidRecipe[]): SolidRecipe => ({ kind: 'union', of })
-const turned = (points: readonly (readonly [number, number])[]): SolidRecipe => ({
-  kind: 'turned',
-  at: [0, 0],
-  profile: points.map(([radius, z]) => ({ radius, z, name: 'wall' })),
 })
 /** The air in a cast whose mould is a block round it, open above a height. */
 function airOf(cast: SolidRecipe, openFrom: number, vents: readonly SolidRecipe[] = []) {

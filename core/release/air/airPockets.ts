@@ -1,4 +1,4 @@
-import { isWithin, type Point, type Vector, weld } from '../../geometry/index.ts'
+import { crossOf, isWithin, lengthOf, type Point, type Vector, weld } from '../../geometry/index.ts'
 import type { Meeting } from '../draft/meetMould.ts'
 
 /** Where air stays under the mould while it is filled. */
@@ -171,7 +171,7 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
     const faces = roof.map(
       (t) => [0, 1, 2].map((k) => corner(triangles[3 * t + k]!)) as [Vector, Vector, Vector],
     )
-    const area = faces.reduce((sum, [a, b, c]) => sum + cross(a, b, c)[2] / 2, 0)
+    const area = faces.reduce((sum, [a, b, c]) => sum + crossOf(a, b, c)[2] / 2, 0)
     const step = Math.max(VENT / 3, Math.sqrt(area / LOOKS))
     return faces.some((f) => spots(f, step).some((at) => stands(at, up) < 0))
   }
@@ -183,7 +183,7 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
     )
     let [area, x, y] = [0, 0, 0]
     for (const [a, b, c] of faces) {
-      const flat = cross(a, b, c)[2] / 2
+      const flat = crossOf(a, b, c)[2] / 2
       area += flat
       x += (flat * (a[0] + b[0] + c[0])) / 3
       y += (flat * (a[1] + b[1] + c[1])) / 3
@@ -230,8 +230,8 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
     const flat = new Float64Array(count)
     for (let t = 0; t < count; t += 1) {
       const [a, b, c] = [0, 1, 2].map((k) => corner(triangles[3 * t + k]!)) as [Vector, Vector, Vector]
-      const [x, y, up] = cross(a, b, c)
-      const size = Math.hypot(x, y, up)
+      const [x, y, up] = crossOf(a, b, c)
+      const size = lengthOf(x, y, up)
       flat[t] = up / 2
       level[t] = size > 0 && up / size > LEVEL && !open[t] && over[t]! >= 0 ? 1 : 0
     }
@@ -306,12 +306,6 @@ function fans(triangles: Uint32Array, vertexOf: Uint32Array, count: number): (v:
   return (v) => touching.subarray(start[v]!, start[v + 1]!)
 }
 
-const cross = (a: Vector, b: Vector, c: Vector): Vector => {
-  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]]
-  const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]]
-  return [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
-}
-
 /** Of a triangle's part above a level: its area seen from above, less than 0 where it looks down, and the volume between. */
 function clipAbove(
   corners: readonly Vector[],
@@ -329,7 +323,7 @@ function clipAbove(
   let [area, volume] = [0, 0]
   for (let k = 2; k < kept.length; k += 1) {
     const [a, b, c] = [kept[0]!, kept[k - 1]!, kept[k]!]
-    const flat = cross(a, b, c)[2] / 2
+    const flat = crossOf(a, b, c)[2] / 2
     area += flat
     volume += flat * ((a[2] + b[2] + c[2]) / 3 - level)
   }

@@ -1,14 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import {
-  type Kernel,
-  measureSolid,
-  rectangleLoop,
-  type SolidRecipe,
-  type Vector,
-} from '../../geometry/index.ts'
+import { type Kernel, measureSolid, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import { newBox, newTurned, type TurnedPiece, withChoice } from '../../job/index.ts'
 import type { MouldPart, Undoing } from '../../mould/index.ts'
 import { anyPiece, seeded } from '../../testing/anyPiece.ts'
+import { block, less, barePart as part, turnedBody as turned } from '../../testing/bodies.ts'
 import { rounds } from '../../testing/rounds.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testJob, testStock } from '../../testing/testPiece.ts'
@@ -22,28 +17,6 @@ beforeAll(async () => {
   kernel = await testKernel()
 })
 
-const names = { sides: ['front', 'right', 'back', 'left'], corners: ['c', 'c', 'c', 'c'] } as const
-const block = (x: number, y: number, l: number, w: number, low: number, high: number): SolidRecipe => ({
-  kind: 'prism',
-  outline: rectangleLoop([x, y], l, w, [0, 0, 0, 0], names as never),
-  holes: [],
-  low,
-  high,
-  lowName: 'low',
-  highName: 'high',
-})
-const turned = (points: readonly (readonly [number, number])[]): SolidRecipe => ({
-  kind: 'turned',
-  at: [0, 0],
-  profile: points.map(([radius, z]) => ({ radius, z, name: 'wall' })),
-})
-const less = (from: SolidRecipe, ...minus: SolidRecipe[]): SolidRecipe => ({
-  kind: 'difference',
-  from,
-  minus,
-})
-const part = (id: string, recipe: SolidRecipe, pull: Vector): MouldPart =>
-  ({ id, name: id, recipe, pull }) as unknown as MouldPart
 const draftsOf = (cast: SolidRecipe, parts: readonly MouldPart[]) =>
   partDrafts(meetMould(kernel, cast, parts), (id) => parts.find((p) => p.id === id)!.pull)
 

@@ -1,5 +1,9 @@
 import {
+  between,
+  boundsOf,
+  crossOf,
   type Kernel,
+  lengthOf,
   type MeshQueries,
   meshSolid,
   type NamedMesh,
@@ -67,8 +71,8 @@ export function meetMould(kernel: Kernel, cast: SolidRecipe, parts: readonly Sta
 function meet(body: NamedMesh, others: readonly Behind[], partIds: readonly string[]): Meeting {
   const { positions: p, triangles } = body
   const count = triangles.length / 3
-  const { min, max } = bounds(p)
-  const size = Math.hypot(...min.map((m, k) => max[k]! - m))
+  const { min, max } = boundsOf(p)
+  const size = lengthOf(max[0] - min[0], max[1] - min[1], max[2] - min[2])
   const least = size * PIECE
   const [places, normals, areas]: [number[], number[], number[]] = [[], [], []]
   const [part, of]: [number[], number[]] = [[], []]
@@ -80,7 +84,7 @@ function meet(body: NamedMesh, others: readonly Behind[], partIds: readonly stri
     const longest = Math.max(apart(a, b), apart(b, c), apart(c, a))
     if (longest > least && room > 0) {
       // Just within the corners: on an edge two parts may stand.
-      const same = [a, b, c].every((q) => look(toward(q, middle, 0.04), n) === own)
+      const same = [a, b, c].every((q) => look(between(q, middle, 0.04), n) === own)
       const halves = same && longest < BROAD * size ? null : cut(a, b, c)
       if (halves) {
         room -= 1
@@ -144,20 +148,7 @@ function whatStands(others: readonly Behind[]): (at: Corner, n: Corner) => numbe
 }
 
 function behind(at: number, mesh: NamedMesh): Behind {
-  return { at, ...bounds(mesh.positions), queries: queryMesh(mesh) }
-}
-
-function bounds(p: Float32Array): { min: number[]; max: number[] } {
-  const [min, max] = [
-    [Infinity, Infinity, Infinity],
-    [-Infinity, -Infinity, -Infinity],
-  ]
-  for (let i = 0; i < p.length; i += 1) {
-    const k = i % 3
-    if (p[i]! < min[k]!) min[k] = p[i]!
-    if (p[i]! > max[k]!) max[k] = p[i]!
-  }
-  return { min, max }
+  return { at, ...boundsOf(mesh.positions), queries: queryMesh(mesh) }
 }
 
 const mean = (a: Corner, b: Corner, c: Corner): Corner => [
@@ -165,35 +156,28 @@ const mean = (a: Corner, b: Corner, c: Corner): Corner => [
   (a[1] + b[1] + c[1]) / 3,
   (a[2] + b[2] + c[2]) / 3,
 ]
-const toward = (a: Corner, b: Corner, t: number): Corner => [
-  a[0] + (b[0] - a[0]) * t,
-  a[1] + (b[1] - a[1]) * t,
-  a[2] + (b[2] - a[2]) * t,
-]
-const apart = (a: Corner, b: Corner): number => Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2])
+const apart = (a: Corner, b: Corner): number => lengthOf(b[0] - a[0], b[1] - a[1], b[2] - a[2])
 
 /** The two halves of a triangle, cut across its longest side. */
 function cut(a: Corner, b: Corner, c: Corner): readonly (readonly [Corner, Corner, Corner])[] {
   const [ab, bc, ca] = [apart(a, b), apart(b, c), apart(c, a)]
   if (bc > ab && bc >= ca) return cut(b, c, a)
   if (ca > ab && ca > bc) return cut(c, a, b)
-  const m = toward(a, b, 0.5)
+  const m = between(a, b, 0.5)
   return [
     [a, m, c],
     [m, b, c],
   ]
 }
 
-function crossOf(a: Corner, b: Corner, c: Corner): Corner {
-  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]]
-  const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]]
-  return [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
+const areaOf = (a: Corner, b: Corner, c: Corner): number => {
+  const [x, y, z] = crossOf(a, b, c)
+  return lengthOf(x, y, z) / 2
 }
-const areaOf = (a: Corner, b: Corner, c: Corner): number => Math.hypot(...crossOf(a, b, c)) / 2
 
 /** Null for a triangle without area. */
 function normalOf(a: Corner, b: Corner, c: Corner): Corner | null {
-  const n = crossOf(a, b, c)
-  const length = Math.hypot(...n)
-  return length > 1e-9 ? [n[0] / length, n[1] / length, n[2] / length] : null
+  const [x, y, z] = crossOf(a, b, c)
+  const length = lengthOf(x, y, z)
+  return length > 1e-9 ? [x / length, y / length, z / length] : null
 }

@@ -1,4 +1,4 @@
-import type { Vector } from '../../geometry/index.ts'
+import { dot, squareTo, type Vector } from '../../geometry/index.ts'
 import type { Meeting } from './meetMould.ts'
 
 /** How the faces of one part stand to the way it leaves by. */
@@ -147,7 +147,7 @@ function leastOf(faces: { readonly deg: number; readonly area: number }[], rest:
 function gripped(normals: readonly Vector[], [u, v]: readonly [Vector, Vector]): boolean[] {
   const bins = normals.map((n) => {
     const [x, y] = [dot(n, u), dot(n, v)]
-    return Math.hypot(x, y) < 0.5
+    return x * x + y * y < 0.25
       ? null
       : Math.round((Math.atan2(y, x) / (2 * Math.PI)) * ROUND + ROUND) % ROUND
   })
@@ -156,22 +156,4 @@ function gripped(normals: readonly Vector[], [u, v]: readonly [Vector, Vector]):
     [...there].some((o) => o !== null && Math.cos(((o - b) * 2 * Math.PI) / ROUND) <= OPPOSED),
   )
   return bins.map((b) => b !== null && faced[b]!)
-}
-
-const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-
-/** Two unit vectors square to one another and to a third. */
-export function squareTo([x, y, z]: Vector): [Vector, Vector] {
-  const least: Vector = Math.abs(x) < 0.6 ? [1, 0, 0] : [0, 1, 0]
-  const cross = (a: Vector, b: Vector): Vector => [
-    a[1] * b[2] - a[2] * b[1],
-    a[2] * b[0] - a[0] * b[2],
-    a[0] * b[1] - a[1] * b[0],
-  ]
-  const unit = (a: Vector): Vector => {
-    const l = Math.hypot(...a)
-    return [a[0] / l, a[1] / l, a[2] / l]
-  }
-  const u = unit(cross([x, y, z], least))
-  return [u, cross([x, y, z], u)]
 }

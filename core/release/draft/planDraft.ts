@@ -1,7 +1,7 @@
-import type { Kernel, SolidRecipe, Vector } from '../../geometry/index.ts'
+import { type Kernel, type SolidRecipe, squareTo, type Vector } from '../../geometry/index.ts'
 import type { MouldPart, Undoing } from '../../mould/index.ts'
 import { type Meeting, meetMould, type Stander } from './meetMould.ts'
-import { draftOf, type PartDraft, partDrafts, squareTo } from './partDrafts.ts'
+import { draftOf, type PartDraft, partDrafts } from './partDrafts.ts'
 
 /** A cast as its mould lets it go: each flat piece of its surface, with the part behind it, or what is cast in, and the draft of that part there. */
 export type DraftMap = Pick<Meeting, 'positions' | 'part' | 'partIds'> & {

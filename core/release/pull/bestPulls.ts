@@ -1,4 +1,15 @@
-import { type MeshQueries, type NamedMesh, queryMesh, type Vector } from '../../geometry/index.ts'
+import {
+  boundsOf,
+  crossOf,
+  dot,
+  lengthOf,
+  type MeshQueries,
+  type NamedMesh,
+  queryMesh,
+  squareTo,
+  unit,
+  type Vector,
+} from '../../geometry/index.ts'
 
 /** How a pattern is let go by halves that are drawn apart along a way and against it. */
 export type Pull = {
@@ -46,7 +57,8 @@ export function bestPulls(mesh: NamedMesh, options: SearchOptions = {}): PullSea
   const { places = 4000, onProgress, shouldStop } = options
   const spots = spread(mesh, places)
   const queries = queryMesh(mesh)
-  const out = OUT * sizeOf(mesh)
+  const { min, max } = boundsOf(mesh.positions)
+  const out = OUT * lengthOf(max[0] - min[0], max[1] - min[1], max[2] - min[2])
   const areaMm2 = spots.reduce((sum, s) => sum + s.area, 0)
   const ways = candidates(spots)
   const found: Pull[] = []
@@ -146,8 +158,8 @@ export function spread(mesh: NamedMesh, count: number): Place[] {
   let whole = 0
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [corner(triangles[t]!), corner(triangles[t + 1]!), corner(triangles[t + 2]!)]
-    const n = cross(sub(b, a), sub(c, a))
-    const length = Math.hypot(...n)
+    const n = crossOf(a, b, c)
+    const length = lengthOf(n[0], n[1], n[2])
     if (length < 1e-12) continue
     flat.push({ a, b, c, normal: [n[0] / length, n[1] / length, n[2] / length], area: length / 2 })
     whole += length / 2
@@ -206,9 +218,7 @@ function candidates(spots: readonly Place[]): Vector[] {
 
 /** Six ways round one, turned off it by an angle, radians. */
 function round(way: Vector, by: number): Vector[] {
-  const least: Vector = Math.abs(way[0]) < 0.6 ? [1, 0, 0] : [0, 1, 0]
-  const u = unit(cross(way, least))
-  const v = cross(way, u)
+  const [u, v] = squareTo(way)
   return Array.from({ length: 6 }, (_, k) => {
     const a = (k * Math.PI) / 3
     const [c, s] = [Math.cos(a) * by, Math.sin(a) * by]
@@ -225,29 +235,6 @@ function distinct(pulls: readonly Pull[]): Pull[] {
 /** As a cosine: 20 degrees. */
 const APART = Math.cos((20 * Math.PI) / 180)
 
-function sizeOf({ positions: p }: NamedMesh): number {
-  const [min, max] = [
-    [Infinity, Infinity, Infinity],
-    [-Infinity, -Infinity, -Infinity],
-  ]
-  for (let i = 0; i < p.length; i += 1) {
-    min[i % 3] = Math.min(min[i % 3]!, p[i]!)
-    max[i % 3] = Math.max(max[i % 3]!, p[i]!)
-  }
-  return Math.hypot(...min.map((m, k) => max[k]! - m))
-}
-
-const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-const sub = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
-const cross = (a: Vector, b: Vector): Vector => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-]
-const unit = (a: Vector): Vector => {
-  const l = Math.hypot(...a)
-  return [a[0] / l, a[1] / l, a[2] / l]
-}
 const blend = (a: Vector, b: Vector, c: Vector, u: number, v: number): Vector => [
   a[0] + (b[0] - a[0]) * u + (c[0] - a[0]) * v,
   a[1] + (b[1] - a[1]) * u + (c[1] - a[1]) * v,

@@ -1,38 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import {
-  type Kernel,
-  meshSolid,
-  queryMesh,
-  rectangleLoop,
-  type SolidRecipe,
-  type Vector,
-} from '../../geometry/index.ts'
+import { type Kernel, meshSolid, queryMesh, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import { block, less, turnedBody as turned } from '../../testing/bodies.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { bestPulls, judge, spread } from './bestPulls.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
-})
-const names = { sides: ['front', 'right', 'back', 'left'], corners: ['c', 'c', 'c', 'c'] } as const
-const block = (x: number, y: number, l: number, w: number, low: number, high: number): SolidRecipe => ({
-  kind: 'prism',
-  outline: rectangleLoop([x, y], l, w, [0, 0, 0, 0], names as never),
-  holes: [],
-  low,
-  high,
-  lowName: 'low',
-  highName: 'high',
-})
-const turned = (points: readonly (readonly [number, number])[]): SolidRecipe => ({
-  kind: 'turned',
-  at: [0, 0],
-  profile: points.map(([radius, z]) => ({ radius, z, name: 'wall' })),
-})
-const less = (from: SolidRecipe, ...minus: SolidRecipe[]): SolidRecipe => ({
-  kind: 'difference',
-  from,
-  minus,
 })
 const ball = turned(
   Array.from({ length: 73 }, (_, i) => {
