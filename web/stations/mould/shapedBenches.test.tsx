@@ -1,4 +1,4 @@
-import { waitFor, within } from '@testing-library/react'
+import { fireEvent, waitFor, within } from '@testing-library/react'
 import { unzipSync } from 'fflate'
 import { expect, it } from 'vitest'
 import { prepareMesh, readDxf } from '../../../core/readers/index.ts'
@@ -64,6 +64,8 @@ it('a drum by layers, by prints, by brushed rubber and by closed shells: each wi
 
   await buildAs('closed two-shell')
   await factSays(/^Lift of the upper shell/, 'N')
+  // Below what wants a look it is one of the rest.
+  fireEvent.click(await within(findings()).findByRole('button', { name: /more$/ }))
   await says(findings, 'This piece has a flat top')
 })
 
