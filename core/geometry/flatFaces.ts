@@ -1,8 +1,8 @@
 import type { Solid } from './kernel.ts'
 import { meshSolid, type NamedMesh } from './meshSolid.ts'
 import type { Vector } from './recipe.ts'
-import { weld } from './seenLines.ts'
 import { lengthOf } from './vector.ts'
+import { weld } from './weld.ts'
 
 /** A flat face of a solid, its boundary in space: anticlockwise as seen from outside, holes clockwise. */
 export type FlatRegion = {

@@ -59,7 +59,7 @@ export {
   solidThrough,
 } from './region.ts'
 export { type CutPlane, type Region, sectionSolid, sectionsAlong, uprightPlane } from './sectionSolid.ts'
-export { seenLines, weld } from './seenLines.ts'
+export { seenLines } from './seenLines.ts'
 export { type CellMeasure, joinMeasures, splitMeasure } from './splitMeasure.ts'
 export { countSurfaces, growthAlong, sectionAreas, surfaceTops } from './surfaceSweep.ts'
 export {
@@ -69,6 +69,7 @@ export {
   type ThicknessSample,
   WALL,
 } from './thickness/index.ts'
+export { trianglesRound } from './trianglesRound.ts'
 export { heightAt, placeOnRing, RINGS, type Under } from './underSurface.ts'
 export {
   between,
@@ -81,4 +82,5 @@ export {
   squareTo,
   unit,
 } from './vector.ts'
+export { weld } from './weld.ts'
 export { edgesBeside, isWithin, isWithinEdges, pointToEdge, pointToRing } from './within.ts'

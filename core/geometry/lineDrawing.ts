@@ -2,8 +2,8 @@ import type { NamedMesh } from './meshSolid.ts'
 import type { Point } from './outline.ts'
 import { queryMesh } from './queryMesh.ts'
 import type { Vector } from './recipe.ts'
-import { weld } from './seenLines.ts'
-import { between, boundsOf, cross, crossOf, dot, lengthOf, unit } from './vector.ts'
+import { eachSharedEdge, triangleNormals } from './sharedEdges.ts'
+import { between, boundsOf, cross, dot, lengthOf, unit } from './vector.ts'
 
 /** A body to draw, moved by so much, mm. */
 export type DrawnBody = { readonly mesh: NamedMesh; readonly by: Vector }
@@ -84,38 +84,21 @@ type Edge = { readonly a: Vector; readonly b: Vector; readonly out: Vector }
 
 /** Edges of a body that may be seen, each with the way out of the faces beside it that look to the eye. */
 function edges({ positions: p, triangles }: NamedMesh, by: Vector, toward: Vector): Edge[] {
-  const first = weld(p)
-  const count = p.length / 3
   const at = (v: number): Vector => [p[3 * v]! + by[0], p[3 * v + 1]! + by[1], p[3 * v + 2]! + by[2]]
-  const normals = new Float64Array(triangles.length)
-  for (let t = 0; t < triangles.length; t += 3) {
-    const [a, b, c] = [at(triangles[t]!), at(triangles[t + 1]!), at(triangles[t + 2]!)]
-    normals.set(unit(crossOf(a, b, c)), t)
-  }
+  const normals = triangleNormals(p, triangles)
   const normal = (t: number): Vector => [normals[t]!, normals[t + 1]!, normals[t + 2]!]
-  const side = new Map<number, number>()
   const found: Edge[] = []
-  for (let t = 0; t < triangles.length; t += 3)
-    for (let k = 0; k < 3; k += 1) {
-      const [i, j] = [triangles[t + k]!, triangles[t + ((k + 1) % 3)]!]
-      const [a, b] = [first[i]!, first[j]!]
-      const key = Math.min(a, b) * count + Math.max(a, b)
-      const other = side.get(key)
-      if (other === undefined) {
-        side.set(key, t)
-        continue
-      }
-      const [m, n] = [normal(t), normal(other)]
-      const [toM, toN] = [dot(m, toward) > EDGE_ON, dot(n, toward) > EDGE_ON]
-      if (!toM && !toN) continue
-      if (toM === toN && dot(m, n) > CREASE) continue
-      const out: Vector = [
-        (toM ? m[0] : 0) + (toN ? n[0] : 0),
-        (toM ? m[1] : 0) + (toN ? n[1] : 0),
-        (toM ? m[2] : 0) + (toN ? n[2] : 0),
-      ]
-      found.push({ a: at(i), b: at(j), out: unit(out) })
-    }
+  eachSharedEdge({ positions: p, triangles }, (i, j, t, other) => {
+    const [m, n] = [normal(t), normal(other)]
+    const [toM, toN] = [dot(m, toward) > EDGE_ON, dot(n, toward) > EDGE_ON]
+    if ((!toM && !toN) || (toM === toN && dot(m, n) > CREASE)) return
+    const out: Vector = [
+      (toM ? m[0] : 0) + (toN ? n[0] : 0),
+      (toM ? m[1] : 0) + (toN ? n[1] : 0),
+      (toM ? m[2] : 0) + (toN ? n[2] : 0),
+    ]
+    found.push({ a: at(i), b: at(j), out: unit(out) })
+  })
   return found
 }
 

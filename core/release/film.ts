@@ -1,5 +1,5 @@
 import type { Vector } from '../geometry/index.ts'
-import type { Operation } from '../work/index.ts'
+import { type Operation, partIdsOf } from '../work/index.ts'
 import type { PartMove } from './draft/planDraft.ts'
 
 /** One step of a mould coming apart: what leaves in it, how far, and how all that still stands lies by its end. */
@@ -45,14 +45,24 @@ export function filmSteps(
   })
 }
 
+/** Parts that no step takes off, and none is about: stuck to others, as a bead of sealant is, they go with those. */
+export function stuckParts(
+  partIds: readonly string[],
+  lines: readonly (readonly Operation[])[],
+  moves: readonly PartMove[],
+): string[] {
+  const told = new Set([...moves.map((m) => m.partId), ...lines.flat().flatMap(partIdsOf)])
+  return partIds.filter((id) => !told.has(id))
+}
+
 /**
- * The film at a moment: 0 is the whole mould, n is after its n-th step. `stays` are parts that no step takes off: the bead
- * of sealant goes with what it is run on, and is gone from the first step on.
+ * The film at a moment: 0 is the whole mould, n is after its n-th step. `stuck` are parts that no step takes off by itself,
+ * as a bead of sealant, which goes with what it is run on: they are gone from the first step on.
  */
 export function frameAt(
   steps: readonly FilmStep[],
   moment: number,
-  stays: readonly string[] = [],
+  stuck: readonly string[] = [],
 ): FilmFrame {
   const at = Math.min(Math.max(0, moment), steps.length)
   const n = Math.min(Math.floor(at), Math.max(0, steps.length - 1))
@@ -67,7 +77,7 @@ export function frameAt(
       leaving.map(({ partId, by }) => [partId, [by[0] * share, by[1] * share, by[2] * share] as const]),
     ),
     fading: Object.fromEntries(leaving.flatMap((m) => (m.rigid ? [] : [[m.partId, 1 - share]]))),
-    off: [...gone, ...(at > 0 ? stays : [])],
+    off: [...gone, ...(at > 0 ? stuck : [])],
     turned: mix(was ? 1 : 0, (now?.turned ?? was) ? 1 : 0, share),
   }
 }

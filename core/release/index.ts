@@ -1,6 +1,6 @@
 export { byHand } from './byHand.ts'
 export type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
-export { type FilmFrame, type FilmStep, filmSteps, frameAt } from './film.ts'
+export { type FilmFrame, type FilmStep, filmSteps, frameAt, stuckParts } from './film.ts'
 export { planReleaseStation } from './planRelease.ts'
 export { STRIP_MPA } from './takeOff.ts'
 export type { AgentRow, ReleaseFigures, ReleaseStation } from './types.ts'

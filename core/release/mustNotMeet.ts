@@ -12,6 +12,8 @@ type Rule = {
   readonly level: Finding['level']
   readonly kinds: readonly Kind[]
   readonly on?: readonly Surface[]
+  /** Only under a sealer that takes hold of the face. */
+  readonly underSealer?: true
 }
 
 /** Kept as a table: who adds an agent adds a row. Sources in docs/method.md, Release. */
@@ -26,6 +28,7 @@ export const MUST_NOT_MEET: readonly Rule[] = [
     on: ['smooth', 'printed', 'coated', 'soaks', 'bare metal', 'card'],
   },
   { code: 'agent-fills', level: 'warn', kinds: ['petroleum-jelly'], on: ['printed', 'texture'] },
+  { code: 'oil-under-sealer', level: 'warn', kinds: ['oil'], underSealer: true },
   { code: 'agent-wets', level: 'warn', kinds: ['water-based', 'film'], on: ['card'] },
 ]
 
@@ -43,12 +46,19 @@ const BONDS: ReadonlySet<Surface> = new Set([
 type Told = Pick<Finding, 'code' | 'level' | 'remedies'> & { readonly facts: Facts; readonly face: FaceWord }
 
 /** What is wrong between the agents chosen and the faces they are chosen for; each with the change that mends it. */
-export function mustNotMeet(piece: Piece, rows: readonly AgentRow[], stock: Pick<Stock, 'agents'>): Told[] {
+export function mustNotMeet(
+  piece: Piece,
+  rows: readonly AgentRow[],
+  stock: Pick<Stock, 'agents' | 'sealers'>,
+): Told[] {
   const wax = stock.agents.find((a) => a.kind === 'paste-wax')
+  const sealer = stock.sealers.find((s) => s.id === piece.finish.sealer)
+  const holds = sealer !== undefined && sealer.school !== 'wax'
   const put = MUST_NOT_MEET.flatMap((rule): Told[] => {
     const hit = rows.filter(
       (r) =>
         r.use === 'release' &&
+        (!rule.underSealer || holds) &&
         rule.kinds.includes(r.agentKind) &&
         (rule.on === undefined || rule.on.includes(r.surface)),
     )
@@ -59,7 +69,12 @@ export function mustNotMeet(piece: Piece, rows: readonly AgentRow[], stock: Pick
         code: rule.code,
         level: rule.level,
         face: first.face,
-        facts: { agent: first.agent, faces: listOf(hit), instead: wax?.name ?? '' },
+        facts: {
+          agent: first.agent,
+          faces: listOf(hit),
+          instead: wax?.name ?? '',
+          ...(rule.underSealer && { sealer: sealer!.name }),
+        },
         remedies: wax
           ? [
               {

@@ -10,7 +10,7 @@ import { act, type Operation } from '../work/index.ts'
 import { airPockets } from './air/airPockets.ts'
 import { airFigures, airFindings, NO_AIR, ventOperations } from './air/planAir.ts'
 import { comeOff } from './comeOff.ts'
-import type { Stander } from './draft/meetMould.ts'
+import { coverOf, type Meeting, type Stander } from './draft/meetMould.ts'
 import { type DraftRow, movesOf, planDraft } from './draft/planDraft.ts'
 import { DEEP, isGripped, shortOfDraft } from './draft/shortOfDraft.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
@@ -74,6 +74,8 @@ export function planReleaseStation(
   const seal = stock.agents.find((a) => a.id === piece.release.edgeSeal)
   if (!face) raise('agent-missing', 'stop', { row: piece.release.faceAgent })
   if (!seal) raise('agent-missing', 'stop', { row: piece.release.edgeSeal })
+  for (const { agent } of Object.values(piece.release.faces))
+    if (agent && !stock.agents.some((a) => a.id === agent)) raise('agent-missing', 'stop', { row: agent })
   const left = piece.release.leftOut !== null
   const { off } = mould
   const { faces, parts: listed } = mould.figures
@@ -118,25 +120,6 @@ export function planReleaseStation(
         changes: [{ type: 'releaseChosen', pieceId: piece.id, patch: { leftOut: null } }],
       },
     ])
-  const sealer = stock.sealers.find((s) => s.id === piece.finish.sealer)
-  const oiled = agents.some((a) => a.use === 'release' && a.agentKind === 'oil')
-  if (oiled && face && sealer && sealer.school !== 'wax') {
-    const wax = stock.agents.find((a) => a.kind === 'paste-wax')
-    raise(
-      'oil-under-sealer',
-      'warn',
-      { agent: face.name, sealer: sealer.name },
-      wax
-        ? [
-            {
-              code: 'oil-under-sealer',
-              facts: { agent: wax.name },
-              changes: [{ type: 'releaseChosen', pieceId: piece.id, patch: { faceAgent: wax.id } }],
-            },
-          ]
-        : [],
-    )
-  }
   const castKg =
     steel?.figures.strippingKg ?? massOf(figures.volumeLitres * 1e6, freshKgPerM3) + figures.inserts.massKg
   const { operations: strips, circle } = takeOff(off, listed, castKg, steel?.figures.turnMpa)
@@ -154,9 +137,17 @@ export function planReleaseStation(
     },
   }
   const castIn = [
-    ...geometry.inserts,
-    ...(geometry.voidFormer ? [{ id: 'void-former', ...geometry.voidFormer }] : []),
-  ].map(({ id, recipe }): Stander => ({ id: `cast-in/${id}`, recipe: { kind: 'moved', solid: recipe, by } }))
+    ...geometry.inserts.map(({ id, name, recipe }) => ({ id, name, recipe })),
+    ...(geometry.voidFormer
+      ? [{ id: 'void-former', name: 'void former', recipe: geometry.voidFormer.recipe }]
+      : []),
+  ].map(({ id, name, recipe }) => ({
+    id: `cast-in/${id}`,
+    name,
+    recipe: { kind: 'moved' as const, solid: recipe, by },
+  }))
+  const nameOf = (id: string): string =>
+    mould.parts.find((p) => p.id === id)?.name ?? castIn.find((c) => c.id === id)?.name ?? id
   const inOrder = strips.map((op) => off.find((o) => o.id === op.id)!)
   const order = inOrder.flatMap((u) => (u.rigid ? u.partIds : []))
   const { trapped, examined, ways } =
@@ -193,7 +184,7 @@ export function planReleaseStation(
   const steep = shortOfDraft(piece, mould.parts, bySolids?.rows ?? [], new Set(locked.map((l) => l.partId)))
   if (steep) raise('draft-short', steep.level, steep.facts, steep.remedies, steep.partId)
   const air = bySolids ? airFigures(bySolids.air, piece.release.vented) : NO_AIR
-  for (const f of airFindings(piece, mould.parts, air, figures.volumeLitres))
+  for (const f of airFindings(piece, nameOf, air, figures.volumeLitres))
     raise(f.code, f.level, f.facts, f.remedies, f.partId)
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
@@ -215,7 +206,7 @@ export function planReleaseStation(
   }
   const later = new Set(mould.afterRelease)
   const onFaces = faceOperations(agents, faces, mould)
-  const vents = ventOperations(air, mould.parts, {
+  const vents = ventOperations(air, nameOf, {
     built: mould.operations.flatMap((op) => (later.has(op.id) ? [] : [op.id])),
     waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
     off: strips,
@@ -235,6 +226,10 @@ export function planReleaseStation(
 
 /** Places of a surface that ways to part it are judged by. */
 const PLACES = 1200
+function waysToPart(meeting: Meeting) {
+  const { open } = coverOf(meeting)
+  return pullFigures(bestPulls(meeting.cast, { places: PLACES, covered: (t) => open[t] === 0 }))
+}
 
 /** Whether where its mould is parted is chosen, and so which ways it is drawn. */
 const isParted = (piece: Piece): boolean => piece.kind === 'imported' || PARTED.has(piece.mould.method)
@@ -264,7 +259,7 @@ function fromSolids(
   const draft = runStation(memo, 'draft', { ...told, ways, castIn, shaped }, (i) => {
     const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn)
     return {
-      pulls: i.shaped ? pullFigures(bestPulls(meeting.cast, { places: PLACES })) : null,
+      pulls: i.shaped ? waysToPart(meeting) : null,
       rows,
       map,
       air: airPockets(meeting),

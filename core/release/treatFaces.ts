@@ -63,11 +63,12 @@ export function treatFaces(
     const taped = face.surface === 'raw edge' && sealer?.kind === 'packing-tape'
     const own = agents.faces?.[face.face]
     const agent = own?.agent ? stock.agents.find((a) => a.id === own.agent) : agents.face
-    const leftOut = own?.leftOut ?? agents.leftOut
+    // An agent of its own goes on it also where all others are left bare.
+    const leftOut = own?.leftOut ?? (own?.agent ? null : agents.leftOut)
     if (use === 'film') rows.push(bareRow(face, 'film'))
     else if (use === 'release' && !taped) {
-      if (leftOut !== null) rows.push({ ...bareRow(face, 'none'), leftOut })
-      else if (agent) rows.push(agentRow(face, 'release', agent))
+      if (leftOut !== null) rows.push({ ...bareRow(face, 'none'), own: own?.leftOut != null, leftOut })
+      else if (agent) rows.push({ ...agentRow(face, 'release', agent), own: own?.agent != null })
     }
     return rows.length > 0 ? rows : [bareRow(face, 'none')]
   })
@@ -85,6 +86,7 @@ function agentRow(face: MouldFace, use: 'seal' | 'release', agent: Agent): Agent
     amount,
     unit: agent.unit,
     cost: agent.price === null ? null : amount * agent.price,
+    own: false,
     leftOut: null,
   }
 }
@@ -99,6 +101,7 @@ const bareRow = (face: MouldFace, use: 'film' | 'none'): AgentRow => ({
   amount: 0,
   unit: null,
   cost: 0,
+  own: false,
   leftOut: null,
 })
 
@@ -158,10 +161,11 @@ export function faceOperations(
     })
   const before = [...built.map((op) => op.id), ...seals.map((op) => op.id)]
   const waxed = rows.filter((r) => r.use === 'release')
-  // All faces of one agent in one go; what is put on the most comes first and bears no name.
-  const release = [...new Set(waxed.map((r) => r.agent))].map((agent, i) => {
+  // All faces of one agent in one go: that of all faces bears no name, one of its own that of its face.
+  const release = [...new Set(waxed.map((r) => r.agent))].map((agent) => {
     const own = waxed.filter((r) => r.agent === agent)
     const [first] = own
+    const forAll = own.some((r) => !r.own)
     return operation({
       ...act('release-face', {
         faces: [...new Set(own.map((r) => r.face))],
@@ -169,7 +173,7 @@ export function faceOperations(
         coats: first!.coats,
         by: first!.agentKind,
       }),
-      id: i === 0 ? 'release/faces' : `release/${first!.face}`,
+      id: forAll ? 'release/faces' : `release/${first!.face}`,
       station: 'release',
       per: 'cast',
       about: partRefs([...new Set(own.flatMap((r) => r.partIds))]),

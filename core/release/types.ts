@@ -22,6 +22,8 @@ export type AgentRow = {
   /** Null where nothing is put on. */
   readonly unit: Agent['unit'] | null
   readonly cost: number | null
+  /** Whether what goes on it was chosen for this face alone. */
+  readonly own: boolean
   /** Why nothing is put on it, where that was chosen. */
   readonly leftOut: string | null
 }

@@ -135,7 +135,7 @@ export const RELEASE_WORDS = {
   }),
   'agent-seals': (f: { agent: string; faces: string; instead: string }) => ({
     what: `${f.agent} releases nothing: chosen for ${f.faces}`,
-    why: 'Lacquer and varnish close a face; concrete holds on to them. Wax or oil goes over them once they are hard.',
+    why: 'What only closes a face is held by the concrete, as a bare face is. Wax or oil goes over it once it is hard.',
     remedy: `Use ${f.instead} instead`,
   }),
   'agent-tape': (f: { agent: string; faces: string; instead: string }) => ({
@@ -175,8 +175,8 @@ export const RELEASE_WORDS = {
     why: `Left out on purpose: ${f.reason}. Melamine lets go of concrete badly without wax.`,
     remedy: 'Put the release back',
   }),
-  'oil-under-sealer': (f: { agent: string; sealer: string }) => ({
-    what: `${f.agent} under ${f.sealer}`,
+  'oil-under-sealer': (f: { agent: string; faces: string; sealer: string }) => ({
+    what: `${f.agent} on ${f.faces}, under ${f.sealer}`,
     why: 'Oil left in the face keeps a sealer from bonding. Wash or abrade it first, or use a wax without silicone.',
     remedy: 'Use wax instead',
   }),

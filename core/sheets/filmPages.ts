@@ -12,7 +12,7 @@ import {
   type Vector,
 } from '../geometry/index.ts'
 import { pouredPlacement, pouredSize } from '../piece/index.ts'
-import { type FilmFrame, type FilmStep, filmSteps, frameAt } from '../release/index.ts'
+import { type FilmFrame, type FilmStep, filmSteps, frameAt, stuckParts } from '../release/index.ts'
 import { wordsStyle } from '../units/index.ts'
 import { isStripping, type Timed, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
@@ -65,11 +65,17 @@ export function filmPages(kernel: Kernel, input: ShopSheetInput): Page[] {
     solid: recipe,
     by: pouredPlacement(input.piece.attitude, station.geometry),
   }
-  const off = new Set(moves.map((m) => m.partId))
+  const stuck = new Set(
+    stuckParts(
+      mould.parts.map((p) => p.id),
+      lines.map(({ of }) => of),
+      moves,
+    ),
+  )
   const bodies = kernel.withSolids((scope) => [
     { id: CAST, mesh: meshSolid(scope.solid(cast)) },
     ...mould.parts
-      .filter((p) => off.has(p.id))
+      .filter((p) => !stuck.has(p.id))
       .map((p) => ({ id: p.id, mesh: meshSolid(scope.solid(p.recipe)) })),
   ])
   const fine = bodies.reduce((sum, b) => sum + b.mesh.triangles.length / 3, 0) > FINEST

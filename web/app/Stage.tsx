@@ -5,7 +5,14 @@ import { PlanView } from '../stage/PlanView.tsx'
 import { SectionView } from '../stage/SectionView.tsx'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector, useChange } from '../state/store.ts'
-import { attitudeShown, lensTurned, partsMoved, releaseLensTurned } from '../state/viewSlice.ts'
+import {
+  attitudeShown,
+  type Lens,
+  lensTurned,
+  partsMoved,
+  type ReleaseLens,
+  releaseLensTurned,
+} from '../state/viewSlice.ts'
 import { Turns } from '../ui/Turns.tsx'
 
 import { SCREENS } from './stations.ts'
@@ -42,32 +49,14 @@ export function Stage({ station }: { station: StationName }) {
       <div className="flex items-center gap-4 border-b px-4">
         <PieceName />
         {Hero && station === 'release' && (
-          <Turns
-            label="Lens"
+          <LensTurns
             value={releaseLens}
-            ways={[
-              { value: 'film', name: 'coming apart' },
-              { value: 'faces', name: 'on the faces' },
-              { value: 'draft', name: 'draft' },
-            ]}
+            ways={RELEASE_LENSES}
             onTurn={(next) => dispatch(releaseLensTurned(next))}
-            className="flex flex-none border-[1.5px] border-ink"
-            item={(on) => `label min-h-8 px-3 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
           />
         )}
         {Hero && station === 'steel' && (
-          <Turns
-            label="Lens"
-            value={lens}
-            ways={[
-              { value: 'inside', name: 'inside' },
-              { value: 'thickness', name: 'thickness' },
-              { value: 'handling', name: 'handling' },
-            ]}
-            onTurn={(next) => dispatch(lensTurned(next))}
-            className="flex flex-none border-[1.5px] border-ink"
-            item={(on) => `label min-h-8 px-3 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
-          />
+          <LensTurns value={lens} ways={STEEL_LENSES} onTurn={(next) => dispatch(lensTurned(next))} />
         )}
         {!plan?.panels && (!Hero || (station === 'steel' ? lens === 'inside' : releaseLens !== 'film')) && (
           <Turns
@@ -140,6 +129,34 @@ export function Stage({ station }: { station: StationName }) {
         )}
       </div>
     </div>
+  )
+}
+
+type Way<T> = { readonly value: T; readonly name: string }
+const STEEL_LENSES: readonly Way<Lens>[] = [
+  { value: 'inside', name: 'inside' },
+  { value: 'thickness', name: 'thickness' },
+  { value: 'handling', name: 'handling' },
+]
+const RELEASE_LENSES: readonly Way<ReleaseLens>[] = [
+  { value: 'film', name: 'coming apart' },
+  { value: 'faces', name: 'on the faces' },
+  { value: 'draft', name: 'draft' },
+]
+
+/** Through which of its lenses a station is looked at. */
+function LensTurns<T extends string>(turns: {
+  value: T
+  ways: readonly Way<T>[]
+  onTurn: (value: T) => void
+}) {
+  return (
+    <Turns
+      label="Lens"
+      {...turns}
+      className="flex flex-none border-[1.5px] border-ink"
+      item={(on) => `label min-h-8 px-3 text-[16px] font-bold ${on ? 'bg-ink text-sheet' : ''}`}
+    />
   )
 }
 

@@ -1,7 +1,8 @@
 import type { NamedMesh } from '../meshSolid.ts'
 import type { Vector } from '../recipe.ts'
-import { weld } from '../seenLines.ts'
+import { trianglesRound } from '../trianglesRound.ts'
 import { lengthOf } from '../vector.ts'
+import { weld } from '../weld.ts'
 
 /** A closed mesh as a surface that can be walked: normals of its triangles, and which triangles meet at a vertex. */
 export type Surface = {
@@ -42,25 +43,13 @@ function makeSurface(mesh: NamedMesh): Surface {
     normals.set([x / (length || 1), y / (length || 1), z / (length || 1)], 3 * t)
   }
   const vertexOf = weld(p)
-  const start = new Uint32Array(p.length / 3 + 1)
-  for (const i of triangles) start[vertexOf[i]! + 1]! += 1
-  for (let v = 1; v < start.length; v += 1) start[v]! += start[v - 1]!
-  const next = start.slice(0, -1)
-  const touching = new Uint32Array(triangles.length)
-  for (let e = 0; e < triangles.length; e += 1) {
-    const v = vertexOf[triangles[e]!]!
-    touching[next[v]!] = Math.floor(e / 3)
-    next[v]! += 1
-  }
+  const round = trianglesRound(triangles, vertexOf)
   return {
     mesh,
     count,
     normals,
     areas,
-    around: (triangle, corner) => {
-      const v = vertexOf[triangles[3 * triangle + corner]!]!
-      return touching.subarray(start[v]!, start[v + 1]!)
-    },
+    around: (triangle, corner) => round(vertexOf[triangles[3 * triangle + corner]!]!),
     pointAt: (t, u, v) => {
       const [a, b, c] = [triangles[3 * t]! * 3, triangles[3 * t + 1]! * 3, triangles[3 * t + 2]! * 3]
       const along = (k: number) => p[a + k]! + (p[b + k]! - p[a + k]!) * u + (p[c + k]! - p[a + k]!) * v

@@ -53,9 +53,15 @@ export function twoPart(
   const body = castBody(input)
   const { height } = body
   const parting = quick ? height / 2 : greatestSection(kernel, body).z
+  // Followed where it is widest, else level at the greatest section.
+  const surface =
+    input.piece.mould.rubberParting === 'curve' && !quick
+      ? partingSurface(kernel, body, parting, -cover - 1)
+      : null
+  const at = (place: Point): number => (surface ? heightAt(surface, place) : parting)
   const tops: readonly Vector[] = quick
     ? [[body.length / 2, body.width / 2, height]]
-    : localTops(kernel, body).filter(([, , z]) => z > parting)
+    : localTops(kernel, body).filter(([x, y, z]) => z > at([x, y]))
   const hole = Math.min(HOLE.most, Math.max(HOLE.least, HOLE.share * Math.min(body.length, body.width)))
   const bores = tops.map((at, i) =>
     cylinderAlong(
@@ -69,12 +75,6 @@ export function twoPart(
   )
   const radius = Math.min(KEY.most, Math.max(KEY.least, wall * KEY.share), wall * 0.45)
   const places = keyPlaces(body, wall)
-  // Followed where it is widest, else level at the greatest section.
-  const surface =
-    input.piece.mould.rubberParting === 'curve' && !quick
-      ? partingSurface(kernel, body, parting, -cover)
-      : null
-  const at = (place: Point): number => (surface ? heightAt(surface, place) : parting)
   const keys = join(places.map((place) => ball(place, at(place), radius)))
   const solid = (low: number, high: number): SolidRecipe => prism(block, low, high, 'rubber')
   const lower: SolidRecipe = {

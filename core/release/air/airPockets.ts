@@ -1,5 +1,13 @@
-import { crossOf, isWithin, lengthOf, type Point, type Vector, weld } from '../../geometry/index.ts'
-import type { Meeting } from '../draft/meetMould.ts'
+import {
+  crossOf,
+  isWithin,
+  lengthOf,
+  type Point,
+  trianglesRound,
+  type Vector,
+  weld,
+} from '../../geometry/index.ts'
+import { coverOf, type Meeting } from '../draft/meetMould.ts'
 
 /** Where air stays under the mould while it is filled. */
 export type AirPocket = {
@@ -52,14 +60,13 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
   const count = triangles.length / 3
   const vertexOf = weld(p)
   const z = (v: number) => p[3 * v + 2]!
-  const { open, over } = coverOf(count, { part, areas, triangle })
-  const around = fans(triangles, vertexOf, p.length / 3)
+  const { open, over } = coverOf({ cast, part, areas, triangle })
+  const around = trianglesRound(triangles, vertexOf)
   const isOpenAt = (v: number): boolean => {
     for (const t of around(v)) if (open[t]) return true
     return false
   }
-  const order = [...new Set(triangles)].map((v) => vertexOf[v]!)
-  const vertices = [...new Set(order)].sort((a, b) => z(b) - z(a))
+  const vertices = [...new Set(Array.from(triangles, (v) => vertexOf[v]!))].sort((a, b) => z(b) - z(a))
   const parent = new Map<number, number>()
   const find = (v: number): number => {
     let root = v
@@ -273,37 +280,6 @@ function spots([a, b, c]: readonly [Vector, Vector, Vector], step: number): Vect
       found.push([0, 1, 2].map((k) => a[k]! + (b[k]! - a[k]!) * u + (c[k]! - a[k]!) * v) as unknown as Vector)
     }
   return found
-}
-
-/** Of each triangle of the cast: whether most of it is open, and which part covers most of it. */
-function coverOf(
-  count: number,
-  { part, areas, triangle }: Pick<Meeting, 'part' | 'areas' | 'triangle'>,
-): { readonly open: Uint8Array; readonly over: Int16Array } {
-  const [most, bare, all] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)]
-  const over = new Int16Array(count).fill(-1)
-  part.forEach((at, i) => {
-    const t = triangle[i]!
-    all[t]! += areas[i]!
-    if (at < 0) bare[t]! += areas[i]!
-    else if (areas[i]! > most[t]!) [most[t], over[t]] = [areas[i]!, at]
-  })
-  return { open: Uint8Array.from(bare, (b, t) => (all[t]! > 0 && b > all[t]! / 2 ? 1 : 0)), over }
-}
-
-/** The triangles round each vertex. */
-function fans(triangles: Uint32Array, vertexOf: Uint32Array, count: number): (v: number) => Uint32Array {
-  const start = new Uint32Array(count + 1)
-  for (const i of triangles) start[vertexOf[i]! + 1]! += 1
-  for (let v = 1; v < start.length; v += 1) start[v]! += start[v - 1]!
-  const next = start.slice(0, -1)
-  const touching = new Uint32Array(triangles.length)
-  for (let e = 0; e < triangles.length; e += 1) {
-    const v = vertexOf[triangles[e]!]!
-    touching[next[v]!] = Math.floor(e / 3)
-    next[v]! += 1
-  }
-  return (v) => touching.subarray(start[v]!, start[v + 1]!)
 }
 
 /** Of a triangle's part above a level: its area seen from above, less than 0 where it looks down, and the volume between. */

@@ -1,5 +1,4 @@
 import type { Finding, Piece } from '../../job/index.ts'
-import type { MouldPart } from '../../mould/index.ts'
 import { act, type Operation, operation, partRefs } from '../../work/index.ts'
 import type { LevelRoof, TrappedAir } from './airPockets.ts'
 
@@ -57,11 +56,10 @@ type Told = Pick<Finding, 'code' | 'level' | 'facts' | 'remedies'> & { readonly 
 /** What is said of the air that stays: pockets without a vent, and level faces. */
 export function airFindings(
   piece: Piece,
-  parts: readonly MouldPart[],
+  nameOf: (partId: string) => string,
   { pockets, roofs }: AirFigures,
   castLitres: number,
 ): Told[] {
-  const nameOf = (id: string) => parts.find((p) => p.id === id)?.name ?? id
   const held = pockets.filter((p) => !p.vented)
   const [worst] = held
   const litres = held.reduce((sum, p) => sum + p.volumeLitres, 0)
@@ -135,7 +133,7 @@ const WORK = { drill: 5, cut: 3 } as const
 /** Vents drilled once for each mould, after all of it stands, and their nibs cut off every cast when it is out. */
 export function ventOperations(
   { pockets }: AirFigures,
-  parts: readonly MouldPart[],
+  nameOf: (partId: string) => string,
   {
     built,
     waxed,
@@ -146,8 +144,11 @@ export function ventOperations(
   const last = off.at(-1)
   if (vented.length === 0) return { drill: [], cut: [] }
   const ids = [...new Set(vented.map((p) => p.partId))]
-  const names = ids.map((id) => parts.find((p) => p.id === id)?.name ?? id)
-  const told = { vents: vented.length, diameterMm: VENT_MM, names }
+  const told = {
+    diameterMm: VENT_MM,
+    names: ids.map(nameOf),
+    places: vented.map(({ xMm, yMm, zMm }) => ({ xMm, yMm, zMm })),
+  }
   return {
     drill: [
       operation({

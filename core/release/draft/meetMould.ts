@@ -147,6 +147,28 @@ function whatStands(others: readonly Behind[]): (at: Corner, n: Corner) => numbe
   }
 }
 
+/** Of each triangle of the cast: whether most of it is open, and which part covers most of it. */
+export function coverOf({
+  cast,
+  part,
+  areas,
+  triangle,
+}: Pick<Meeting, 'cast' | 'part' | 'areas' | 'triangle'>): {
+  readonly open: Uint8Array
+  readonly over: Int16Array
+} {
+  const count = cast.triangles.length / 3
+  const [most, bare, all] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)]
+  const over = new Int16Array(count).fill(-1)
+  part.forEach((at, i) => {
+    const t = triangle[i]!
+    all[t]! += areas[i]!
+    if (at < 0) bare[t]! += areas[i]!
+    else if (areas[i]! > most[t]!) [most[t], over[t]] = [areas[i]!, at]
+  })
+  return { open: Uint8Array.from(bare, (b, t) => (all[t]! > 0 && b > all[t]! / 2 ? 1 : 0)), over }
+}
+
 function behind(at: number, mesh: NamedMesh): Behind {
   return { at, ...boundsOf(mesh.positions), queries: queryMesh(mesh) }
 }

@@ -66,7 +66,10 @@ export function planDraft(
 /** A part is lifted at least so far clear, mm. */
 const CLEAR = 10
 
-/** How each part moves as it leaves, in the order of the acts: until all of it is past all of the cast along its way. */
+/** Acts by which a part is not taken off at all: it is the skin of the piece from then on. */
+const STAYS_ON: ReadonlySet<Undoing['code']> = new Set(['vessel-left-on'])
+
+/** How each part that leaves moves, in the order of the acts: until all of it is past all of the cast along its way. */
 export function movesOf(
   kernel: Kernel,
   cast: SolidRecipe,
@@ -112,7 +115,7 @@ export function movesOf(
       return far
     }
     return acts.flatMap((u) =>
-      u.partIds.flatMap((partId): PartMove[] => {
+      (STAYS_ON.has(u.code) ? [] : u.partIds).flatMap((partId): PartMove[] => {
         const part = parts.find((p) => p.id === partId)
         if (!part) return []
         const way = wayOf(partId)

@@ -57,7 +57,8 @@ function tapers(piece: Piece, part: MouldPart, wantedDegrees: number): Finding['
   const sloped = (changes: Change[]): Finding['remedies'] => [
     { code: 'tapered', facts: { wantedDegrees }, changes },
   ]
-  if (piece.kind === 'box')
+  // A plug is as straight as its hole.
+  if (piece.kind === 'box' && part.source.of !== 'hole')
     return [
       ...sloped([{ type: 'shapeChanged', pieceId: piece.id, patch: { coreDraftDeg: wantedDegrees } }]),
       ...(piece.mould.method === 'planks' && piece.mould.core === 'drafted'

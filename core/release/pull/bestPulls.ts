@@ -29,6 +29,8 @@ export type PullSearch = {
 }
 
 export type SearchOptions = {
+  /** Triangles that a mould covers: what is open needs no part to leave it. All of them where left out. */
+  readonly covered?: (triangle: number) => boolean
   /** Places of the surface that are looked at for each way, about. */
   readonly places?: number
   readonly onProgress?: (share: number) => void
@@ -54,8 +56,8 @@ type Place = { readonly at: Vector; readonly normal: Vector; readonly area: numb
  * of what is met as a whole, within some percent of what is met in part. A ball has 0 whichever way it is parted.
  */
 export function bestPulls(mesh: NamedMesh, options: SearchOptions = {}): PullSearch {
-  const { places = 4000, onProgress, shouldStop } = options
-  const spots = spread(mesh, places)
+  const { places = 4000, covered, onProgress, shouldStop } = options
+  const spots = spread(mesh, places, covered)
   const queries = queryMesh(mesh)
   const { min, max } = boundsOf(mesh.positions)
   const out = OUT * lengthOf(max[0] - min[0], max[1] - min[1], max[2] - min[2])
@@ -151,12 +153,17 @@ function partsNeeded(
 const FEW = 800
 
 /** Places spread over a surface by its area, each in the middle of its share of a triangle. */
-export function spread(mesh: NamedMesh, count: number): Place[] {
+export function spread(
+  mesh: NamedMesh,
+  count: number,
+  covered: (triangle: number) => boolean = () => true,
+): Place[] {
   const { positions: p, triangles } = mesh
   const corner = (i: number): Vector => [p[3 * i]!, p[3 * i + 1]!, p[3 * i + 2]!]
   const flat: { a: Vector; b: Vector; c: Vector; normal: Vector; area: number }[] = []
   let whole = 0
   for (let t = 0; t < triangles.length; t += 3) {
+    if (!covered(t / 3)) continue
     const [a, b, c] = [corner(triangles[t]!), corner(triangles[t + 1]!), corner(triangles[t + 2]!)]
     const n = crossOf(a, b, c)
     const length = lengthOf(n[0], n[1], n[2])

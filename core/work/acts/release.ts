@@ -40,6 +40,8 @@ const LET_GO = {
 
 export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
 
+type Place = Readonly<Record<'xMm' | 'yMm' | 'zMm', number>>
+
 /** How an agent is put on. */
 const PUT_ON = {
   'paste-wax': ['Wax', (n: number) => `${count(n, 'coat')}, left to haze, then buffed`],
@@ -80,8 +82,8 @@ export const RELEASE_ACTS = {
   ),
   'drill-vents': told(
     'drill the vents',
-    (f: Named & { vents: number; diameterMm: number }, { mm }) =>
-      `Drill ${count(f.vents, 'vent')} of ${mm(f.diameterMm)} through ${listed(f.names)}, ${f.vents === 1 ? 'at the highest place of its pocket' : 'each at the highest place of its pocket'}, as marked; wax the holes. Stop ${f.vents === 1 ? 'it' : 'each'} with putty when concrete shows.`,
+    (f: Named & { diameterMm: number; places: readonly Place[] }, { mm }) =>
+      `Drill ${count(f.places.length, 'vent')} of ${mm(f.diameterMm)} through ${listed(f.names)}, ${f.places.length === 1 ? 'at the highest place of its pocket' : 'each at the highest place of its pocket'}: ${f.places.map((p) => `${mm(Math.round(p.xMm))} from the left, ${mm(Math.round(p.yMm))} from the front, ${mm(Math.round(p.zMm))} up`).join('; ')}, from the corner of the cast as poured. Wax the ${f.places.length === 1 ? 'hole' : 'holes'}, and stop ${f.places.length === 1 ? 'it' : 'each'} with putty when concrete shows.`,
   ),
   'cut-vents': told('cut the vents back', (f: { vents: number }) =>
     f.vents === 1

@@ -18,10 +18,21 @@ const moved = (told: Partial<FactsOf<'move-cast'>>): Act =>
 /** What each act says by its facts: one row a branch, with what must stand in it, and what must not. */
 const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [
-    act('drill-vents', { names: ['lid'], vents: 1, diameterMm: 6 }),
-    /^Drill 1 vent of 6 mm through lid, at the highest place of its pocket.*Stop it with putty/,
+    act('drill-vents', {
+      names: ['lid'],
+      diameterMm: 6,
+      places: [{ xMm: 260.4, yMm: 80, zMm: 150 }],
+    }),
+    /^Drill 1 vent of 6 mm through lid, at the highest place of its pocket: 260 mm from the left, 80 mm from the front, 150 mm up, .*stop it with putty/,
   ],
-  [act('drill-vents', { names: ['a', 'b'], vents: 3, diameterMm: 6 }), /3 vents.*through a and b, each at/],
+  [
+    act('drill-vents', {
+      names: ['a', 'b'],
+      diameterMm: 6,
+      places: [1, 2, 3].map((n) => ({ xMm: n, yMm: n, zMm: n })),
+    }),
+    /3 vents.*through a and b, each at.*3 mm up, .*the holes, and stop each/,
+  ],
   [
     act('release-face', { faces: ['formers'], agent: 'jelly', coats: 1, by: 'petroleum-jelly' }),
     /^Grease the formers: jelly, a thin film, wiped out/,

@@ -3,18 +3,28 @@ import { useChange } from '../../state/store.ts'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
 
-/** Where air stays while it is filled, and whether it is let out. */
+/** Where air stays while it is filled, whether it is let out, and where that is not known. */
 export function AirRows() {
-  const { piece, plan } = usePlan()
+  const { piece, plan, looks, whole } = usePlan()
   const change = useChange()
   const words = useWordsStyle()
-  const air = plan?.stations.release?.figures.air
-  if (!air || (air.pockets.length === 0 && !piece.release.vented)) return null
-  const nameOf = (id: string) => plan.stations.mould?.parts.find((p) => p.id === id)?.name ?? id
+  const release = plan?.stations.release
+  if (!release) return null
+  const { air } = release.figures
+  const nameOf = (id: string) =>
+    plan.stations.mould?.parts.find((p) => p.id === id)?.name ?? 'what is cast in'
+  const said = !release.draft
+    ? 'Told once the mould is there as solids.'
+    : !air.examined
+      ? 'Not told: this mould is open nowhere.'
+      : air.pockets.length === 0
+        ? 'None stays in a pocket.'
+        : null
   return (
     <>
       <h2>Air</h2>
-      {air.pockets.length > 0 ? (
+      <div className={whole ? looks.release : 'stale'}>
+        {said && <p className="label text-[15px] text-soft">{said}</p>}
         <ul className="label text-[15px] leading-tight">
           {air.pockets.map((p) => (
             <li key={`${p.partId}${p.xMm},${p.yMm}`} className="border-b py-1">
@@ -28,20 +38,20 @@ export function AirRows() {
             </li>
           ))}
         </ul>
-      ) : (
-        <p className="label text-[15px] text-soft">Nothing holds air in this mould: no vent is drilled.</p>
+      </div>
+      {(air.pockets.length > 0 || piece.release.vented) && (
+        <Switch
+          label="Vent each pocket at its highest place"
+          on={piece.release.vented}
+          onSwitch={(vented) =>
+            change(vented ? 'vent the pockets' : 'leave the pockets closed', {
+              type: 'releaseChosen',
+              pieceId: piece.id,
+              patch: { vented },
+            })
+          }
+        />
       )}
-      <Switch
-        label="Vent each pocket at its highest place"
-        on={piece.release.vented}
-        onSwitch={(vented) =>
-          change(vented ? 'vent the pockets' : 'leave the pockets closed', {
-            type: 'releaseChosen',
-            pieceId: piece.id,
-            patch: { vented },
-          })
-        }
-      />
     </>
   )
 }

@@ -14,7 +14,7 @@ const STEPS = [
     fill: 'color-mix(in srgb, var(--settled) 45%, var(--sheet))',
     name: '3° to 30°',
   },
-  { key: 'square', below: Infinity, fill: 'var(--settled)', name: 'leaves off it' },
+  { key: 'square', below: Infinity, fill: 'var(--settled)', name: '30° and more' },
 ] as const
 const SOFT = 'color-mix(in srgb, var(--concrete-mark) 45%, var(--sheet))'
 const OPEN = 'var(--sheet)'

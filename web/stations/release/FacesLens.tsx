@@ -76,6 +76,7 @@ export function FacesLens() {
               </>
             ),
           })),
+          { key: 'other', fill: OTHER, name: 'a bead of sealant, or cast in' },
           { key: 'open', fill: OPEN, name: 'open in the pour' },
         ]}
       />

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { filmSteps, frameAt } from '../../../core/release/index.ts'
+import { filmSteps, frameAt, stuckParts } from '../../../core/release/index.ts'
 import { isStripping, partIdsOf } from '../../../core/work/index.ts'
 import { useSize } from '../../stage/useSize.ts'
 import { useSolidScene } from '../../stage/useSolidScene.ts'
@@ -31,11 +31,15 @@ export function FilmLens() {
       longest,
     )
   }, [lines, moves, scene])
-  /** What no step takes off, and is not cast in, goes with what it is stuck to. */
-  const stays = useMemo(() => {
-    const named = new Set(steps.flatMap((s) => s.moves.map((m) => m.partId)))
-    return (scene?.parts ?? []).flatMap((p) => (p.pull && !named.has(p.id) ? [p.id] : []))
-  }, [steps, scene])
+  const stuck = useMemo(
+    () =>
+      stuckParts(
+        (scene?.parts ?? []).flatMap((p) => (p.pull ? [p.id] : [])),
+        lines.map(({ of }) => of),
+        moves ?? [],
+      ),
+    [scene, lines, moves],
+  )
   const [moment, setMoment] = useState(0)
   const [playing, setPlaying] = useState(false)
   const last = steps.length
@@ -50,8 +54,8 @@ export function FilmLens() {
   }, [solid, lit, theme])
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new scene is shown whole until its moment is set again
   useEffect(() => {
-    solid.current?.film(frameAt(steps, at, stays))
-  }, [scene, solid, steps, stays, at])
+    solid.current?.film(frameAt(steps, at, stuck))
+  }, [scene, solid, steps, stuck, at])
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: another piece begins with its mould whole
   useEffect(() => {

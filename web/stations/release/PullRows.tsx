@@ -7,7 +7,7 @@ type Best = NonNullable<ReleaseFigures['pulls']>['best'][number]
 
 /** Ways to part a rigid mould round it, the best first: what each leaves locked, and what only slides. */
 export function PullRows() {
-  const { plan } = usePlan()
+  const { plan, looks, whole } = usePlan()
   const words = useWordsStyle()
   const pulls = plan?.stations.release?.figures.pulls
   if (!pulls || pulls.best.length === 0) return null
@@ -16,10 +16,12 @@ export function PullRows() {
     <More title="Ways to part it">
       <p className="text-[14px] leading-snug">
         {pulls.partsNeeded === null
-          ? 'No few rigid parts leave all of it: it wants rubber, or foam that is broken out.'
-          : `${pulls.partsNeeded} rigid parts leave all of it, each drawn its own way.`}
+          ? 'By no way that was tried do six rigid parts leave all of it: it wants rubber, or foam that is broken out.'
+          : pulls.partsNeeded === 1
+            ? 'One rigid part, drawn one way, leaves all that is not open.'
+            : `${pulls.partsNeeded} rigid parts leave all that is not open, each drawn its own way.`}
       </p>
-      <ul className="label text-[15px] leading-tight">
+      <ul className={`label text-[15px] leading-tight ${whole ? looks.release : 'stale'}`}>
         {pulls.best.map((p) => (
           <li key={`${p.leanDeg},${p.roundDeg}`} className="border-b py-1">
             {leanWords(p)}: {p.undercutM2 * 1e4 < 1 ? 'nothing locked' : `${area(p.undercutM2)} locked`}
@@ -46,5 +48,5 @@ const WAYS = [
 export function leanWords({ leanDeg, roundDeg }: Pick<Best, 'leanDeg' | 'roundDeg'>): string {
   if (leanDeg < 1) return 'Up and down'
   const way = WAYS[Math.round(roundDeg / 45) % 8]!
-  return leanDeg > 89 ? `Level, to ${way} and back` : `${Math.round(leanDeg)}° off upright to ${way}`
+  return leanDeg > 89 ? `Level, to ${way} and against it` : `${Math.round(leanDeg)}° off upright to ${way}`
 }

@@ -22,7 +22,10 @@ export function ReleaseBench() {
     !figures?.agents.every((a) => a.use !== 'seal') ||
     !job.stock.agents.some((a) => a.id === piece.release.edgeSeal)
   /** Rubber takes none: then there is nothing to choose, to leave out or to mind. */
-  const taken = !figures || piece.release.leftOut !== null || figures.agents.some((a) => a.use === 'release')
+  const taken =
+    !figures ||
+    piece.release.leftOut !== null ||
+    figures.agents.some((a) => a.use === 'release' || a.leftOut !== null)
   const chosen = job.stock.agents.find((a) => a.id === piece.release.faceAgent)
   const off = useWork(isStripping)
   const letters = faceLetters(figures?.agents ?? [])

@@ -109,9 +109,9 @@ describe('how a way is said', () => {
 describe('how halves are drawn apart', () => {
   it.each([
     [0, 0, 'Up and down'],
-    [90, 0, 'Level, to the right and back'],
-    [90, 350, 'Level, to the right and back'],
-    [90, 315, 'Level, to the front right and back'],
+    [90, 0, 'Level, to the right and against it'],
+    [90, 350, 'Level, to the right and against it'],
+    [90, 315, 'Level, to the front right and against it'],
     [30, 90, '30° off upright to the back'],
   ])('%d off upright, %d round: %s', (leanDeg, roundDeg, said) => {
     expect(leanWords({ leanDeg, roundDeg })).toBe(said)
