@@ -181,7 +181,10 @@ export function planReleaseStation(
       lockCures(piece),
       inCast[0]!.partId,
     )
-  const steep = shortOfDraft(piece, mould.parts, bySolids?.rows ?? [], new Set(locked.map((l) => l.partId)))
+  const held = new Set(locked.map((l) => l.partId))
+  // What never leaves is told as that, and not that it leaves late.
+  const grips = (bySolids?.rows ?? []).filter((r) => !held.has(r.partId) && isGripped(r, mould.parts))
+  const steep = shortOfDraft(piece, mould.parts, grips)
   if (steep) raise('draft-short', steep.level, steep.facts, steep.remedies, steep.partId)
   const air = bySolids ? airFigures(bySolids.air, piece.release.vented) : NO_AIR
   for (const f of airFindings(piece, nameOf, air, figures.volumeLitres))
@@ -218,7 +221,7 @@ export function planReleaseStation(
     operations: [
       ...vents.drill,
       ...onFaces,
-      ...whileFree(strips, inOrder, bySolids?.rows ?? [], mould.parts).map((op) => lifted(op, ways)),
+      ...whileFree(strips, inOrder, grips).map((op) => lifted(op, ways)),
       ...vents.cut,
     ],
   }
@@ -276,10 +279,9 @@ const GRIPPED_MINUTES = 24 * 60
 function whileFree(
   strips: readonly Operation[],
   acts: readonly Undoing[],
-  rows: readonly DraftRow[],
-  parts: readonly MouldPart[],
+  grips: readonly DraftRow[],
 ): Operation[] {
-  const gripped = new Set(rows.flatMap((r) => (isGripped(r, parts) && r.gripMm > DEEP ? [r.partId] : [])))
+  const gripped = new Set(grips.flatMap((r) => (r.gripMm > DEEP ? [r.partId] : [])))
   const eased = new Set(acts.flatMap((u) => (u.whileItMoves ? u.at : [])))
   return strips.map((op, i) =>
     op.notAfter.length === 0 && acts[i]!.partIds.some((id) => gripped.has(id) && !eased.has(id))

@@ -25,7 +25,7 @@ it('gives each station its figure, unit and line', () => {
     expect.stringMatching(/^3\d \| h \| to first strip at 14 °C$/),
     expect.stringMatching(/^\d+ \| days \| 1 turn, 3 coats$/),
     'none |  | no pours yet',
-    '4 | pages | none printed',
+    '5 | pages | none printed',
   ])
 })
 

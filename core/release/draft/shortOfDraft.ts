@@ -17,23 +17,16 @@ type Short = {
 }
 
 /**
- * Rigid parts that concrete grips from two sides with less draft than so deep a grip wants: the deepest told, the rest
- * counted. Knockouts are told by their own rule, which knows their wraps; what is locked is told as that; separators are
- * freed by moving the blocks apart.
+ * Of the rigid parts that concrete grips from two sides with less draft than so deep a grip wants the deepest is told, the
+ * rest counted. Knockouts are told by their own rule, which knows their wraps.
  */
 export function shortOfDraft(
   piece: Piece,
   parts: readonly MouldPart[],
-  rows: readonly DraftRow[],
-  locked: ReadonlySet<string>,
+  grips: readonly DraftRow[],
 ): Short | null {
-  const short = rows
-    .filter(
-      (r) =>
-        isGripped(r, parts) &&
-        !locked.has(r.partId) &&
-        parts.find((p) => p.id === r.partId)!.source.of !== 'opening',
-    )
+  const short = grips
+    .filter((r) => parts.find((p) => p.id === r.partId)!.source.of !== 'opening')
     .sort((a, b) => b.gripMm - a.gripMm || b.shortMm2 - a.shortMm2)
   const [worst] = short
   if (!worst) return null
