@@ -102,3 +102,12 @@ export const unfold = (page: Page): Promise<void> =>
     for (const fold of document.querySelectorAll<HTMLElement>('aside button.fold[aria-expanded="false"]'))
       fold.click()
   })
+
+/** Ticks what is open in a list of checks. */
+export async function tickAll(page: Page, list: string): Promise<void> {
+  const open = page.getByRole('list', { name: list }).getByRole('checkbox', { checked: false })
+  for (let left = await open.count(); left > 0; left -= 1) {
+    await open.first().click()
+    await expect(open).toHaveCount(left - 1)
+  }
+}

@@ -1,6 +1,19 @@
 import fs from 'node:fs'
 import { expect } from '@playwright/test'
-import { bench, dragIn, findings, newSlab, openDemo, pick, plan, rail, station, test, type } from './app.ts'
+import {
+  bench,
+  dragIn,
+  findings,
+  newSlab,
+  openDemo,
+  pick,
+  plan,
+  rail,
+  station,
+  test,
+  tickAll,
+  type,
+} from './app.ts'
 
 test('a maker’s path: from a slab’s size to a logged pour, and back from its file', async ({
   page,
@@ -146,6 +159,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await type(page, 'Water a bag', '3.1')
     await bench(page).getByRole('checkbox', { name: 'bug holes' }).check()
     await bench(page).getByRole('textbox', { name: 'Next time' }).fill('vibrate longer')
+    await tickAll(page, 'What the pour waited for')
     await bench(page).getByRole('button', { name: 'Log this pour' }).click()
     await expect(station(page, 'Log')).toContainText('25% fewer bags')
     await findings(page).getByRole('button', { name: /more$/ }).click()

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { bench, findings, openDemo, test } from './app.ts'
+import { bench, findings, openDemo, station, test, tickAll } from './app.ts'
 
 const lens = (page: Page) => page.getByTestId('lens')
 const film = (page: Page) => page.getByRole('slider', { name: 'Moment of the film' })
@@ -76,4 +76,25 @@ test('air under an arm stops the pour until it is vented', async ({ page }) => {
   await line.getByRole('button', { name: 'Drill a vent at its highest place' }).click()
   await expect(findings(page)).not.toContainText('Air stays under')
   await expect(vents).toBeChecked()
+})
+
+test('what is looked at before the pour is ticked, and asked again when it says something else', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await at(page, 'lamp-bollard')
+  const waits = bench(page).getByText('The pour waits for it.')
+  await expect(waits).not.toHaveCount(0)
+  await tickAll(page, 'Checks of the release')
+  await expect(waits).toHaveCount(0)
+  await station(page, 'Pour').click()
+  await expect(bench(page).getByRole('checkbox', { name: /^No bare spot on/ })).toBeChecked()
+  await station(page, 'Release').click()
+  await bench(page).getByRole('combobox', { name: 'Release agent' }).click()
+  await page.getByRole('option', { name: 'vegetable oil' }).click()
+  await expect(
+    bench(page).getByRole('checkbox', { name: /^No bare spot on.*vegetable oil/ }),
+  ).not.toBeChecked()
+  await page.getByRole('button', { name: 'undo' }).first().click()
+  await expect(bench(page).getByRole('checkbox', { name: /^No bare spot on/ })).toBeChecked()
 })

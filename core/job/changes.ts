@@ -125,6 +125,12 @@ function without<T extends { id: string }>(list: readonly T[], id: string, what:
   return list.filter((item) => item.id !== id)
 }
 
+/** The next cast is looked over anew. */
+const unticked = (job: Job, pieceId: string): Job => ({
+  ...job,
+  pieces: job.pieces.map((p) => (p.id === pieceId ? { ...p, pour: { ...p.pour, ticked: {} } } : p)),
+})
+
 const inPiece = (job: Job, id: string, change: (piece: Piece) => Piece): Job => ({
   ...job,
   pieces: replace(job.pieces, id, 'piece', change),
@@ -173,7 +179,7 @@ export function applyChange(job: Job, change: Change): Job {
         pieces: job.pieces.map((p) => (p.run?.run === change.runId ? { ...p, run: null } : p)),
       }
     case 'pourLogged':
-      return { ...job, pours: [...job.pours, change.pour] }
+      return unticked({ ...job, pours: [...job.pours, change.pour] }, change.pour.pieceId)
     case 'pourRemoved':
       return { ...job, pours: without(job.pours, change.pourId, 'pour') }
     default:

@@ -159,7 +159,14 @@ function usualChoices(
       vented: false,
     },
     mix: { mix: firstId(stock.mixes), water: 'medium', wastePercent: null, mixer: firstId(stock.mixers) },
-    pour: { start, zone, temperature: { kind: 'constant', degC: 20 }, humidity: 0.5, windKmPerH: 0 },
+    pour: {
+      start,
+      zone,
+      temperature: { kind: 'constant', degC: 20 },
+      humidity: 0.5,
+      windKmPerH: 0,
+      ticked: {},
+    },
     finish: { sealer: firstId(stock.sealers), sanding: 'light' },
   }
 }

@@ -217,6 +217,12 @@ export const pourChoiceSchema = z.strictObject({
   temperature: temperatureSchema,
   humidity: z.number().min(0).max(1),
   windKmPerH: z.number().min(0).max(120),
+  ticked: z
+    .record(z.string().max(120), z.string().max(80))
+    .default({})
+    .describe(
+      'checks ticked for the next pour: of each its key and that of what it said then; gone once a pour is logged',
+    ),
 })
 
 export const finishChoiceSchema = z.strictObject({

@@ -342,6 +342,7 @@ function readyChecks({ stations }: PourInput, add: Add, readied: readonly string
   const level = add({
     ...act('check-level', { on: bedded ? 'sand' : 'table', open: mould?.figures.top !== 'hole' }),
     id: 'check/level',
+    tick: 'noted',
     minutes: PACE.check,
     needs: readied,
   })
@@ -351,17 +352,22 @@ function readyChecks({ stations }: PourInput, add: Add, readied: readonly string
       joints: (mould?.parts.length ?? 2) > 1,
     }),
     id: 'check/held',
+    // What lifts off its base is not pushed back under wet concrete.
+    tick: held.length > 0 ? 'stops' : 'noted',
     about: held.map((h) => ({ kind: 'part', id: h.partId })),
     minutes: PACE.check,
     needs: [level],
   })
-  const faces = (release?.operations ?? []).filter((op) => op.attitude === null && op.per === 'cast')
+  const faces = (release?.operations ?? []).filter(
+    (op) => op.attitude === null && op.per === 'cast' && op.tick === null,
+  )
   const agents = [
     ...new Set((release?.figures.agents ?? []).filter((a) => a.use === 'release').map((a) => a.agent)),
   ]
   const clean = add({
     ...act('check-released', { agents, film: agents.length === 0 && faces.length > 0 }),
     id: 'check/released',
+    tick: 'noted',
     about: [...new Set(faces.flatMap(partIdsOf))].map((id) => ({ kind: 'part', id })),
     minutes: PACE.check,
     needs: [fast],
@@ -369,6 +375,7 @@ function readyChecks({ stations }: PourInput, add: Add, readied: readonly string
   const ready = add({
     ...act('check-ready', { waterLitres: mix.figures.waterLitres }),
     id: 'check/ready',
+    tick: 'noted',
     minutes: PACE.check,
     needs: [clean],
   })

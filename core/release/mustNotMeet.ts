@@ -33,7 +33,7 @@ export const MUST_NOT_MEET: readonly Rule[] = [
 ]
 
 /** Surfaces that fresh concrete bonds to, or locks in, where nothing is on them. */
-const BONDS: ReadonlySet<Surface> = new Set([
+export const BONDS: ReadonlySet<Surface> = new Set([
   'raw',
   'raw edge',
   'card',

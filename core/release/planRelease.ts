@@ -13,6 +13,7 @@ import { comeOff } from './comeOff.ts'
 import { coverOf, type Meeting, type Stander } from './draft/meetMould.ts'
 import { type DraftRow, movesOf, planDraft } from './draft/planDraft.ts'
 import { DEEP, isGripped, shortOfDraft } from './draft/shortOfDraft.ts'
+import { lookedAt } from './lookedAt.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
 import { bestPulls } from './pull/bestPulls.ts'
 import { pullFigures } from './pull/pullFigures.ts'
@@ -214,6 +215,10 @@ export function planReleaseStation(
     waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
     off: strips,
   })
+  const looks = lookedAt(agents, grips, mould.parts, air, {
+    needs: [...vents.drill, ...onFaces].map((op) => op.id),
+    leads: mould.afterRelease,
+  })
   return {
     figures: result,
     findings,
@@ -221,6 +226,7 @@ export function planReleaseStation(
     operations: [
       ...vents.drill,
       ...onFaces,
+      ...looks,
       ...whileFree(strips, inOrder, grips).map((op) => lifted(op, ways)),
       ...vents.cut,
     ],

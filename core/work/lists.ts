@@ -6,7 +6,7 @@ export const isBuilding = (op: Operation): boolean => op.per === 'mould'
 
 /** All that comes before a mould can be filled: building it, sealing and waxing its faces, closing it. */
 export const isReadying = (op: Operation): boolean =>
-  op.station === 'mould' || (op.station === 'release' && op.attitude === null)
+  op.station === 'mould' || (op.station === 'release' && op.attitude === null && op.tick === null)
 
 /** What is done for every cast: from waxing to what comes off last. */
 export const isOfTheDay = (op: Operation): boolean => op.per === 'cast'

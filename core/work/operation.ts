@@ -46,6 +46,8 @@ export type Operation = Act & {
   readonly attitude: Attitude | null
   /** What is used up by it. */
   readonly takes: readonly Quantity[]
+  /** Of what is looked at before the pour: ticked, and whether the pour waits for it; null of what is done. */
+  readonly tick: 'noted' | 'stops' | null
 }
 
 export type Quantity = { readonly name: string; readonly amount: number; readonly unit: string }
@@ -66,6 +68,7 @@ export function operation({ minutes = 0, waitMinutes = 0, hands = 1, ...told }: 
     until: null,
     attitude: null,
     takes: [],
+    tick: null,
     ...told,
   } as Operation
 }

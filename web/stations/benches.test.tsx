@@ -14,6 +14,10 @@ import {
   undo,
 } from '../testing/livePage.tsx'
 
+const unticked = () =>
+  within(within(bench()).getByRole('list', { name: 'What the pour waited for' })).queryAllByRole('checkbox', {
+    checked: false,
+  })
 const more = () => fireEvent.click(within(findings()).getByRole('button', { name: /more$/ }))
 
 it('steel: no mesh wants more thickness, and more cover than there is room for is told', async () => {
@@ -102,6 +106,17 @@ it('log: what was used is held against what was planned, and its lesson is told 
   fireEvent.click(within(bench()).getByRole('button', { name: 'Log this pour' }))
   expect([document.activeElement === wet, bench().textContent?.includes('None yet')]).toEqual([true, true])
   fireEvent.keyDown(wet, { key: 'Escape' })
+  // What the pour waits for is ticked first: the button leads to it.
+  await settled()
+  await press('Log this pour')
+  await says(bench, 'None yet')
+  for (let left = unticked().length; left > 0; left -= 1) {
+    expect(document.activeElement).toBe(unticked()[0])
+    fireEvent.click(unticked()[0]!)
+    await waitFor(() => expect(unticked()).toHaveLength(left - 1))
+    if (left > 1) await press('Log this pour')
+  }
+  await says(bench, 'Looked over before it was poured')
   await press('Log this pour')
   await says(() => station('log'), /fewer bags/)
   await settled()

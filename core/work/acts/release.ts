@@ -90,6 +90,21 @@ export const RELEASE_ACTS = {
       ? 'Cut the nib of the vent off while it is green, and rub it flush.'
       : `Cut the ${f.vents} nibs of the vents off while they are green, and rub them flush.`,
   ),
+  'check-no-bare-spot': told(
+    'no bare spot?',
+    (f: { faces: readonly FaceWord[]; agents: readonly string[] }) =>
+      `No bare spot on ${listed(f.faces.map(faceWords))}, looked at in slanting light: ${listed(f.agents)} all over. What is bare there bonds to the concrete.`,
+  ),
+  'check-gripped': told(
+    'waxed where gripped?',
+    (f: Named) =>
+      `Released right down into the corners: ${listed(f.names)}. The concrete grips ${f.names.length === 1 ? 'it' : 'them'} from two sides, and dry ${f.names.length === 1 ? 'it locks' : 'they lock'}.`,
+  ),
+  'check-vents': told('vents open?', (f: { vents: number }) =>
+    f.vents === 1
+      ? 'A wire goes right through the vent, and putty to stop it lies at hand.'
+      : `A wire goes right through each of the ${f.vents} vents, and putty to stop them lies at hand.`,
+  ),
 
   // Board box
   'lift-hung': told(

@@ -243,6 +243,14 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [act('film-face', { face: 'rubber' }), /Nothing on the rubber/],
   [act('film-face', { face: 'liner' }), /thin film of release on the liner/, /rubber/],
+  [
+    act('check-no-bare-spot', { faces: ['inside', 'core'], agents: ['wax'] }),
+    /^No bare spot on the inside and the core, .*: wax all over/,
+  ],
+  [act('check-gripped', { names: ['core'] }), /corners: core\. .* grips it .*dry it locks/],
+  [act('check-gripped', { names: ['a', 'b'] }), /corners: a and b\. .* grips them .*dry they lock/],
+  [act('check-vents', { vents: 1 }), /^A wire goes right through the vent/],
+  [act('check-vents', { vents: 3 }), /each of the 3 vents/],
   // Taking it off
   [
     act('ease-knockouts', { names: ['basin'], screwed: true }),

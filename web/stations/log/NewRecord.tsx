@@ -18,6 +18,7 @@ import { sentenceOf } from '../../ui/complaints.ts'
 import { FieldComplaint } from '../../ui/FieldComplaint.tsx'
 import { NumberField, type NumberFieldProps } from '../../ui/NumberField.tsx'
 import { readingOf } from '../../ui/Quantity.tsx'
+import { CheckList, useChecks } from '../CheckList.tsx'
 
 export const FAULTS: readonly (readonly [Fault, string])[] = [
   ['bug-holes', 'bug holes'],
@@ -50,6 +51,9 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
     resolver: zodResolver(TOLD as z.ZodType<FieldValues & Told, FieldValues & Told>),
   })
   const told = watch()
+  /** What the pour waits for. */
+  const checks = useChecks().filter((c) => c.stops)
+  const open = checks.filter((c) => !c.ticked).length
   const style = useMeasureStyle()
   const reading = (unit: string): Partial<NumberFieldProps> =>
     unit === 'liquid' || unit === 'temperature' || unit === 'mass' ? readingOf(unit, style) : { unit }
@@ -91,6 +95,7 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
         // What is typed and not understood is not left out of the record unseen.
         const wrongly = e.currentTarget.querySelector<HTMLElement>('[aria-invalid=true]')
         if (wrongly) wrongly.focus()
+        else if (open > 0) e.currentTarget.querySelector<HTMLElement>('ul [aria-checked=false]')?.focus()
         else void handleSubmit(save)(e)
       }}
       // Enter takes what is typed in a field; only the button logs.
@@ -99,6 +104,16 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
       }}
     >
       <h2>Log a pour</h2>
+      {checks.length > 0 && (
+        <>
+          <p>
+            {open > 0
+              ? `${open === 1 ? 'One check' : `${open} checks`} to tick before it: without ${open === 1 ? 'it' : 'them'} nothing is poured.`
+              : 'Looked over before it was poured.'}
+          </p>
+          <CheckList checks={checks} label="What the pour waited for" />
+        </>
+      )}
       <div className="field">
         <div className="row">
           <label htmlFor="log-on">Poured on</label>

@@ -8,15 +8,9 @@ import { useWork } from '../../state/useWork.ts'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 
 /** What the line leaves out: it has no hour of its own, or is one tick among others. */
-const NOT_DRAWN: ReadonlySet<Timed['code']> = new Set([
-  'keep-damp',
-  'check-level',
-  'check-held',
-  'check-released',
-  'place-batch',
-  'join-lift',
-])
-const isDrawn = (op: Timed): boolean => isOfTheDay(op) && op.startMinutes !== null && !NOT_DRAWN.has(op.code)
+const NOT_DRAWN: ReadonlySet<Timed['code']> = new Set(['keep-damp', 'place-batch', 'join-lift'])
+const isDrawn = (op: Timed): boolean =>
+  isOfTheDay(op) && op.tick === null && op.startMinutes !== null && !NOT_DRAWN.has(op.code)
 
 /** The pour day on one line, early hours drawn wide, and strength against time with what it allows. */
 export function PourBand() {

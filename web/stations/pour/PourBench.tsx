@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import { clock } from '../../../core/sheets/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
-import { isOfTheDay, sameStart } from '../../../core/work/index.ts'
+import { isOfTheDay, sameStart, type Timed } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppSelector, useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
@@ -9,7 +9,11 @@ import { Caution, Choice, More } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { type Column, Table } from '../../ui/Table.tsx'
+import { CheckList, useChecks } from '../CheckList.tsx'
 import { dayTime } from './dayTime.ts'
+
+/** What is only looked at stands in a list of its own, to be ticked. */
+const isDone = (op: Timed): boolean => isOfTheDay(op) && op.tick === null
 
 export function PourBench() {
   const { piece, plan, looks } = usePlan()
@@ -17,7 +21,8 @@ export function PourBench() {
   const change = useChange()
   const words = useWordsStyle()
   const figures = plan?.stations.pour?.figures
-  const day = useWork(isOfTheDay, sameStart)
+  const day = useWork(isDone, sameStart)
+  const checks = useChecks()
   const { temperature } = piece.pour
   const choose = (label: string, patch: Partial<typeof piece.pour>) =>
     change(label, { type: 'pourPlanned', pieceId: piece.id, patch })
@@ -126,6 +131,8 @@ export function PourBench() {
       />
       {figures && (
         <div className={looks.pour}>
+          <h2>Before the first water</h2>
+          <CheckList checks={checks} label="Checks before the pour" />
           <h2>The day</h2>
           <Table label="The day" columns={dayColumns} rows={day} keyOf={({ of: [op] }) => op!.id} />
           <QuantityRow

@@ -7,6 +7,7 @@ import { useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
+import { CheckList, useChecks } from '../CheckList.tsx'
 import { AirRows } from './AirRows.tsx'
 import { FaceChoices } from './FaceChoices.tsx'
 import { faceLetters } from './faceLetters.ts'
@@ -28,6 +29,7 @@ export function ReleaseBench() {
     figures.agents.some((a) => a.use === 'release' || a.leftOut !== null)
   const chosen = job.stock.agents.find((a) => a.id === piece.release.faceAgent)
   const off = useWork(isStripping)
+  const checks = useChecks().filter((c) => c.operation.station === 'release')
   const letters = faceLetters(figures?.agents ?? [])
   const letterOf = (row: AgentRow) => letters.find((l) => l.rows.includes(row))?.letter ?? ''
   const choose = (label: string, patch: Partial<typeof piece.release>) =>
@@ -91,6 +93,12 @@ export function ReleaseBench() {
       {figures && taken && <FaceChoices key={piece.id} letters={letters} />}
       <AirRows />
       <PullRows />
+      {checks.length > 0 && (
+        <div className={looks.release}>
+          <h2>Looked at before the pour</h2>
+          <CheckList checks={checks} label="Checks of the release" />
+        </div>
+      )}
       {off.length > 0 && (
         <More title="Every step in words">
           <ol className={`label list-decimal pl-5 text-[15px] ${looks.release}`}>
