@@ -1,20 +1,19 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel } from '../geometry/index.ts'
 import { applyChange, type Job, type Piece, type PourRecord } from '../job/index.ts'
-import type { PiecePlan } from '../plan.ts'
 import { anyPiece, seeded } from '../testing/anyPiece.ts'
 import { rounds } from '../testing/rounds.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testSlab, testTop } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
-import { checksOf, tickedWith } from './checks.ts'
+import { checksOf, tickedWith, tickOf } from './checks.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
   kernel = await testKernel()
 })
-const plan = (piece: Piece, job: Job = testJob(piece)): PiecePlan => planPiece(kernel, job, piece)
-const rows = (piece: Piece, { work }: PiecePlan) =>
+const plan = (piece: Piece, job: Job = testJob(piece)) => planPiece(kernel, job, piece)
+const rows = (piece: Piece, { work }: ReturnType<typeof plan>) =>
   checksOf(work, piece).map((c) => [c.operation.id, c.stops, c.ticked])
 
 describe('checks before the pour', () => {
@@ -40,13 +39,13 @@ describe('checks before the pour', () => {
       job = applyChange(job, {
         type: 'pourPlanned',
         pieceId: top.id,
-        patch: { ticked: { ...tickedWith(first.work, piece, operation, true) } },
+        patch: { ticked: { ...tickedWith(piece, operation, true) } },
       })
     }
     const ticked = job.pieces.find((p) => p.id === top.id)!
     const now = plan(ticked, job)
     expect(checksOf(now.work, ticked).every((c) => c.ticked)).toBe(true)
-    const back = tickedWith(now.work, ticked, checksOf(now.work, ticked)[0]!.operation, false)
+    const back = tickedWith(ticked, checksOf(now.work, ticked)[0]!.operation, false)
     expect(Object.keys(back)).toEqual(Object.keys(ticked.pour.ticked).slice(1))
     const pour = { id: 'first', pieceId: top.id } as PourRecord
     const logged = applyChange(job, { type: 'pourLogged', pour })
@@ -55,13 +54,10 @@ describe('checks before the pour', () => {
   it('what says something else since it was ticked is looked at again', () => {
     const top = { ...testTop(), release: { ...testTop().release, edgeSeal: 'lacquer' } }
     const before = plan(top)
-    const all = checksOf(before.work, top).reduce(
-      (piece, { operation }): Piece => ({
-        ...piece,
-        pour: { ...piece.pour, ticked: { ...tickedWith(before.work, piece, operation, true) } },
-      }),
-      top as Piece,
+    const ticked = Object.fromEntries(
+      checksOf(before.work, top).map(({ operation }) => [operation.id, tickOf(operation)]),
     )
+    const all = { ...top, pour: { ...top.pour, ticked } }
     const oiled = { ...all, release: { ...all.release, faceAgent: 'vegetable-oil' } }
     const open = checksOf(plan(oiled).work, oiled).filter((c) => !c.ticked)
     expect(open.map((c) => c.operation.id)).toEqual(['check/bare-spots', 'check/released'])

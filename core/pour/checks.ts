@@ -24,17 +24,12 @@ export const checksOf = <T extends Operation>(
       : [{ operation: op, stops: op.tick === 'stops', ticked: ticked[op.id] === tickOf(op) }],
   )
 
-/** The ticks with one set or taken back; those of checks that are gone, or say something else, are dropped. */
-export const tickedWith = (
-  work: readonly Operation[],
+/** The ticks with one set or taken back. Those of checks that are not planned now are kept: a mould still being worked out has fewer. */
+export function tickedWith(
   { pour: { ticked } }: Pick<Piece, 'pour'>,
   operation: Operation,
   on: boolean,
-): Readonly<Record<string, string>> =>
-  Object.fromEntries(
-    work.flatMap((op) =>
-      op.tick !== null && (op.id === operation.id ? on : ticked[op.id] === tickOf(op))
-        ? [[op.id, tickOf(op)]]
-        : [],
-    ),
-  )
+): Readonly<Record<string, string>> {
+  const { [operation.id]: _, ...others } = ticked
+  return on ? { ...others, [operation.id]: tickOf(operation) } : others
+}

@@ -25,6 +25,7 @@ import { keepSteel } from './keepSteel.ts'
 import { onceReleased } from './pressed.ts'
 import { useAppSelector } from './store.ts'
 import { useBetterSheets, withSheets } from './useBetterSheets.ts'
+import { usePlanned } from './usePlanned.ts'
 
 export type PlanView = {
   readonly job: Job
@@ -146,6 +147,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     () => (!dragged ? job : dragged.from === job ? dragged.job : dragged.changes.reduce(applyChange, job)),
     [dragged, job],
   )
+  const asks = usePlanned(shown, edit)
 
   useEffect(() => {
     const show = (reply: Reply) => {
@@ -176,7 +178,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was stopped is asked for again
   useEffect(() => {
-    const own = { job: shown, pieceId, edit, preview: dragged !== null }
+    const own = { job: asks.job, pieceId, edit: asks.edit, preview: dragged !== null }
     const request = begun.current && isSame(begun.current, own) ? begun.current.request : askFigures(own)
     begun.current = null
     const { runId } = request
@@ -191,14 +193,14 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     const prove = dragged
       ? undefined
       : setTimeout(
-          () => solidWorker.post({ kind: 'remedies', runId, job: shown, pieceId }),
+          () => solidWorker.post({ kind: 'remedies', runId, job: asks.job, pieceId }),
           figured.current ? REST : FIRST_PROOF,
         )
     return () => {
       clearTimeout(begin)
       clearTimeout(prove)
     }
-  }, [shown, pieceId, edit, dragged, again])
+  }, [asks.job, asks.edit, pieceId, dragged, again])
 
   const stopMeasuring = useCallback(() => {
     solidWorker.stop()
@@ -225,7 +227,11 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const piece = shown.pieces.find((p) => p.id === pieceId)
   const planned = plan?.plan.id === pieceId ? plan : null
   const settled = planned?.runId === asked && planned.stage === 'solid' && !dragged ? planned.plan : null
-  const { better, looking } = useBetterSheets(settled, shown, piece)
+  const { better, looking } = useBetterSheets(
+    settled,
+    asks.job,
+    asks.job.pieces.find((p) => p.id === pieceId),
+  )
   const lastSolid = useRef<PiecePlan | null>(null)
   const current = useMemo(() => {
     if (!planned) return null

@@ -17,12 +17,11 @@ export function useChecks(): readonly Check<Timed>[] {
 
 /** Checks to be ticked; those the pour waits for are marked until they are. */
 export function CheckList({ checks, label }: { checks: readonly Check<Timed>[]; label: string }) {
-  const { plan, piece } = usePlan()
+  const { piece, whole } = usePlan()
   const change = useChange()
   const words = useWordsStyle()
-  const work = plan?.work ?? NONE
   return (
-    <ul aria-label={label} className="list-none pl-0">
+    <ul aria-label={label} className={`list-none pl-0 ${whole ? '' : 'stale'}`}>
       {checks.map(({ operation: op, stops, ticked }) => (
         <li key={op.id} className="flex items-start gap-2 border-b py-1">
           <Box
@@ -32,7 +31,7 @@ export function CheckList({ checks, label }: { checks: readonly Check<Timed>[]; 
               change(`${on ? 'ticked' : 'unticked'}: ${shortAct(op.code)}`, {
                 type: 'pourPlanned',
                 pieceId: piece.id,
-                patch: { ticked: { ...tickedWith(work, piece, op, on) } },
+                patch: { ticked: { ...tickedWith(piece, op, on) } },
               })
             }
           />

@@ -14,10 +14,11 @@ import {
   undo,
 } from '../testing/livePage.tsx'
 
-const unticked = () =>
-  within(within(bench()).getByRole('list', { name: 'What the pour waited for' })).queryAllByRole('checkbox', {
-    checked: false,
-  })
+const unticked = () => [
+  ...within(bench())
+    .getByRole('list', { name: 'What the pour waited for' })
+    .querySelectorAll<HTMLElement>('button[aria-checked=false]'),
+]
 const more = () => fireEvent.click(within(findings()).getByRole('button', { name: /more$/ }))
 
 it('steel: no mesh wants more thickness, and more cover than there is room for is told', async () => {

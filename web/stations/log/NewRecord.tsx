@@ -44,7 +44,7 @@ const nothingYet = (on: string): Told => ({
 
 /** Everything that can be measured on the day; what was not is left empty. What the record refuses is told at its field. */
 export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName: string }) {
-  const { piece } = usePlan()
+  const { piece, whole, stopped } = usePlan()
   const change = useChange()
   const { formState, handleSubmit, register, setValue, watch } = useForm<FieldValues & Told>({
     defaultValues: nothingYet(piece.pour.start.slice(0, 10)),
@@ -54,6 +54,8 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
   /** What the pour waits for. */
   const checks = useChecks().filter((c) => c.stops)
   const open = checks.filter((c) => !c.ticked).length
+  /** What grips and what holds air is told by the solids alone. */
+  const known = whole || stopped
   const style = useMeasureStyle()
   const reading = (unit: string): Partial<NumberFieldProps> =>
     unit === 'liquid' || unit === 'temperature' || unit === 'mass' ? readingOf(unit, style) : { unit }
@@ -95,7 +97,8 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
         // What is typed and not understood is not left out of the record unseen.
         const wrongly = e.currentTarget.querySelector<HTMLElement>('[aria-invalid=true]')
         if (wrongly) wrongly.focus()
-        else if (open > 0) e.currentTarget.querySelector<HTMLElement>('ul [aria-checked=false]')?.focus()
+        else if (open > 0 || !known)
+          e.currentTarget.querySelector<HTMLElement>('ul [aria-checked=false]')?.focus()
         else void handleSubmit(save)(e)
       }}
       // Enter takes what is typed in a field; only the button logs.
@@ -104,12 +107,14 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
       }}
     >
       <h2>Log a pour</h2>
-      {checks.length > 0 && (
+      {(checks.length > 0 || !known) && (
         <>
-          <p>
-            {open > 0
-              ? `${open === 1 ? 'One check' : `${open} checks`} to tick before it: without ${open === 1 ? 'it' : 'them'} nothing is poured.`
-              : 'Looked over before it was poured.'}
+          <p role="status">
+            {!known
+              ? 'What is to be looked at first is still being worked out.'
+              : open > 0
+                ? `${open === 1 ? 'One check' : `${open} checks`} to tick before it: without ${open === 1 ? 'it' : 'them'} nothing is poured.`
+                : 'Looked over before it was poured.'}
           </p>
           <CheckList checks={checks} label="What the pour waited for" />
         </>
