@@ -30,6 +30,7 @@ import {
   USUAL_COATS,
   USUAL_FIBRE,
   USUAL_HANDLING,
+  USUAL_PATTERN,
   USUAL_STANDING,
 } from './schema.ts'
 
@@ -157,6 +158,7 @@ function usualChoices(
       leftOut: null,
       faces: {},
       vented: false,
+      pattern: USUAL_PATTERN,
     },
     mix: { mix: firstId(stock.mixes), water: 'medium', wastePercent: null, mixer: firstId(stock.mixers) },
     pour: {

@@ -179,6 +179,23 @@ export const steelChoiceSchema = z.strictObject({
     .describe('how it stands where it is placed'),
 })
 
+const patternChoiceSchema = z.strictObject({
+  of: z
+    .enum(['wood', 'print', 'resin-print', 'foam', 'plaster'])
+    .describe('what rubber or a shell is made on'),
+  clay: z
+    .enum(['sulphur-free', 'sulphur', 'water'])
+    .describe(
+      'what it is bedded in for its first half: oil clay without sulphur or with it, or clay with water',
+    ),
+  agent: id.nullable().describe('on the pattern; null takes the one that suits'),
+})
+export const USUAL_PATTERN: z.infer<typeof patternChoiceSchema> = {
+  of: 'wood',
+  clay: 'sulphur-free',
+  agent: null,
+}
+
 export const releaseChoiceSchema = z.strictObject({
   faceAgent: id.describe('on faced board'),
   edgeSeal: id.describe('on raw edges that face concrete'),
@@ -197,6 +214,9 @@ export const releaseChoiceSchema = z.strictObject({
     .boolean()
     .default(false)
     .describe('a vent is drilled at the highest place of every pocket that holds air in the pour'),
+  pattern: patternChoiceSchema
+    .default(USUAL_PATTERN)
+    .describe('what a block, a brushed skin or a laid-up shell is made on'),
 })
 
 export const mixChoiceSchema = z.strictObject({

@@ -5,7 +5,7 @@ import type { Undoing } from './types.ts'
 /** Minutes of work [own]: a cut, a lamination, a screw, a metre of bead, a part set in place. */
 export const WORK = { cut: 4, laminate: 12, screw: 1.5, beadPerM: 6, place: 6, tapePerM: 3 } as const
 /** Minutes to wait at 20 degC: wood glue clamped, hot glue; a pattern's sealer, its release. */
-export const WAIT = { glue: 60, hotGlue: 5, patternSeal: 24 * 60, patternRelease: 20 } as const
+export const WAIT = { glue: 60, hotGlue: 5 } as const
 /** Minutes [own]: a part taken off a cast, a cast turned over. */
 export const OFF = { part: 5, turn: 20 } as const
 

@@ -17,6 +17,7 @@ import type {
   BoardLayout,
   BowRow,
   HardwareRow,
+  MakingFace,
   MaterialRow,
   MouldFace,
   MouldFact,
@@ -92,6 +93,8 @@ export type BuiltMould = {
   /** How it comes off the cast, each part in one of these. */
   readonly off: readonly Undoing[]
   readonly faces: readonly MouldFace[]
+  /** What it is made against, where it is poured or laid up. */
+  readonly making?: readonly MakingFace[]
   readonly top: MouldTop
   /** What is filled on the slab once that has stiffened; left out where all is one fill. */
   readonly fillLater?: MouldFigures['fillLater']

@@ -177,6 +177,7 @@ function assemble(
     router: built.router ?? [],
     prints: built.prints ?? [],
     faces: built.faces,
+    making: built.making ?? [],
     top: built.top,
     fillLater: built.fillLater ?? null,
     crownByHand: built.crownByHand ?? false,

@@ -1,5 +1,6 @@
 import type { Loop, Placement, SolidRecipe, Vector } from '../geometry/index.ts'
 import type { BoxChoice, Finding, MouldChoice, SideId } from '../job/index.ts'
+import type { Rubber } from '../stock/index.ts'
 import type { Act, Attitude, FaceWord, Operation } from '../work/index.ts'
 import type { StripEndKind } from './boardBox/strips.ts'
 import type { Bought, Fixing, ItemUnit, SettingOut } from './itemWords.ts'
@@ -312,6 +313,19 @@ export type MouldFace = {
   readonly sealBefore?: readonly string[]
 }
 
+/** What meets the stuff of the mould while it is made, and must let it go: a pattern, a half that has cured, the rubber under its jacket. */
+export type MakingFace = {
+  readonly making: 'pattern' | 'cured-half' | 'rubber-back'
+  /** What is poured or laid up against it. */
+  readonly against: Rubber['family'] | 'shell'
+  readonly areaM2: number
+  /** Whether it lies in clay meanwhile. */
+  readonly clay: boolean
+  /** Building operations that come before and after its release; before those it is sealed too. */
+  readonly after: readonly string[]
+  readonly before: readonly string[]
+}
+
 /** What a face is to fresh concrete: which decides what goes on it. */
 export type Surface =
   | 'faced'
@@ -464,6 +478,8 @@ export type MouldFigures = {
   readonly prints: readonly PrintRow[]
   /** What the concrete meets. */
   readonly faces: readonly MouldFace[]
+  /** What rubber or a shell is made against; none of what is built of boards. */
+  readonly making: readonly MakingFace[]
   /** What the fill is struck off along, or the hole it goes in by. */
   readonly top: MouldTop
   /** What is filled on the slab once that has stiffened. */

@@ -32,7 +32,15 @@ const jobOf = (piece: Piece) => {
   return { ...job, stock: { ...job.stock, agents: [...job.stock.agents, fuel] } }
 }
 const planned = (piece: Piece) => planPiece(kernel, jobOf(piece), piece, { quick: true })
-const CODES = ['agent-refused', 'agent-seals', 'agent-tape', 'agent-fills', 'agent-wets', 'left-out-bonds']
+const CODES = [
+  'agent-refused',
+  'agent-seals',
+  'agent-tape',
+  'agent-fills',
+  'agent-wets',
+  'silicone-under-sealer',
+  'left-out-bonds',
+]
 
 describe('what must not be put where', () => {
   it.each<[string, Piece, string | null, string | null]>([
@@ -46,6 +54,7 @@ describe('what must not be put where', () => {
     ],
     ['lacquer', top({ faceAgent: idOf('lacquer') }), 'agent-seals', 'stop'],
     ['varnish', top({ faceAgent: idOf('varnish') }), 'agent-seals', 'stop'],
+    ['silicone under a sealer', top({ faceAgent: idOf('silicone') }), 'silicone-under-sealer', 'warn'],
     ['tape on flat board', top({ faceAgent: idOf('packing-tape') }), null, null],
     ['tape on a print', printed({ faceAgent: idOf('packing-tape') }), 'agent-tape', 'warn'],
     ['jelly in layer lines', printed({ faceAgent: idOf('petroleum-jelly') }), 'agent-fills', 'warn'],

@@ -29,6 +29,7 @@ export const MUST_NOT_MEET: readonly Rule[] = [
   },
   { code: 'agent-fills', level: 'warn', kinds: ['petroleum-jelly'], on: ['printed', 'texture'] },
   { code: 'oil-under-sealer', level: 'warn', kinds: ['oil'], underSealer: true },
+  { code: 'silicone-under-sealer', level: 'warn', kinds: ['silicone'], underSealer: true },
   { code: 'agent-wets', level: 'warn', kinds: ['water-based', 'film'], on: ['card'] },
 ]
 

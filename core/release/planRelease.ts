@@ -14,6 +14,7 @@ import { coverOf, type Meeting, type Stander } from './draft/meetMould.ts'
 import { type DraftRow, movesOf, planDraft } from './draft/planDraft.ts'
 import { DEEP, isGripped, shortOfDraft } from './draft/shortOfDraft.ts'
 import { lookedAt } from './lookedAt.ts'
+import { makingFindings, makingOperations, makingRows } from './making.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
 import { bestPulls } from './pull/bestPulls.ts'
 import { pullFigures } from './pull/pullFigures.ts'
@@ -32,7 +33,7 @@ export type ReleaseInput = {
   readonly pieceStation: PieceStation
   readonly mould: MouldStation
   readonly steel: SteelStation | null
-  readonly stock: Pick<Stock, 'agents' | 'sealers'>
+  readonly stock: Pick<Stock, 'agents' | 'sealers' | 'rubbers'>
   readonly freshKgPerM3: number
   /** What a closed base holds the cast down by at its first lift. */
   readonly suctionKPa: number
@@ -87,6 +88,9 @@ export function planReleaseStation(
       station: 'release',
       about: [{ pieceId: piece.id, kind: 'choice', id: f.face }],
     })
+  const making = makingRows(mould.figures.making, piece.release, stock)
+  for (const f of makingFindings(piece, making, mould.figures, stock))
+    raise(f.code, f.level, f.facts, f.remedies)
   const depth = geometry.thickness
 
   const wrapped = new Set(
@@ -193,6 +197,7 @@ export function planReleaseStation(
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
     agents,
+    making,
     partsTrapped: trapped.length + locked.length,
     partsExamined: examined.length + looked.length,
     partsUnexamined: order.length - examined.length - looked.length,
@@ -224,6 +229,7 @@ export function planReleaseStation(
     findings,
     draft: bySolids?.map ?? null,
     operations: [
+      ...makingOperations(making, mould.figures),
       ...vents.drill,
       ...onFaces,
       ...looks,

@@ -146,7 +146,7 @@ describe('agents', () => {
         with_(
           { baseBoard: 'mdf-9' },
           {
-            release: { faceAgent: 'paste-wax', edgeSeal: 'lacquer', leftOut: null, faces: {}, vented: false },
+            release: { ...testTop().release, edgeSeal: 'lacquer' },
           },
         ),
       ),

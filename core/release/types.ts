@@ -4,6 +4,7 @@ import type { Agent } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { AirFigures } from './air/planAir.ts'
 import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
+import type { MakingRow } from './making.ts'
 import type { PullFigures } from './pull/pullFigures.ts'
 
 /** What goes on one face of the mould, or why nothing does. */
@@ -30,6 +31,8 @@ export type AgentRow = {
 
 export type ReleaseFigures = {
   readonly agents: readonly AgentRow[]
+  /** What goes on patterns and cured rubber while the mould is made. */
+  readonly making: readonly MakingRow[]
   /** Rigid parts that cannot leave, of those whose way out was looked at. */
   readonly partsTrapped: number
   readonly partsExamined: number

@@ -1,4 +1,5 @@
 import type { FindingsIn, Remedy, Words } from '../job/index.ts'
+import type { MakingRow } from './making.ts'
 import type { AgentRow } from './types.ts'
 
 const NOTES: Readonly<Record<AgentRow['surface'], string>> = {
@@ -28,6 +29,8 @@ const SCHOOL: Readonly<Record<AgentRow['agentKind'], string>> = {
   'petroleum-jelly':
     'Petroleum jelly: for plain prints, threads and joints of shells. It fills fine texture and stains if it pools.',
   film: 'Film: brushed on and peeled off with the cast; for new shells and what nothing else lets go of. It shows its brush strokes.',
+  silicone:
+    'Silicone: for patterns under polyurethane rubber. On a face of concrete it keeps every sealer and stain from taking.',
   'packing-tape': 'Tape: covers flat raw board and foam in one go; its laps show as lines.',
   lacquer: 'Lacquer only seals: a release goes over it.',
   varnish: 'Varnish only seals: a release goes over it.',
@@ -43,6 +46,7 @@ const HOW: Readonly<Record<AgentRow['agentKind'], string>> = {
   'water-based': 'sprayed thin, left to dry',
   'petroleum-jelly': 'a thin film, wiped out of corners',
   film: 'each coat dry before the next',
+  silicone: 'thin coats, brushed out',
   'packing-tape': 'all over, laps pressed down',
   lacquer: 'no release',
   varnish: 'no release',
@@ -76,6 +80,38 @@ const LETS_GO: Readonly<Record<string, string>> = {
   block: 'Cast it in rubber instead',
   layers: 'Use foam that is broken out',
 }
+
+type AgentMade = MakingRow['making']
+const AGAINST: Readonly<Record<MakingRow['against'], string>> = {
+  polyurethane: 'Polyurethane',
+  'tin-silicone': 'Silicone',
+  'platinum-silicone': 'Silicone',
+  shell: 'A laid-up shell',
+}
+const MADE_ON: Readonly<Record<AgentMade, string>> = {
+  pattern: 'the pattern',
+  'cured-half': 'the half that has cured',
+  'rubber-back': 'the back of the rubber',
+}
+const curesIt = (remedies: readonly Remedy[]) =>
+  Object.fromEntries(
+    remedies.map((r) => [
+      r.code,
+      r.code === 'plain-clay' ? 'Bed it in oil clay without sulphur' : `Pour ${r.facts.rubber} instead`,
+    ]),
+  )
+
+/** What goes on what a mould is made on, in a few words. */
+export const makingNote = ({ making, against, seal, agent, agentKind }: MakingRow): string =>
+  [
+    ...(seal ? [`sealed with ${seal}`] : []),
+    agent === null || agentKind === 'none'
+      ? making === 'rubber-back'
+        ? 'nothing: nothing sticks to it'
+        : `no release needed: ${AGAINST[against].toLowerCase()} lets go of it`
+      : `${agent}, ${HOW[agentKind]}`,
+  ].join('; ')
+export const madeOnWords = (making: AgentMade): string => MADE_ON[making]
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const RELEASE_WORDS = {
@@ -152,6 +188,36 @@ export const RELEASE_WORDS = {
     what: `${f.agent} wets ${f.faces}`,
     why: 'Water softens card: it swells, and the concrete takes hold of it.',
     remedy: `Use ${f.instead} there`,
+  }),
+  'silicone-under-sealer': (f: { agent: string; faces: string; instead: string; sealer: string }) => ({
+    what: `${f.agent} on ${f.faces}, under ${f.sealer}`,
+    why: 'Silicone goes into the face and nothing takes it out again: sealers, stains and glue crawl off it. It is for patterns.',
+    remedy: `Use ${f.instead} instead`,
+  }),
+  'cure-inhibited': (f: { by: 'sulphur-clay' | 'resin-print' }, _, remedies: readonly Remedy[]) => ({
+    what: `The rubber stays tacky on ${f.by === 'sulphur-clay' ? 'clay with sulphur' : 'a resin print'}`,
+    why: 'What cures by platinum is stopped by sulphur, by uncured resin, by latex gloves, sealants and tin-cured rubber. A test patch on anything not tried before.',
+    remedies: curesIt(remedies),
+  }),
+  'rubber-foams': (_f: Record<string, never>, _, remedies: readonly Remedy[]) => ({
+    what: 'Polyurethane foams on clay with water',
+    why: 'Its hardener makes gas with water: the face comes out as a sponge. Oil clay without sulphur is dry.',
+    remedies: curesIt(remedies),
+  }),
+  'making-bonds': (f: {
+    making: AgentMade
+    against: MakingRow['against']
+    agent: string
+    instead: string
+  }) => ({
+    what: `${AGAINST[f.against]} bonds to ${MADE_ON[f.making]}${f.agent === '' ? ' with nothing on it' : `: ${f.agent} does not keep them apart`}`,
+    why:
+      f.against === 'polyurethane'
+        ? 'Polyurethane sticks to nearly everything but silicone: two coats of silicone release, brushed out.'
+        : f.against === 'shell'
+          ? 'What is laid up on a pattern keys into it: wax it, and film it where it is new.'
+          : 'Silicone sticks to silicone: petroleum jelly or a film between the halves.',
+    remedy: `Use ${f.instead} on it`,
   }),
   'left-out-bonds': (f: { faces: string; reason: string }) => ({
     what: `No release on ${f.faces}, which bond to concrete`,

@@ -272,6 +272,18 @@ const AGENTS: readonly Agent[] = [
     source: OWN,
   },
   {
+    id: 'silicone-release',
+    name: 'silicone release',
+    kind: 'silicone',
+    coats: 2,
+    waitMinutes: 10,
+    readyMinutes: 15,
+    coverM2PerUnit: 18,
+    unit: 'litre',
+    price: 24,
+    source: OWN,
+  },
+  {
     id: 'varnish',
     name: 'polyurethane varnish',
     kind: 'varnish',

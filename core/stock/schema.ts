@@ -289,6 +289,7 @@ export const agentSchema = z.strictObject({
     'water-based',
     'petroleum-jelly',
     'film',
+    'silicone',
     'packing-tape',
     'lacquer',
     'varnish',

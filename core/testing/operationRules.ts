@@ -96,6 +96,10 @@ export function brokenRules({ work, stations }: PiecePlan): string[] {
       if (!done) say(`${row.use} of ${row.face} is never done`)
     }
   }
+  // What it is made on is told of too, and is released before anything is poured on it.
+  for (const face of mould.figures.making)
+    if (!release.figures.making.some((r) => r.making === face.making))
+      say(`nothing is said of ${face.making}`)
   // What closes over the faces comes after them.
   for (const id of mould.afterRelease) {
     const closing = work[place.get(id) ?? -1]

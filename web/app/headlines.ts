@@ -20,6 +20,7 @@ const AGENT = {
   'water-based': 'water-based',
   'petroleum-jelly': 'jelly',
   film: 'film',
+  silicone: 'silicone',
   lacquer: 'lacquer',
   varnish: 'varnish',
   fuel: 'fuel',

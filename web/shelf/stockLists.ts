@@ -136,6 +136,7 @@ export const LISTS: readonly StockListFields[] = [
         'water-based': 'water-based',
         'petroleum-jelly': 'petroleum jelly',
         film: 'film',
+        silicone: 'silicone release',
         'packing-tape': 'packing tape',
         lacquer: 'lacquer',
         varnish: 'varnish',

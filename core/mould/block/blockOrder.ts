@@ -9,14 +9,6 @@ import type { BuiltMould } from '../method.ts'
 import type { Undoing } from '../types.ts'
 import { rubberAmounts } from './rubber.ts'
 
-/** The pattern sealed right through: rubber copies every mark. */
-export const sealPattern = (): Operation =>
-  build('seal/pattern', act('seal-pattern', { rubber: true }), [], { work: 30, wait: WAIT.patternSeal })
-
-/** Two thin coats between pattern and rubber. */
-export const releasePattern = (): Operation =>
-  build('release/pattern', act('release-pattern', {}), [], { work: 15, wait: WAIT.patternRelease })
-
 /** A rubber, and what of it is poured beside the gap. */
 export type Poured = { readonly rubber: Rubber; readonly wastePercent: number }
 
@@ -49,8 +41,6 @@ export function blockBuilding(
   const sides = box.filter((p) => p.role === 'strip')
   const [row] = holdRows([hold], by)
   return inTurn([
-    sealPattern(),
-    releasePattern(),
     build('cut/box', act('cut-box', {}), [base!], { work: 20 }),
     build(
       'hold/pattern',

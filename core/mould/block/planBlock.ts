@@ -143,6 +143,29 @@ export const blockMethod: MouldMethod<'block'> = {
           surface: 'rubber',
         },
       ],
+      making: [
+        {
+          making: 'pattern',
+          against: rubber.family,
+          areaM2: figures.surfaceAreaM2,
+          clay: halves !== null,
+          after: halves ? ['bed/pattern', 'stand/rods'] : [],
+          before: [halves ? 'pour/upper' : 'hold/pattern'],
+        },
+        ...(halves
+          ? [
+              {
+                making: 'cured-half' as const,
+                against: rubber.family,
+                // The box's plan, of which the pattern takes its part.
+                areaM2: ((length + 2 * wall) * (width + 2 * wall)) / 1e6,
+                clay: false,
+                after: ['off/clay'],
+                before: ['pour/lower'],
+              },
+            ]
+          : []),
+      ],
       top: halves ? 'hole' : 'rim',
       vents: halves?.vents ?? 0,
       life: rubber.casts,

@@ -8,7 +8,7 @@ import { localTops } from '../closed/localTops.ts'
 import type { MethodInput } from '../method.ts'
 import { cylinderAlong } from '../shells/flangedShells.ts'
 import type { MouldFact, Undoing } from '../types.ts'
-import { type Poured, pourRubber, releasePattern, sealPattern } from './blockOrder.ts'
+import { type Poured, pourRubber } from './blockOrder.ts'
 import { partingSurface } from './partingSurface.ts'
 import { undercutOf } from './undercut.ts'
 
@@ -204,15 +204,12 @@ function buildingOf(
   { lower, upper }: { readonly lower: number; readonly upper: number },
 ): Operation[] {
   return inTurn([
-    sealPattern(),
     build('cut/box', act('cut-box', {}), box, { work: 20 }),
     build('bed/pattern', act('bed-in-clay', { fromMm: from, toMm: to }), [], { work: 60 }),
     build('press/keys', act('press-keys', { keys }), [], { work: 15 }),
     build('stand/rods', act('stand-rods', { vents }), [up!], { work: 15 }),
-    releasePattern(),
     pourRubber('upper', rubber, upper, [up!]),
     build('off/clay', act('clay-off', {}), [up!], { work: 30 }),
-    build('release/halves', act('release-rubber-face', {}), [up!], { work: 15, wait: 30 }),
     pourRubber('lower', rubber, lower, [down!]),
     build('part/halves', act('part-halves', {}), [down!, up!], { work: 20 }),
   ])

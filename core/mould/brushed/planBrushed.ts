@@ -3,7 +3,7 @@ import { act, inTurn } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import { potsOf, rubberAmounts, rubberWall } from '../block/rubber.ts'
-import { build, oneByOne, undo, WAIT } from '../buildingOrder.ts'
+import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
@@ -216,12 +216,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
             ]
           : [],
       building: inTurn([
-        build('seal/pattern', act('seal-pattern', { rubber: true }), [], {
-          work: 30,
-          wait: WAIT.patternSeal,
-        }),
         build('stand/pattern', act('stand-pattern', {}), [], { work: 15 }),
-        build('release/pattern', act('release-pattern', {}), [], { work: 15, wait: WAIT.patternRelease }),
         build('brush/rubber', act('brush-coats', { coats, kgEach: need.kg / coats }), [parts[0]!], {
           work: 45 * coats,
           wait: rubber.potMinutes * (coats - 1) + rubber.demouldHours * 60,
@@ -247,6 +242,24 @@ export const brushedMethod: MouldMethod<'brushed'> = {
           areaM2: body.area / 1e6,
           material: 'rubber',
           surface: 'rubber',
+        },
+      ],
+      making: [
+        {
+          making: 'pattern',
+          against: rubber.family,
+          areaM2: body.area / 1e6,
+          clay: false,
+          after: ['stand/pattern'],
+          before: ['brush/rubber'],
+        },
+        {
+          making: 'rubber-back',
+          against: rubber.family,
+          areaM2: body.area / 1e6,
+          clay: false,
+          after: ['brush/rubber'],
+          before: ['lay-up/jacket'],
         },
       ],
       top: 'rim',

@@ -1,6 +1,6 @@
 import { act, inTurn, type Operation } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
-import { build, eachCast, oneByOne, undo, WAIT } from '../buildingOrder.ts'
+import { build, eachCast, oneByOne, undo } from '../buildingOrder.ts'
 import type { Undoing } from '../types.ts'
 
 /** Hours a laid-up shell hardens before the next is laid against it [own]. */
@@ -15,7 +15,6 @@ export const closedBuilding = (
 ): Operation[] => {
   const level = near.pull[2] !== 0
   return inTurn([
-    build('seal/pattern', act('seal-pattern', { rubber: false }), [], { work: 40, wait: WAIT.patternSeal }),
     build('bed/pattern', act('bed-for-joint', { level }), [near], { work: 45 }),
     build('lay-up/first', act('lay-up-shell', { name: far.name, material }), [far], {
       work: 60,

@@ -214,6 +214,16 @@ export const closedMethod: MouldMethod<'closed'> = {
           surface: jacket.soaks ? 'soaks' : 'smooth',
         },
       ],
+      making: [
+        {
+          making: 'pattern',
+          against: 'shell',
+          areaM2: body.area / 1e6,
+          clay: true,
+          after: [],
+          before: ['bed/pattern'],
+        },
+      ],
       top: 'hole',
       vents: tops.length - 1,
       check: () => checkClosed(input, body, joint, greatest.area, parts),

@@ -257,15 +257,6 @@ export const BUILD_ACTS = {
   ),
 
   // Patterns and rubber
-  'seal-pattern': told('seal the pattern', (f: { rubber: boolean }) =>
-    f.rubber
-      ? 'Seal the pattern: two coats, sanded between, hard right through. Rubber copies every mark, and damp wood foams it.'
-      : 'Seal the pattern: two coats, sanded between, hard right through, then wax it.',
-  ),
-  'release-pattern': told(
-    'release the pattern',
-    (_: None) => 'Brush on the pattern’s release, two thin coats, into every corner; wipe off what pools.',
-  ),
   'cut-box': told('cut the box', (_: None) => 'Cut the box and fix its base flat and level.'),
   'hold-pattern': told(
     'fix the pattern',
@@ -309,7 +300,7 @@ export const BUILD_ACTS = {
   'bed-in-clay': told(
     'bed in clay',
     (f: { fromMm: number; toMm: number }, s) =>
-      `${f.fromMm === f.toMm ? '' : 'Draw the parting line first: a square slid round the pattern touches it where it is widest. '}Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, ${f.fromMm === f.toMm ? s.mm(f.fromMm) : `from ${s.mm(f.fromMm)} to ${s.mm(f.toMm)}`} above the foot. Use clay that the rubber’s maker allows: sulphur stops some from curing.`,
+      `${f.fromMm === f.toMm ? '' : 'Draw the parting line first: a square slid round the pattern touches it where it is widest. '}Bed the pattern in soft clay inside the box, its foot on a block, clay smooth and square to it up to the parting line, ${f.fromMm === f.toMm ? s.mm(f.fromMm) : `from ${s.mm(f.fromMm)} to ${s.mm(f.toMm)}`} above the foot.`,
   ),
   'press-keys': told(
     'press the keys',
@@ -325,11 +316,6 @@ export const BUILD_ACTS = {
     'clay off',
     (_: None) =>
       'Turn the box over, take base and clay away, leave the pattern in its half. Wash the last clay off; dry it.',
-  ),
-  'release-rubber-face': told(
-    'release between halves',
-    (_: None) =>
-      'Release on the cured rubber face, two coats, into the keys: rubber bonds to rubber. Then the pattern again.',
   ),
   'part-halves': told(
     'part the halves',

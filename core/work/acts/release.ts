@@ -49,6 +49,7 @@ const PUT_ON = {
   'water-based': ['Spray', () => 'thin and even, left to dry'],
   'petroleum-jelly': ['Grease', () => 'a thin film, wiped out of every corner'],
   film: ['Brush a film on', (n: number) => `${count(n, 'coat')}, each dry before the next`],
+  silicone: ['Brush', (n: number) => `${count(n, 'thin coat')}, brushed out`],
   'packing-tape': ['Tape', () => 'all over, laps pressed down'],
   lacquer: ['Coat', (n: number) => count(n, 'coat')],
   varnish: ['Coat', (n: number) => count(n, 'coat')],
@@ -56,6 +57,29 @@ const PUT_ON = {
   none: ['Leave', () => 'nothing on it'],
 } as const satisfies Record<string, readonly [string, (coats: number) => string]>
 type AgentWord = keyof typeof PUT_ON
+
+/** What a pattern is of, and why it is closed. */
+const PATTERNS = {
+  wood: ['wooden pattern', 'dry wood only, for damp wood foams rubber'],
+  print: ['printed pattern', 'its layer lines filled and sanded out first'],
+  'resin-print': ['resin print', 'washed and cured to the end first'],
+  foam: ['foam pattern', 'without solvent, which eats it'],
+  plaster: ['plaster pattern', 'dried for days first'],
+  rubber: ['rubber', ''],
+} as const
+const AGAINST = {
+  polyurethane: 'Rubber copies every mark.',
+  'tin-silicone': 'Rubber copies every mark.',
+  'platinum-silicone':
+    'Rubber copies every mark; of what it has not met before a test patch is cast first, and no sulphur, latex glove, sealant or tin-cured rubber comes near it.',
+  shell: 'The shell copies every mark.',
+} as const
+const MADE_ON = {
+  pattern: 'the pattern, into every corner',
+  'cured-half':
+    'the cured face of the first half, into its keys, for rubber bonds to rubber, and the pattern once more',
+  'rubber-back': 'the back of the rubber under its jacket',
+} as const
 
 const held = (f: { massKg: number }, { kg }: WordsStyle): string =>
   f.massKg > 0 ? ` ${kg(f.massKg)} are turned.` : ''
@@ -79,6 +103,16 @@ export const RELEASE_ACTS = {
     f.face === 'rubber'
       ? 'Nothing on the rubber, or a light water-based release; a film of soapy water makes it last.'
       : `A thin film of release on ${faceWords(f.face)}, brushed into the texture, none in pools.`,
+  ),
+  'seal-pattern': told(
+    'seal the pattern',
+    (f: { of: keyof typeof PATTERNS; seal: string; against: keyof typeof AGAINST }) =>
+      `Seal the ${PATTERNS[f.of][0]} with ${f.seal}, two coats, rubbed down between, hard right through: ${PATTERNS[f.of][1]}. ${AGAINST[f.against]}`,
+  ),
+  'release-making': told(
+    'release what is cast on',
+    (f: { making: 'pattern' | 'cured-half' | 'rubber-back'; agent: string; coats: number; by: AgentWord }) =>
+      `${PUT_ON[f.by][0]} ${MADE_ON[f.making]}: ${f.agent}, ${PUT_ON[f.by][1](f.coats)}; wipe off what pools.`,
   ),
   'drill-vents': told(
     'drill the vents',

@@ -127,8 +127,6 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('fix-tube-core', { bridged: false }), /screw it down: .*it floats/, /bridge/],
   [act('strap-tube', { turns: 1 }), /1 turn of filament tape/],
   [act('strap-tube', { turns: 4 }), /4 turns of filament tape/],
-  [act('seal-pattern', { rubber: true }), /damp wood foams it/, /then wax/],
-  [act('seal-pattern', { rubber: false }), /then wax it/, /Rubber/],
   [
     act('hold-pattern', { forceN: 28.6, by: 'screws', screws: 1, glueCm2: 0, weightKg: 0 }),
     /against 29 N of uplift: 1 screw from below/,
@@ -206,6 +204,33 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /^2 panels of one size, the end: one mould, cast 6 times/,
   ],
 
+  // What goes on what a mould is made on
+  [
+    act('seal-pattern', { of: 'wood', seal: 'lacquer', against: 'polyurethane' }),
+    /^Seal the wooden pattern with lacquer, .*damp wood foams rubber\. Rubber copies/,
+    /sulphur|shell/,
+  ],
+  [
+    act('seal-pattern', { of: 'foam', seal: 'varnish', against: 'platinum-silicone' }),
+    /^Seal the foam pattern with varnish, .*without solvent.*no sulphur/,
+  ],
+  [
+    act('seal-pattern', { of: 'plaster', seal: 'varnish', against: 'shell' }),
+    /plaster pattern .*dried for days.*The shell copies/,
+    /[Rr]ubber/,
+  ],
+  [
+    act('release-making', { making: 'pattern', agent: 'silicone release', coats: 2, by: 'silicone' }),
+    /^Brush the pattern, into every corner: silicone release, 2 thin coats, brushed out; wipe/,
+  ],
+  [
+    act('release-making', { making: 'cured-half', agent: 'jelly', coats: 1, by: 'petroleum-jelly' }),
+    /^Grease the cured face of the first half.*rubber bonds to rubber/,
+  ],
+  [
+    act('release-making', { making: 'rubber-back', agent: 'wax', coats: 2, by: 'paste-wax' }),
+    /^Wax the back of the rubber under its jacket/,
+  ],
   // What goes on faces
   [
     act('seal-face', { face: 'base', agent: 'lacquer', coats: 1, tape: false, edges: false, metal: false }),

@@ -11,6 +11,7 @@ import { CheckList, useChecks } from '../CheckList.tsx'
 import { AirRows } from './AirRows.tsx'
 import { FaceChoices } from './FaceChoices.tsx'
 import { faceLetters } from './faceLetters.ts'
+import { MakingRows } from './MakingRows.tsx'
 import { PullRows } from './PullRows.tsx'
 
 export function ReleaseBench() {
@@ -91,6 +92,7 @@ export function ReleaseBench() {
         </div>
       )}
       {figures && taken && <FaceChoices key={piece.id} letters={letters} />}
+      {figures && <MakingRows rows={figures.making} />}
       <AirRows />
       <PullRows />
       {checks.length > 0 && (

@@ -1,0 +1,84 @@
+import { type MakingRow, madeOnWords, makingNote } from '../../../core/release/index.ts'
+import { rowAmount } from '../../../core/stock/index.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
+import { useChange } from '../../state/store.ts'
+import { Pick } from '../../ui/Choice.tsx'
+import { useWordsStyle } from '../../ui/Quantity.tsx'
+
+const OF = [
+  { id: 'wood', name: 'wood' },
+  { id: 'print', name: 'a print, melted plastic' },
+  { id: 'resin-print', name: 'a print of resin' },
+  { id: 'foam', name: 'foam' },
+  { id: 'plaster', name: 'plaster' },
+] as const
+const CLAY = [
+  { id: 'sulphur-free', name: 'oil clay, no sulphur' },
+  { id: 'sulphur', name: 'oil clay with sulphur' },
+  { id: 'water', name: 'clay with water' },
+] as const
+const SUITS = { id: 'suits', name: 'what suits it' }
+
+/** What the mould itself is made on: the pattern, its clay, and what lets rubber or shell go of it. */
+export function MakingRows({ rows }: { rows: readonly MakingRow[] }) {
+  const { piece, plan, job, looks } = usePlan()
+  const change = useChange()
+  const words = useWordsStyle()
+  if (rows.length === 0) return null
+  const { pattern } = piece.release
+  const choose = (label: string, patch: Partial<typeof pattern>) =>
+    change(label, {
+      type: 'releaseChosen',
+      pieceId: piece.id,
+      patch: { pattern: { ...pattern, ...patch } },
+    })
+  return (
+    <div className={looks.release}>
+      <h2>While the mould is made</h2>
+      <Pick
+        label="Pattern of"
+        value={pattern.of}
+        options={OF}
+        onChoose={(of) => choose('what the pattern is of', { of: of as typeof pattern.of })}
+      />
+      {plan?.stations.mould?.figures.making.some((m) => m.clay) && (
+        <Pick
+          label="Bedded in"
+          value={pattern.clay}
+          options={CLAY}
+          onChoose={(clay) => choose('clay', { clay: clay as typeof pattern.clay })}
+        />
+      )}
+      <Pick
+        label="Release on it"
+        value={pattern.agent ?? SUITS.id}
+        options={[SUITS, ...job.stock.agents]}
+        onChoose={(id) => choose('release of the pattern', { agent: id === SUITS.id ? null : id })}
+      />
+      <table className="list">
+        <thead>
+          <tr>
+            <th>face</th>
+            <th className="n">coats</th>
+            <th className="n">wait</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.making}>
+              <td>
+                <strong>{madeOnWords(row.making)}</strong>
+                <span className="block text-[13px] leading-tight text-soft">
+                  {makingNote(row)}
+                  {row.amount > 0 && row.unit && `; ${rowAmount(row.amount, row.unit, 3, words)}`}
+                </span>
+              </td>
+              <td className="n">{row.coats > 0 ? row.coats : '–'}</td>
+              <td className="n">{row.coats > 0 ? `${row.waitMinutes} min` : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
