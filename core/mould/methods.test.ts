@@ -355,9 +355,9 @@ describe('building order', () => {
         expect(says([s])[0]).not.toMatch(/undefined|NaN|null/)
       }
     }
-    // A rubber needs its pattern sealed for a day and itself a day to cure.
+    // A rubber needs a day to cure; that of its pattern's seal is told with the seal.
     expect(plan(chosen(testTop(), { method: 'block' })).station!.figures.readyMinutes).toBeGreaterThan(
-      48 * 60,
+      24 * 60,
     )
   })
 })

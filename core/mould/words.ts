@@ -1,4 +1,4 @@
-import type { FindingsIn, MethodId, Words } from '../job/index.ts'
+import type { FindingsIn, MethodId, Remedy, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
 import { type Misfit, misfitWords } from './misfit.ts'
 import { SHAPED_WORDS } from './shapedWords.ts'
@@ -80,10 +80,15 @@ const BOX_WORDS = {
     what: `Mixing and pouring takes about ${f.pourMinutes} min; ${f.rubber} is pourable for ${showNumber(f.potMinutes, 0)}`,
     why: `It thickens in the pot before the box is full. Mix ${f.pots} pots one after the other and pour each onto the last while it is wet, or take a slower rubber; heat makes it quicker.`,
   }),
-  'rubber-must-stretch': (f: { percent: number; mostPercent: number }) => ({
-    what: `The mouth of the block must open by ${f.percent}% to let the cast go`,
-    why: `Rubber that is stretched by more than about ${f.mostPercent}% over a stiff cast tears at its corners. In two halves it parts at the widest section.`,
-    remedy: 'Pour the block in two halves',
+  'rubber-must-stretch': (f: { percent: number; mostPercent: number }, _, remedies: readonly Remedy[]) => ({
+    what: `The rubber must stretch by ${f.percent}% to come off over the cast`,
+    why: `Stretched by more than about ${f.mostPercent}% over a stiff cast it tears at its corners. In two halves it parts where the cast is widest.`,
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        r.code === 'softer' ? `Use ${r.facts.rubber}` : 'Pour a block in two halves',
+      ]),
+    ),
   }),
   'no-bought-knockout': (
     f: { opening: string; nearest: string; draftDeg: number; deepMm: number },

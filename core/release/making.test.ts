@@ -12,7 +12,7 @@ import { METRIC } from '../testing/says.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testStock } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
-import { sayAct } from '../work/index.ts'
+import { isBuilding, sayAct, spanMinutes } from '../work/index.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -110,6 +110,8 @@ describe('what a mould is made on', () => {
       'pour/lower',
       'part/halves',
     ])
+    // The pattern's seal hardens for a day, and each half cures for one.
+    expect(spanMinutes(work.filter(isBuilding))).toBeGreaterThan(3 * 24 * 60)
     expect(sayAct(work.find((op) => op.id === 'release/cured-half')!, METRIC)).toContain(
       'rubber bonds to rubber',
     )

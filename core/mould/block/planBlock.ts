@@ -5,11 +5,12 @@ import type { Rubber } from '../../stock/index.ts'
 import { type BarePart, prism } from '../bareParts.ts'
 import { holdDownForce } from '../boardBox/fixings.ts'
 import { boxPath, boxRound } from '../boxRound.ts'
-import { castBody, greatestSection, levelSections, regionBox } from '../castBody.ts'
+import { castBody } from '../castBody.ts'
 import { boardMissing, finding, rowMissing, tooLargeFindings } from '../checkMould.ts'
-import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { type BuiltMould, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import type { MaterialRow } from '../types.ts'
 import { blockBuilding, blockOff } from './blockOrder.ts'
+import { peelStretch, stretchFindings } from './peel.ts'
 import { potsOf, rubberAmounts, rubberWall, undercutShare } from './rubber.ts'
 import { twoPart } from './twoPart.ts'
 
@@ -173,18 +174,9 @@ export const blockMethod: MouldMethod<'block'> = {
       depth: height,
       check: (layouts) => {
         const found = tooLargeFindings(piece, layouts)
-        const stretch = halves || input.quick ? null : stretchOf(input)
-        const most = 1 + undercutShare(rubber.hardnessShoreA)
-        if (stretch !== null && stretch > most)
+        if (!halves && !input.quick)
           found.push(
-            finding(
-              piece,
-              'rubber-must-stretch',
-              'warn',
-              'rubber',
-              { percent: Math.round((stretch - 1) * 100), mostPercent: Math.round((most - 1) * 100) },
-              [{ type: 'mouldChosen', pieceId: piece.id, patch: { rubberParts: 2 } }],
-            ),
+            ...stretchFindings(piece, peelStretch(input.kernel, castBody(input)), rubber, stock.rubbers),
           )
         const takes = undercutShare(rubber.hardnessShoreA) * Math.min(wall, cover)
         const locked = halves && !input.quick ? halves.undercutMm() : 0
@@ -257,16 +249,6 @@ const softer = (rubbers: readonly Rubber[], than: Rubber): Rubber | undefined =>
   rubbers
     .filter((r) => r.hardnessShoreA < than.hardnessShoreA)
     .reduce<Rubber | undefined>((a, b) => (a && a.hardnessShoreA <= b.hardnessShoreA ? a : b), undefined)
-
-/** How much longer round the cast's greatest section is than the mouth of a one-part block. */
-function stretchOf(input: MethodInput<'block'>): number | null {
-  const body = castBody(input)
-  const { z, area } = greatestSection(input.kernel, body)
-  const near = Math.min(0.5, body.height / 50)
-  const [mouth, widest] = levelSections(input.kernel, body.recipe, [body.height - near, z]).map(regionBox)
-  const round = (b: typeof mouth) => (b ? b.max[0] - b.min[0] + b.max[1] - b.min[1] : 0)
-  return area > 0 && round(mouth) > 0 ? round(widest) / round(mouth) : null
-}
 
 const DOWN: Vector = [0, 0, -1]
 

@@ -2,6 +2,7 @@ import type { SolidRecipe } from '../../geometry/index.ts'
 import { act, inTurn } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
+import { peelStretch, stretchFindings } from '../block/peel.ts'
 import { potsOf, rubberAmounts, rubberWall } from '../block/rubber.ts'
 import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
@@ -264,7 +265,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
       ],
       top: 'rim',
       check: () => {
-        const found = []
+        const found = quick ? [] : stretchFindings(piece, peelStretch(kernel, body), rubber, stock.rubbers)
         if (skin < rubber.leastWall / 4)
           found.push(
             finding(

@@ -1,6 +1,7 @@
 import type { MouldPart, MouldStation } from '../../../core/mould/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
-import { isReadying, partIdsOf } from '../../../core/work/index.ts'
+import { isBuilding, isReadying, partIdsOf, spanMinutes } from '../../../core/work/index.ts'
+import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppDispatch } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
 import { pointedAt } from '../../state/viewSlice.ts'
@@ -12,8 +13,10 @@ export function BuildingOrder({ mould }: { mould: MouldStation }) {
   const dispatch = useAppDispatch()
   const lines = useWork(isReadying)
   const stands = new Set<string>()
+  // What is sealed before it is built in counts with it.
+  const ready = spanMinutes((usePlan().plan?.work ?? []).filter(isBuilding))
   return (
-    <More title={`Building order: ready for wax after ${hours(mould.figures.readyMinutes)}`}>
+    <More title={`Building order: ready for wax after ${hours(ready || mould.figures.readyMinutes)}`}>
       <ol className="list-none p-0">
         {lines.map(({ text, of: [op] }, i) => {
           const now = partIdsOf(op!)
