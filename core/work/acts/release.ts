@@ -60,7 +60,7 @@ type AgentWord = keyof typeof PUT_ON
 
 /** What a pattern is of, and why it is closed. */
 const PATTERNS = {
-  wood: ['wooden pattern', 'dry wood only, for damp wood foams rubber'],
+  wood: ['wooden pattern', 'dry wood only, for damp it swells and foams what cures on it'],
   print: ['printed pattern', 'its layer lines filled and sanded out first'],
   'resin-print': ['resin print', 'washed and cured to the end first'],
   foam: ['foam pattern', 'without solvent, which eats it'],

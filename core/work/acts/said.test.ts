@@ -207,7 +207,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   // What goes on what a mould is made on
   [
     act('seal-pattern', { of: 'wood', seal: 'lacquer', against: 'polyurethane' }),
-    /^Seal the wooden pattern with lacquer, .*damp wood foams rubber\. Rubber copies/,
+    /^Seal the wooden pattern with lacquer, .*foams what cures on it\. Rubber copies/,
     /sulphur|shell/,
   ],
   [
