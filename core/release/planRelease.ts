@@ -7,6 +7,7 @@ import type { SteelStation } from '../steel/index.ts'
 import type { Stock } from '../stock/index.ts'
 import { massOf } from '../units/convert.ts'
 import { act, type Operation } from '../work/index.ts'
+import { airHoleOperations, airHoles } from './air/airHoles.ts'
 import { airPockets } from './air/airPockets.ts'
 import { airFigures, airFindings, NO_AIR, ventOperations } from './air/planAir.ts'
 import { comeOff } from './comeOff.ts'
@@ -194,6 +195,7 @@ export function planReleaseStation(
   const air = bySolids ? airFigures(bySolids.air, piece.release.vented) : NO_AIR
   for (const f of airFindings(piece, nameOf, air, figures.volumeLitres))
     raise(f.code, f.level, f.facts, f.remedies, f.partId)
+  const holes = bySolids ? airHoles(bySolids.rows, inOrder, mould) : []
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
   const result: ReleaseFigures = {
     agents,
@@ -205,6 +207,7 @@ export function planReleaseStation(
     moves: bySolids?.moves ?? [],
     pulls: bySolids?.pulls ?? null,
     air,
+    airHoles: holes,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
     suctionKPa,
@@ -220,8 +223,13 @@ export function planReleaseStation(
     waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
     off: strips,
   })
+  const built = mould.operations.flatMap((op) => (later.has(op.id) ? [] : [op.id]))
+  const letIn = airHoleOperations(holes, nameOf, {
+    built,
+    waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
+  })
   const looks = lookedAt(agents, grips, mould.parts, air, {
-    needs: [...vents.drill, ...onFaces].map((op) => op.id),
+    needs: [...vents.drill, ...letIn, ...onFaces].map((op) => op.id),
     leads: mould.afterRelease,
   })
   return {
@@ -231,6 +239,7 @@ export function planReleaseStation(
     operations: [
       ...makingOperations(making, mould.figures),
       ...vents.drill,
+      ...letIn,
       ...onFaces,
       ...looks,
       ...whileFree(strips, inOrder, grips).map((op) => lifted(op, ways)),

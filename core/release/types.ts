@@ -2,6 +2,7 @@ import type { Finding } from '../job/index.ts'
 import type { MouldFace } from '../mould/index.ts'
 import type { Agent } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { AirHoles } from './air/airHoles.ts'
 import type { AirFigures } from './air/planAir.ts'
 import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
 import type { MakingRow } from './making.ts'
@@ -46,6 +47,8 @@ export type ReleaseFigures = {
   readonly pulls: PullFigures | null
   /** Where air stays while it is filled. */
   readonly air: AirFigures
+  /** Where air must come in for a part to let go, beside what its method has; none until the solids are there. */
+  readonly airHoles: readonly AirHoles[]
   readonly waitMinutes: number
   readonly faceAreaM2: number
   readonly suctionN: number

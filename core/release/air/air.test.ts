@@ -145,7 +145,7 @@ describe('told of a whole mould', () => {
     expect(order.indexOf('drill/vents')).toBeGreaterThanOrEqual(0)
     expect(order.indexOf('drill/vents')).toBeLessThan(order.indexOf('release/faces'))
     expect(order.indexOf('cut/vents')).toBeGreaterThan(order.indexOf('release/faces'))
-    expect(work.filter((op) => op.id.endsWith('/vents')).map((op) => op.per)).toEqual(['mould', 'cast'])
+    expect(order.filter((id) => id.endsWith('/vents'))).toEqual(['drill/vents', 'check/vents', 'cut/vents'])
   })
   it('poured on its end it holds none, and a closed mould vents its own high places', () => {
     const air = (piece: SweptPiece) => plan(piece).stations.release!.figures.air

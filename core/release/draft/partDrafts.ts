@@ -16,6 +16,8 @@ export type PartDraft = {
   readonly shortMm2: number
   /** Runs into the cast as soon as it moves, mm2. */
   readonly lockedMm2: number
+  /** How deep concrete stands all round it, or it all round the concrete, so that no air comes in from a side; 0 where air does, mm. */
+  readonly closedMm: number
   /** What it covers seen along its way, mm2: what holds it by suction and bond. */
   readonly coversMm2: number
 }
@@ -86,7 +88,7 @@ export function partDrafts(
   return partIds.map((partId, at) => {
     const own = met[at]!
     const area = sum(own)
-    const { gripMm, faces } = held.get(asOne(partId))!
+    const { gripMm, faces, closedMm } = held.get(asOne(partId))!
     const wantedDeg = faces.size > 0 ? draftWanted(gripMm) : 0
     const rest = Math.max(SLIVER, CHORDS * area)
     const lockedMm2 = sum(own.filter(({ deg }) => deg < -LEVEL))
@@ -99,6 +101,7 @@ export function partDrafts(
       ),
       wantedDeg,
       gripMm,
+      closedMm,
       shortMm2: sum(own.filter(({ i, deg }) => faces.has(i) && deg < wantedDeg - NEARLY)),
       lockedMm2: lockedMm2 > rest ? lockedMm2 : 0,
       coversMm2: own.reduce(
@@ -112,24 +115,37 @@ export function partDrafts(
   function grip(
     of: readonly Face[],
     way: Vector,
-  ): { readonly gripMm: number; readonly faces: ReadonlySet<number> } {
-    const none = { gripMm: 0, faces: new Set<number>() }
-    const steep = of.filter(({ i, deg }) => areas[i]! > SPECK && deg < MOST_WANTED - LEVEL)
+  ): { readonly gripMm: number; readonly faces: ReadonlySet<number>; readonly closedMm: number } {
+    const across = squareTo(way)
+    const standing = of.filter(({ i, deg }) => areas[i]! > SPECK && deg < STEEP)
+    const closedMm = allRound(
+      standing.map(({ i }) => normal(i)),
+      across,
+    )
+      ? reach(standing, way)
+      : 0
+    const steep = standing.filter(({ deg }) => deg < MOST_WANTED - LEVEL)
     const gripping = gripped(
       steep.map(({ i }) => normal(i)),
-      squareTo(way),
+      across,
     )
     const round = steep.filter((_, k) => gripping[k])
-    if (sum(round) <= Math.max(SLIVER, GRIPS * sum(of.filter(({ deg }) => deg < STEEP)))) return none
+    if (sum(round) <= Math.max(SLIVER, GRIPS * sum(of.filter(({ deg }) => deg < STEEP))))
+      return { gripMm: 0, faces: new Set<number>(), closedMm }
+    return { gripMm: reach(round, way), faces: new Set(round.map(({ i }) => i)), closedMm }
+  }
+
+  /** How far some faces reach along a way, mm. */
+  function reach(of: readonly Face[], way: Vector): number {
     let [low, high] = [Infinity, -Infinity]
-    for (const { i } of round)
+    for (const { i } of of)
       for (const k of [0, 3, 6]) {
         const [x, y, z] = positions.subarray(9 * i + k, 9 * i + k + 3)
         const along = dot([x!, y!, z!], way)
         low = Math.min(low, along)
         high = Math.max(high, along)
       }
-    return { gripMm: high - low, faces: new Set(round.map(({ i }) => i)) }
+    return high - low
   }
 }
 
@@ -143,14 +159,26 @@ function leastOf(faces: { readonly deg: number; readonly area: number }[], rest:
   return null
 }
 
+/** The widest gap between the ways that faces look in, seen along the way, of a body that is closed all round: 165 degrees, in bins. */
+const GAP = Math.floor((165 / 360) * ROUND)
+
+/** Whether some faces look all round, seen along the way. */
+function allRound(normals: readonly Vector[], across: readonly [Vector, Vector]): boolean {
+  const there = [...new Set(normals.map((n) => binOf(n, across)))]
+    .filter((b) => b !== null)
+    .sort((a, b) => a - b)
+  return there.length > 2 && there.every((b, i) => (there[i + 1] ?? there[0]! + ROUND) - b <= GAP)
+}
+
+/** The direction a face looks in, seen along the way: null of one that looks along it. */
+function binOf(n: Vector, [u, v]: readonly [Vector, Vector]): number | null {
+  const [x, y] = [dot(n, u), dot(n, v)]
+  return x * x + y * y < 0.25 ? null : Math.round((Math.atan2(y, x) / (2 * Math.PI)) * ROUND + ROUND) % ROUND
+}
+
 /** Which of some faces have another that looks the other way, seen along the way. */
-function gripped(normals: readonly Vector[], [u, v]: readonly [Vector, Vector]): boolean[] {
-  const bins = normals.map((n) => {
-    const [x, y] = [dot(n, u), dot(n, v)]
-    return x * x + y * y < 0.25
-      ? null
-      : Math.round((Math.atan2(y, x) / (2 * Math.PI)) * ROUND + ROUND) % ROUND
-  })
+function gripped(normals: readonly Vector[], across: readonly [Vector, Vector]): boolean[] {
+  const bins = normals.map((n) => binOf(n, across))
   const there = new Set(bins)
   const faced = Array.from({ length: ROUND }, (_, b) =>
     [...there].some((o) => o !== null && Math.cos(((o - b) * 2 * Math.PI) / ROUND) <= OPPOSED),

@@ -124,6 +124,16 @@ export const RELEASE_ACTS = {
       ? 'Cut the nib of the vent off while it is green, and rub it flush.'
       : `Cut the ${f.vents} nibs of the vents off while they are green, and rub them flush.`,
   ),
+  'drill-air-holes': told(
+    'air holes',
+    (f: Named & { holes: number; diameterMm: number }, { mm }) =>
+      `Drill ${f.holes === 1 ? 'an air hole' : `${f.holes} air holes`} of ${mm(f.diameterMm)} through ${listed(f.names)}, where ${f.names.length === 1 ? 'it covers' : 'each covers'} the concrete: closed all round, it holds like a sucker.`,
+  ),
+  'tape-air-holes': told(
+    'tape the air holes',
+    (f: Named & { holes: number }) =>
+      `Tape ${f.holes === 1 ? 'the air hole' : 'the air holes'} of ${listed(f.names)} over on the face, flat and tight.`,
+  ),
   'check-no-bare-spot': told(
     'no bare spot?',
     (f: { faces: readonly FaceWord[]; agents: readonly string[] }) =>

@@ -269,6 +269,15 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('film-face', { face: 'rubber' }), /Nothing on the rubber/],
   [act('film-face', { face: 'liner' }), /thin film of release on the liner/, /rubber/],
   [
+    act('drill-air-holes', { names: ['core'], holes: 1, diameterMm: 6 }),
+    /^Drill an air hole of 6 mm through core, where it covers/,
+  ],
+  [
+    act('drill-air-holes', { names: ['core', 'shell'], holes: 3, diameterMm: 6 }),
+    /^Drill 3 air holes of 6 mm through core and shell, where each covers/,
+  ],
+  [act('tape-air-holes', { names: ['core'], holes: 1 }), /^Tape the air hole of core over/],
+  [
     act('check-no-bare-spot', { faces: ['inside', 'core'], agents: ['wax'] }),
     /^No bare spot on the inside and the core, .*: wax all over/,
   ],

@@ -30,6 +30,12 @@ export function FilmStepCard({
       rigid.has(d.partId) ? [d.coversMm2 * (figures?.suctionKPa ?? 0) * 1e-3] : [],
     ),
   )
+  const holes = (figures?.airHoles ?? [])
+    .filter((h) => rigid.has(h.partId))
+    .reduce((sum, h) => sum + h.holes, 0)
+  const letsIn =
+    holes > 0 &&
+    `tape off its ${holes === 1 ? 'air hole' : `${holes} air holes`}; a little air blown through, at most ${words.mpa(0.05, 2)}, eyes covered`
   const [op] = line.of
   const { tool, caution } = byHand(op!.code)
   const far = wayWords(moves, op!.attitude?.turned ?? false, words.mm)
@@ -38,6 +44,7 @@ export function FilmStepCard({
     ...(op!.latestMinutes !== null ? [['not after', clock(op!.latestMinutes)] as [string, string]] : []),
     ...(far ? [['clear after', far] as [string, string]] : []),
     ...(holdN >= 1 ? [['held by about', words.newtons(holdN)] as [string, string]] : []),
+    ...(letsIn ? [['let air in', letsIn] as [string, string]] : []),
     ...(tool ? [['in hand', tool] as [string, string]] : []),
   ]
   return (
