@@ -1,4 +1,4 @@
-import type { Kernel, Loop, SolidRecipe, Vector } from '../geometry/index.ts'
+import { type Kernel, type Loop, meshSolid, type SolidRecipe, type Vector } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
 import type { MouldPart, MouldStation, Undoing } from '../mould/index.ts'
 import { type PieceStation, pouredLoop, pouredPlacement } from '../piece/index.ts'
@@ -23,6 +23,7 @@ import { takeOff } from './takeOff.ts'
 import { trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
 import type { ReleaseFigures, ReleaseStation } from './types.ts'
+import { otherWaysUp, type WayUp, waysUp } from './waysUp.ts'
 
 /** Depth from which a rigid knockout wants draft or a wrap, mm, and the draft, degrees [own]. */
 const DRAFT = { depth: 25, deg: 2 } as const
@@ -173,6 +174,7 @@ export function planReleaseStation(
   const { locked, looked } = bySolids ?? { locked: [], looked: [] }
   for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
+  const ups = quick ? [] : allWaysUp(kernel, memo, piece, geometry)
   const inCast = locked.filter((l) => l.by === null)
   // What the mould's own station has told of it is not told again.
   if (inCast.length > 0 && !mould.findings.some((f) => f.code === 'undercut-locks'))
@@ -184,7 +186,7 @@ export function planReleaseStation(
         more: inCast.length - 1,
         byMm: Math.max(...inCast.map((l) => l.mm)),
       },
-      lockCures(piece),
+      [...otherWaysUp(piece, ups, 'lockedM2'), ...lockCures(piece)],
       inCast[0]!.partId,
     )
   const held = new Set(locked.map((l) => l.partId))
@@ -193,7 +195,7 @@ export function planReleaseStation(
   const steep = shortOfDraft(piece, mould.parts, grips)
   if (steep) raise('draft-short', steep.level, steep.facts, steep.remedies, steep.partId)
   const air = bySolids ? airFigures(bySolids.air, piece.release.vented) : NO_AIR
-  for (const f of airFindings(piece, nameOf, air, figures.volumeLitres))
+  for (const f of airFindings(piece, nameOf, air, figures.volumeLitres, ups))
     raise(f.code, f.level, f.facts, f.remedies, f.partId)
   const holes = bySolids ? airHoles(bySolids.rows, inOrder, mould) : []
   const turning = strips.filter((op) => off.find((o) => o.id === op.id)!.turns)
@@ -208,6 +210,7 @@ export function planReleaseStation(
     pulls: bySolids?.pulls ?? null,
     air,
     airHoles: holes,
+    waysUp: ups,
     waitMinutes: agents.reduce((most, a) => Math.max(most, a.waitMinutes), 0),
     faceAreaM2: faces.reduce((sum, f) => sum + f.areaM2, 0),
     suctionKPa,
@@ -246,6 +249,30 @@ export function planReleaseStation(
       ...vents.cut,
     ],
   }
+}
+
+/** Each face that may be down, and how it would lie then: a slab on its broad faces, what has no flat face as it stands or over. */
+function allWaysUp(
+  kernel: Kernel,
+  memo: Memo,
+  piece: Piece,
+  geometry: PieceStation['geometry'],
+): readonly WayUp[] {
+  if (!geometry.recipe) return []
+  const flat = piece.kind === 'slab' ? [] : geometry.faces.map((f) => f.name)
+  const ways = [...new Set([piece.attitude.down, ...(flat.length > 0 ? flat : ['top', 'bottom'])])].map(
+    (down) => ({
+      down,
+      face: geometry.faces.find((f) => f.name === down)?.words ?? (down === 'bottom' ? 'underside' : down),
+      by: pouredPlacement({ down, turnDeg: 0 }, geometry),
+    }),
+  )
+  return runStation(memo, 'ways up', { recipe: geometry.recipe, ways }, (i) =>
+    waysUp(
+      kernel.withSolids((scope) => meshSolid(scope.solid(i.recipe))),
+      i.ways,
+    ),
+  ).value
 }
 
 /** Places of a surface that ways to part it are judged by. */
@@ -312,43 +339,24 @@ function whileFree(
 }
 
 /** What lets a rigid part go that would scrape into the cast: the other way up, parted, or made of rubber; each is tried. */
-const lockCures = (piece: Piece): Finding['remedies'] => {
-  const { down } = piece.attitude
-  const turned = down === 'top' ? 'bottom' : down === 'bottom' ? 'top' : null
-  return [
-    ...(turned
-      ? [
-          {
-            code: 'turned',
-            facts: { down: turned },
-            changes: [
-              {
-                type: 'pieceDescribed' as const,
-                pieceId: piece.id,
-                patch: { attitude: { ...piece.attitude, down: turned } },
-              },
-            ],
-          },
-        ]
-      : []),
-    ...(piece.kind === 'imported'
-      ? (['as-is', 'x-up', 'y-up'] as const)
-          .filter((turn) => turn !== piece.turn)
-          .map((turn) => ({
-            code: `pattern-${turn}`,
-            facts: {},
-            changes: [{ type: 'shapeChanged' as const, pieceId: piece.id, patch: { turn } }],
-          }))
-      : []),
-    ...(['brushed', 'block', 'layers'] as const)
-      .filter((method) => method !== piece.mould.method)
-      .map((method) => ({
-        code: method,
-        facts: {},
-        changes: [{ type: 'mouldChosen' as const, pieceId: piece.id, patch: { method } }],
-      })),
-  ]
-}
+const lockCures = (piece: Piece): Finding['remedies'] => [
+  ...(piece.kind === 'imported'
+    ? (['as-is', 'x-up', 'y-up'] as const)
+        .filter((turn) => turn !== piece.turn)
+        .map((turn) => ({
+          code: `pattern-${turn}`,
+          facts: {},
+          changes: [{ type: 'shapeChanged' as const, pieceId: piece.id, patch: { turn } }],
+        }))
+    : []),
+  ...(['brushed', 'block', 'layers'] as const)
+    .filter((method) => method !== piece.mould.method)
+    .map((method) => ({
+      code: method,
+      facts: {},
+      changes: [{ type: 'mouldChosen' as const, pieceId: piece.id, patch: { method } }],
+    })),
+]
 
 const namesIn = (circle: readonly string[], off: MouldStation['off'], parts: readonly MouldPart[]): string =>
   circle

@@ -7,6 +7,7 @@ import type { AirFigures } from './air/planAir.ts'
 import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
 import type { MakingRow } from './making.ts'
 import type { PullFigures } from './pull/pullFigures.ts'
+import type { WayUp } from './waysUp.ts'
 
 /** What goes on one face of the mould, or why nothing does. */
 export type AgentRow = {
@@ -49,6 +50,8 @@ export type ReleaseFigures = {
   readonly air: AirFigures
   /** Where air must come in for a part to let go, beside what its method has; none until the solids are there. */
   readonly airHoles: readonly AirHoles[]
+  /** What it would hold, lock and leave open with each of its faces down; none until the solids are there. */
+  readonly waysUp: readonly WayUp[]
   readonly waitMinutes: number
   readonly faceAreaM2: number
   readonly suctionN: number

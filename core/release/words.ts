@@ -72,7 +72,6 @@ export function agentNote({ use, agent, agentKind, surface, leftOut }: AgentRow)
 
 /** What lets a locked part go. */
 const LETS_GO: Readonly<Record<string, string>> = {
-  turned: 'Pour it the other way up',
   'pattern-as-is': 'Stand the pattern as it was drawn',
   'pattern-x-up': 'Stand the pattern with its x up',
   'pattern-y-up': 'Stand the pattern with its y up',
@@ -130,7 +129,12 @@ export const RELEASE_WORDS = {
   ) => ({
     what: `${f.part}${f.more > 0 ? ` and ${f.more} more` : ''} ${f.more > 0 ? 'are' : 'is'} locked: on the way out ${f.more > 0 ? 'they' : 'it'} would scrape ${f.byMm < 1 ? fine(f.byMm) : mm(Math.round(f.byMm))} into the concrete`,
     why: 'Neither gives: it breaks the cast or itself. Taper the piece the other way, pour it the other way up, part the mould, or make it of what bends or breaks out.',
-    remedies: Object.fromEntries(remedies.map((r) => [r.code, LETS_GO[r.code] ?? 'Build it another way'])),
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        r.code === 'turned' ? `Pour it ${r.facts.face} down` : (LETS_GO[r.code] ?? 'Build it another way'),
+      ]),
+    ),
   }),
   'draft-short': (
     f: { part: string; more: number; draftDegrees: number; wantedDegrees: number; gripMm: number },
@@ -156,7 +160,7 @@ export const RELEASE_WORDS = {
     remedies: Object.fromEntries(
       remedies.map((r) => [
         r.code,
-        r.code === 'vented' ? `Drill a vent at its highest place` : 'Pour it the other way up',
+        r.code === 'vented' ? `Drill a vent at its highest place` : `Pour it ${r.facts.face} down`,
       ]),
     ),
   }),

@@ -10,7 +10,7 @@ export function keepRelease(plan: PiecePlan, last: PiecePlan | null): PiecePlan 
   if (!release || release.draft || !old?.release?.draft || !mould || !old.mould) return plan
   const same = idsOf(mould.parts) === idsOf(old.mould.parts) && idsOf(mould.off) === idsOf(old.mould.off)
   if (!same) return plan
-  const { drafts, moves, air, airHoles, pulls } = old.release.figures
+  const { drafts, moves, air, airHoles, waysUp, pulls } = old.release.figures
   return {
     ...plan,
     stations: {
@@ -18,7 +18,7 @@ export function keepRelease(plan: PiecePlan, last: PiecePlan | null): PiecePlan 
       release: {
         ...release,
         draft: old.release.draft,
-        figures: { ...release.figures, drafts, moves, air, airHoles, pulls },
+        figures: { ...release.figures, drafts, moves, air, airHoles, waysUp, pulls },
       },
     },
   }

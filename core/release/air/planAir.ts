@@ -1,5 +1,6 @@
 import type { Finding, Piece } from '../../job/index.ts'
 import { act, type Operation, operation, partRefs } from '../../work/index.ts'
+import { otherWaysUp, type WayUp } from '../waysUp.ts'
 import type { LevelRoof, TrappedAir } from './airPockets.ts'
 
 /** A vent of so much lets air out and closes by its own drop, mm. */
@@ -59,6 +60,7 @@ export function airFindings(
   nameOf: (partId: string) => string,
   { pockets, roofs }: AirFigures,
   castLitres: number,
+  ups: readonly WayUp[],
 ): Told[] {
   const held = pockets.filter((p) => !p.vented)
   const [worst] = held
@@ -77,7 +79,7 @@ export function airFindings(
               volumeLitres: litres,
               deepMm: worst.deepMm,
             },
-            remedies: airCures(piece),
+            remedies: airCures(piece, ups),
           },
         ]
       : []),
@@ -99,31 +101,15 @@ export function airFindings(
   ]
 }
 
-/** What lets the air out: a vent, or the piece the other way up. */
-function airCures(piece: Piece): Finding['remedies'] {
-  const { down } = piece.attitude
-  const over = down === 'top' ? 'bottom' : down === 'bottom' ? 'top' : null
+/** What lets the air out: a vent, or the piece with another face down. */
+function airCures(piece: Piece, ups: readonly WayUp[]): Finding['remedies'] {
   return [
     {
       code: 'vented',
       facts: { diameterMm: VENT_MM },
       changes: [{ type: 'releaseChosen', pieceId: piece.id, patch: { vented: true } }],
     },
-    ...(over
-      ? [
-          {
-            code: 'turned',
-            facts: { down: over },
-            changes: [
-              {
-                type: 'pieceDescribed' as const,
-                pieceId: piece.id,
-                patch: { attitude: { ...piece.attitude, down: over } },
-              },
-            ],
-          },
-        ]
-      : []),
+    ...otherWaysUp(piece, ups, 'airLitres'),
   ]
 }
 

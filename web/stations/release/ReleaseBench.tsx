@@ -13,6 +13,7 @@ import { FaceChoices } from './FaceChoices.tsx'
 import { faceLetters } from './faceLetters.ts'
 import { MakingRows } from './MakingRows.tsx'
 import { PullRows } from './PullRows.tsx'
+import { WaysUpRows } from './WaysUpRows.tsx'
 
 export function ReleaseBench() {
   const { piece, plan, job, looks } = usePlan()
@@ -95,6 +96,7 @@ export function ReleaseBench() {
       {figures && <MakingRows rows={figures.making} />}
       <AirRows />
       <PullRows />
+      <WaysUpRows />
       {checks.length > 0 && (
         <div className={looks.release}>
           <h2>Looked at before the pour</h2>
