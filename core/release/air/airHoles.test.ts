@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Kernel, SolidRecipe, Vector } from '../../geometry/index.ts'
 import { newBox, newTurned, type Opening, type Piece, withChoice } from '../../job/index.ts'
-import { block, less } from '../../testing/bodies.ts'
+import { block, less, union } from '../../testing/bodies.ts'
 import { testKernel } from '../../testing/testKernel.ts'
 import { testBasin, testJob, testSlab, testStock } from '../../testing/testPiece.ts'
 import { planPiece } from '../../testing/wholeLine.ts'
@@ -59,6 +59,36 @@ describe('how deep a part is closed all round', () => {
   })
 })
 
+describe('what a closing wall covers', () => {
+  const UP: Vector = [0, 0, 1]
+  const DOWN: Vector = [0, 0, -1]
+  const post = union(block(0, 0, 400, 300, 0, 40), block(150, 100, 100, 100, 40, 140))
+  const cup = (low: number, high: number, roof: number) =>
+    less(block(100, 50, 200, 200, low, high + roof), block(150, 100, 100, 100, 0, high))
+  it.each<[string, SolidRecipe, SolidRecipe, Vector, number]>([
+    ['a cap over a post: its roof', post, cup(40, 140, 20), UP, 100 * 100],
+    // Its foot stands on the slab too, but out there air comes in from all sides.
+    ['a ring round a post: nothing', post, cup(40, 140, 0), UP, 0],
+    [
+      'a long core: its end',
+      less(block(0, 0, 900, 300, 0, 100), block(20, 140, 860, 20, 40, 101)),
+      block(20, 140, 860, 20, 40, 140),
+      UP,
+      860 * 20,
+    ],
+    [
+      'a shell under a block: its floor',
+      block(0, 0, 400, 300, 0, 100),
+      less(block(-20, -20, 440, 340, -20, 100), block(0, 0, 400, 300, 0, 200)),
+      DOWN,
+      400 * 300,
+    ],
+  ])('%s', (_, cast, part, way, covers) => {
+    const [row] = partDrafts(meetMould(kernel, cast, [{ id: 'part', recipe: part }]), () => way)
+    expect(Math.abs(row!.closedCoversMm2 - covers)).toBeLessThanOrEqual(0.02 * covers)
+  })
+})
+
 describe('air holes', () => {
   const told = { id: 'a', name: 'A', start: '2026-05-30T09:00', zone: 'UTC' }
   const drum = (diameter: number, height: number): Piece => {
@@ -96,7 +126,8 @@ describe('air holes', () => {
   it('names the part that covers most of what leaves as one', () => {
     const { stations } = planPiece(kernel, testJob(drum(500, 100)), drum(500, 100))
     const [hole] = stations.release!.figures.airHoles
-    const covers = (id: string) => stations.release!.figures.drafts.find((d) => d.partId === id)!.coversMm2
+    const covers = (id: string) =>
+      stations.release!.figures.drafts.find((d) => d.partId === id)!.closedCoversMm2
     expect(Math.max(...hole!.withIds.map(covers))).toBe(covers(hole!.partId))
     expect(hole!.coversM2).toBeCloseTo(Math.PI * 0.25 ** 2, 2)
   })

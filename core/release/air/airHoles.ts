@@ -10,7 +10,7 @@ export type AirHoles = {
   readonly withIds: readonly string[]
   readonly holes: number
   readonly diameterMm: number
-  /** What it covers seen along its way, m2, and how deep it is closed, mm. */
+  /** What it covers inside the wall that closes, seen along its way, m2, and how deep it is closed, mm. */
   readonly coversM2: number
   readonly closedMm: number
 }
@@ -34,10 +34,10 @@ export function airHoles(
   )
   return bodies.flatMap((ids): AirHoles[] => {
     const own = ids.flatMap((id) => row.get(id) ?? [])
-    const [most] = own.toSorted((a, b) => b.coversMm2 - a.coversMm2)
+    const [most] = own.toSorted((a, b) => b.closedCoversMm2 - a.closedCoversMm2)
     if (!most || ids.some((id) => aired.has(id)) || opensAbove(parts, most.partId, figures.top)) return []
     const closedMm = Math.max(...own.map((r) => r.closedMm))
-    const coversM2 = own.reduce((sum, r) => sum + r.coversMm2, 0) / 1e6
+    const coversM2 = own.reduce((sum, r) => sum + r.closedCoversMm2, 0) / 1e6
     return closedMm > HOLE.deepMm && coversM2 >= HOLE.leastM2
       ? [
           {

@@ -1,4 +1,4 @@
-import { dot, squareTo, type Vector } from '../../geometry/index.ts'
+import { between, dot, hullOf, isWithin, type Point, squareTo, type Vector } from '../../geometry/index.ts'
 import type { Meeting } from './meetMould.ts'
 
 /** How the faces of one part stand to the way it leaves by. */
@@ -18,6 +18,8 @@ export type PartDraft = {
   readonly lockedMm2: number
   /** How deep concrete stands all round it, or it all round the concrete, so that no air comes in from a side; 0 where air does, mm. */
   readonly closedMm: number
+  /** Of what it covers seen along its way, what lies inside that closing wall: there nothing lets air in but a hole, mm2. */
+  readonly closedCoversMm2: number
   /** What it covers seen along its way, mm2: what holds it by suction and bond. */
   readonly coversMm2: number
 }
@@ -51,6 +53,13 @@ export const draftOf = (n: Vector, way: Vector): number =>
   (Math.asin(Math.max(-1, Math.min(1, n[0] * way[0] + n[1] * way[1] + n[2] * way[2]))) * 180) / Math.PI
 
 type Face = { readonly i: number; readonly deg: number }
+type Grip = {
+  readonly gripMm: number
+  readonly faces: ReadonlySet<number>
+  readonly closedMm: number
+  /** Corners of what stands round it, where that closes. */
+  readonly walls: readonly Vector[]
+}
 
 /**
  * The draft of every part along its way. Only what is gripped wants any: faces nearly parallel to the way that look at
@@ -88,7 +97,7 @@ export function partDrafts(
   return partIds.map((partId, at) => {
     const own = met[at]!
     const area = sum(own)
-    const { gripMm, faces, closedMm } = held.get(asOne(partId))!
+    const { gripMm, faces, closedMm, walls } = held.get(asOne(partId))!
     const wantedDeg = faces.size > 0 ? draftWanted(gripMm) : 0
     const rest = Math.max(SLIVER, CHORDS * area)
     const lockedMm2 = sum(own.filter(({ deg }) => deg < -LEVEL))
@@ -102,6 +111,7 @@ export function partDrafts(
       wantedDeg,
       gripMm,
       closedMm,
+      closedCoversMm2: closedMm > 0 ? coveredInside(own, walls, ways[at]!) : 0,
       shortMm2: sum(own.filter(({ i, deg }) => faces.has(i) && deg < wantedDeg - NEARLY)),
       lockedMm2: lockedMm2 > rest ? lockedMm2 : 0,
       coversMm2: own.reduce(
@@ -112,18 +122,18 @@ export function partDrafts(
   })
 
   /** The faces by which a body is gripped, and how far along its way they reach. */
-  function grip(
-    of: readonly Face[],
-    way: Vector,
-  ): { readonly gripMm: number; readonly faces: ReadonlySet<number>; readonly closedMm: number } {
+  function grip(of: readonly Face[], way: Vector): Grip {
     const across = squareTo(way)
     const standing = of.filter(({ i, deg }) => areas[i]! > SPECK && deg < STEEP)
-    const closedMm = allRound(
+    const isClosed = allRound(
       standing.map(({ i }) => normal(i)),
       across,
     )
-      ? reach(standing, way)
-      : 0
+    const closed = {
+      closedMm: isClosed ? reach(standing, way) : 0,
+      // Corners, not middles: of a long wall the middle says little.
+      walls: isClosed ? standing.flatMap(({ i }) => [0, 3, 6].map((k) => place(9 * i + k))) : [],
+    }
     const steep = standing.filter(({ deg }) => deg < MOST_WANTED - LEVEL)
     const gripping = gripped(
       steep.map(({ i }) => normal(i)),
@@ -131,8 +141,26 @@ export function partDrafts(
     )
     const round = steep.filter((_, k) => gripping[k])
     if (sum(round) <= Math.max(SLIVER, GRIPS * sum(of.filter(({ deg }) => deg < STEEP))))
-      return { gripMm: 0, faces: new Set<number>(), closedMm }
-    return { gripMm: reach(round, way), faces: new Set(round.map(({ i }) => i)), closedMm }
+      return { gripMm: 0, faces: new Set<number>(), ...closed }
+    return { gripMm: reach(round, way), faces: new Set(round.map(({ i }) => i)), ...closed }
+  }
+
+  function place(at: number): Vector {
+    return [positions[at]!, positions[at + 1]!, positions[at + 2]!]
+  }
+
+  /** Of what some faces cover seen along a way, what lies inside walls that stand round it, mm2. */
+  function coveredInside(own: readonly Face[], walls: readonly Vector[], way: Vector): number {
+    const [u, v] = squareTo(way)
+    const flat = (p: Vector): Point => [dot(p, u), dot(p, v)]
+    const ring = hullOf(walls.map(flat))
+    return own.reduce((sum, { i, deg }) => {
+      if (deg <= STEEP) return sum
+      const [a, b, c] = [0, 3, 6].map((k) => place(9 * i + k)) as [Vector, Vector, Vector]
+      return isWithin(flat(between(a, between(b, c, 0.5), 2 / 3)), ring)
+        ? sum + Math.sin((deg * Math.PI) / 180) * areas[i]!
+        : sum
+    }, 0)
   }
 
   /** How far some faces reach along a way, mm. */

@@ -1,4 +1,4 @@
-import type { Point, Region } from '../../geometry/index.ts'
+import { hullOf, type Point, type Region } from '../../geometry/index.ts'
 import type { FlatPlate } from './flatPlate.ts'
 
 /** Along the longer way of a plan, from its start, and across it: `at(s, d)` is a point of the plan. */
@@ -34,24 +34,6 @@ export function longWay(plan: Region): LongWay {
 }
 
 const lengthOf = ([a, b]: readonly [Point, Point]): number => Math.hypot(b[0] - a[0], b[1] - a[1])
-
-/** The convex hull of points by Andrew's monotone chain, anticlockwise. */
-export function hullOf(points: readonly Point[]): Point[] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-  const half = (list: readonly Point[]) => {
-    const chain: Point[] = []
-    for (const p of list) {
-      while (chain.length > 1) {
-        const [a, b] = [chain.at(-2)!, chain.at(-1)!]
-        if ((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0]) > 1e-9) break
-        chain.pop()
-      }
-      chain.push(p)
-    }
-    return chain.slice(0, -1)
-  }
-  return [...half(sorted), ...half(sorted.reverse())]
-}
 
 /** Where a line across the plan, so far along it, runs through concrete: from and to, across. */
 export function spansAcross(plan: Region, way: LongWay, s: number): [number, number][] {

@@ -1,6 +1,5 @@
-import { bandFromAbove, type Kernel, type Point, type SolidRecipe } from '../../geometry/index.ts'
+import { bandFromAbove, hullOf, type Kernel, type Point, type SolidRecipe } from '../../geometry/index.ts'
 import { massToForce } from '../../units/convert.ts'
-import { hullOf } from '../handling/supports.ts'
 
 /** People push at this height, or at the top of what is lower, mm. */
 const PUSHED = 1000
