@@ -180,7 +180,7 @@ describe('the plan', () => {
   it('gives every number a unit in its name', () => {
     const json = planJob(kernel, testJob(testTop()))
     const unit =
-      /(Mm|Mm2|M2|Kg|KgPerM2|KgPerM3|KgPerM2H|Litres|[mM]illilitres|litres|bagsPerBatch|LitresPerBag|daysToUse|Minutes|Hours|Days|DegC|Degrees|N|KPa|Mpa|mpa|hours|Percent|Cost|PerCast|PerJob|Share|Count|Wires|Pieces|Version|rate|bags|Bags\w*|coats|turns|number|order|count|Deg|lifeCasts|screws|pages|quantity|turnPeople|liftPeople|partsTrapped|cartridges|cartridgeShare|amount|Amount|cost|scaleOneTo|batch|areaM2|layers|Sheets|bagsExact|planned|actual|lengthM|batches|hands|parts\w+|bolts|braces|casts|cores|dowels|keys|panels|parts|passes|pieces|ribs|bars|seams|separators|straps|strips|vents|kgEach|plannedCasts|layoutEffort)$/
+      /(Mm|Mm2|M2|Kg|KgPerM2|KgPerM3|KgPerM2H|Litres|[mM]illilitres|litres|bagsPerBatch|LitresPerBag|daysToUse|Minutes|Hours|Days|DegC|Degrees|N|KPa|Mpa|mpa|hours|Percent|Cost|PerCast|PerJob|Share|Count|Wires|Pieces|Version|rate|bags|Bags\w*|coats|turns|number|order|count|Deg|lifeCasts|screws|pages|quantity|turnPeople|liftPeople|partsTrapped|cartridges|cartridgeShare|amount|Amount|cost|scaleOneTo|batch|areaM2|layers|Sheets|bagsExact|planned|actual|lengthM|batches|hands|parts\w+|bolts|braces|casts|cores|dowels|holes|keys|panels|parts|passes|pieces|ribs|bars|seams|separators|straps|strips|vents|kgEach|plannedCasts|layoutEffort)$/
     const bare: string[] = []
     const walk = (value: unknown, key: string, path: string): void => {
       if (typeof value === 'number' && !unit.test(key) && !path.includes('.changes')) bare.push(path)

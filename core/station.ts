@@ -99,5 +99,7 @@ const CHOICES = [
 export function pieceWith(piece: Piece, ...keep: (typeof CHOICES)[number][]): Piece {
   const told: Record<string, unknown> = { ...piece }
   for (const choice of CHOICES) if (!keep.includes(choice)) delete told[choice]
+  // What was ticked before a pour makes no figure.
+  if (told.pour) told.pour = { ...piece.pour, ticked: {} }
   return told as unknown as Piece
 }

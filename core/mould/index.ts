@@ -1,6 +1,7 @@
 export { RIB_DEPTH, skinFor } from './boardBox/bentSides.ts'
 export { curvesOf, hasInsideCorner } from './boardBox/boxedSlab.ts'
 export { goesOnEdge, knockoutKind } from './boardBox/knockoutChoice.ts'
+export { LIFE as BOARD_LIFE } from './boardBox/life.ts'
 export { stripFace } from './boardBox/strips.ts'
 export { costOverCasts } from './compareMethods.ts'
 export { cutNoteWords, sawnWords, shapeWords } from './cutWords.ts'

@@ -14,6 +14,7 @@ import { comeOff } from './comeOff.ts'
 import { coverOf, type Meeting, type Stander } from './draft/meetMould.ts'
 import { type DraftRow, movesOf, planDraft } from './draft/planDraft.ts'
 import { DEEP, isGripped, shortOfDraft } from './draft/shortOfDraft.ts'
+import { faceLives } from './faceLife.ts'
 import { lookedAt } from './lookedAt.ts'
 import { makingFindings, makingOperations, makingRows } from './making.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
@@ -35,7 +36,7 @@ export type ReleaseInput = {
   readonly pieceStation: PieceStation
   readonly mould: MouldStation
   readonly steel: SteelStation | null
-  readonly stock: Pick<Stock, 'agents' | 'sealers' | 'rubbers'>
+  readonly stock: Pick<Stock, 'agents' | 'boards' | 'rubbers' | 'sealers'>
   readonly freshKgPerM3: number
   /** What a closed base holds the cast down by at its first lift. */
   readonly suctionKPa: number
@@ -202,6 +203,7 @@ export function planReleaseStation(
   const result: ReleaseFigures = {
     agents,
     making,
+    lives: faceLives(mould, stock, Math.ceil(piece.plannedCasts / piece.mouldCount)),
     partsTrapped: trapped.length + locked.length,
     partsExamined: examined.length + looked.length,
     partsUnexamined: order.length - examined.length - looked.length,

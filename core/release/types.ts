@@ -5,6 +5,7 @@ import type { Operation } from '../work/index.ts'
 import type { AirHoles } from './air/airHoles.ts'
 import type { AirFigures } from './air/planAir.ts'
 import type { DraftMap, DraftRow, PartMove } from './draft/planDraft.ts'
+import type { FaceLife } from './faceLife.ts'
 import type { MakingRow } from './making.ts'
 import type { PullFigures } from './pull/pullFigures.ts'
 import type { WayUp } from './waysUp.ts'
@@ -35,6 +36,8 @@ export type ReleaseFigures = {
   readonly agents: readonly AgentRow[]
   /** What goes on patterns and cured rubber while the mould is made. */
   readonly making: readonly MakingRow[]
+  /** How many casts each face serves. */
+  readonly lives: readonly FaceLife[]
   /** Rigid parts that cannot leave, of those whose way out was looked at. */
   readonly partsTrapped: number
   readonly partsExamined: number

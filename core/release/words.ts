@@ -1,4 +1,5 @@
 import type { FindingsIn, Remedy, Words } from '../job/index.ts'
+import type { FaceLife } from './faceLife.ts'
 import type { MakingRow } from './making.ts'
 import type { AgentRow } from './types.ts'
 
@@ -69,6 +70,10 @@ export function agentNote({ use, agent, agentKind, surface, leftOut }: AgentRow)
   const how = HOW[agentKind]
   return `${agent}; ${surface === 'soaks' || surface === 'bare metal' || note === '' ? how : note}`
 }
+
+/** How long a face serves, and how often it is made anew. */
+export const lifeWords = ({ lifeCasts, renewedCount }: FaceLife): string =>
+  `${lifeCasts === 1 ? 'one cast' : `about ${lifeCasts} casts`}${renewedCount > 0 ? `: made anew ${renewedCount === 1 ? 'once' : `${renewedCount} times`}` : ''}`
 
 /** What lets a locked part go. */
 const LETS_GO: Readonly<Record<string, string>> = {

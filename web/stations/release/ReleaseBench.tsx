@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { type AgentRow, agentNote, schoolWords } from '../../../core/release/index.ts'
+import { type AgentRow, agentNote, lifeWords, schoolWords } from '../../../core/release/index.ts'
 import { rowAmount } from '../../../core/stock/index.ts'
 import { faceWords, isStripping } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
@@ -82,6 +82,10 @@ export function ReleaseBench() {
                     <span className="block text-[13px] leading-tight text-soft">
                       {agentNote(a)}
                       {a.amount > 0 && a.unit && `; ${rowAmount(a.amount, a.unit, 3, words)}`}
+                      {figures.lives
+                        .filter((l) => a.use !== 'seal' && l.face === a.face && l.material === a.material)
+                        .slice(0, 1)
+                        .map((l) => `; lasts ${lifeWords(l)}`)}
                     </span>
                   </td>
                   <td className="n">{a.coats > 0 ? a.coats : '–'}</td>
