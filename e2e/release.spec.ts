@@ -98,3 +98,17 @@ test('what is looked at before the pour is ticked, and asked again when it says 
   await page.getByRole('button', { name: 'undo' }).first().click()
   await expect(bench(page).getByRole('checkbox', { name: /^No bare spot on/ })).toBeChecked()
 })
+
+test('rubber on wet clay is told, and its cure takes that away', async ({ page }) => {
+  await openDemo(page)
+  await at(page, 'vent-arch')
+  await expect(bench(page).getByRole('row', { name: /^the half that has cured/ })).toContainText(
+    'silicone release',
+  )
+  await bench(page).getByRole('combobox', { name: 'Bedded in' }).click()
+  await page.getByRole('option', { name: 'clay with water' }).click()
+  const line = findings(page).getByRole('listitem').filter({ hasText: 'foams on clay with water' })
+  await line.getByRole('button', { name: 'Bed it in oil clay without sulphur' }).click()
+  await expect(findings(page)).not.toContainText('foams on clay with water')
+  await expect(bench(page).getByRole('combobox', { name: 'Bedded in' })).toContainText('no sulphur')
+})

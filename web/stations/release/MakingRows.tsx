@@ -4,6 +4,7 @@ import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { Pick } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
+import { AgentTable } from './AgentTable.tsx'
 
 const OF = [
   { id: 'wood', name: 'wood' },
@@ -55,30 +56,15 @@ export function MakingRows({ rows }: { rows: readonly MakingRow[] }) {
         options={[SUITS, ...job.stock.agents]}
         onChoose={(id) => choose('release of the pattern', { agent: id === SUITS.id ? null : id })}
       />
-      <table className="list">
-        <thead>
-          <tr>
-            <th>face</th>
-            <th className="n">coats</th>
-            <th className="n">wait</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.making}>
-              <td>
-                <strong>{madeOnWords(row.making)}</strong>
-                <span className="block text-[13px] leading-tight text-soft">
-                  {makingNote(row)}
-                  {row.amount > 0 && row.unit && `; ${rowAmount(row.amount, row.unit, 3, words)}`}
-                </span>
-              </td>
-              <td className="n">{row.coats > 0 ? row.coats : '–'}</td>
-              <td className="n">{row.coats > 0 ? `${row.waitMinutes} min` : ''}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <AgentTable
+        rows={rows.map((row) => ({
+          key: row.making,
+          face: <strong>{madeOnWords(row.making)}</strong>,
+          note: `${makingNote(row)}${row.amount > 0 && row.unit ? `; ${rowAmount(row.amount, row.unit, 3, words)}` : ''}`,
+          coats: row.coats,
+          waitMinutes: row.waitMinutes,
+        }))}
+      />
     </div>
   )
 }

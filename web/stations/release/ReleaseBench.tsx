@@ -8,6 +8,7 @@ import { useWork } from '../../state/useWork.ts'
 import { Caution, More, Pick } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { CheckList, useChecks } from '../CheckList.tsx'
+import { AgentTable } from './AgentTable.tsx'
 import { AirRows } from './AirRows.tsx'
 import { FaceChoices } from './FaceChoices.tsx'
 import { faceLetters } from './faceLetters.ts'
@@ -63,37 +64,29 @@ export function ReleaseBench() {
       {figures && (
         <div className={looks.release}>
           <h2>By face</h2>
-          <table className="list">
-            <thead>
-              <tr>
-                <th>face</th>
-                <th className="n">coats</th>
-                <th className="n">wait</th>
-              </tr>
-            </thead>
-            <tbody>
-              {figures.agents.map((a) => (
-                <tr key={`${a.face}${a.surface}${a.use}`}>
-                  <td>
-                    <strong>
-                      {letterOf(a)} {faceWords(a.face)}
-                    </strong>
-                    , {a.material}
-                    <span className="block text-[13px] leading-tight text-soft">
-                      {agentNote(a)}
-                      {a.amount > 0 && a.unit && `; ${rowAmount(a.amount, a.unit, 3, words)}`}
-                      {figures.lives
-                        .filter((l) => a.use !== 'seal' && l.face === a.face && l.material === a.material)
-                        .slice(0, 1)
-                        .map((l) => `; lasts ${lifeWords(l)}`)}
-                    </span>
-                  </td>
-                  <td className="n">{a.coats > 0 ? a.coats : '–'}</td>
-                  <td className="n">{a.coats > 0 ? `${a.waitMinutes} min` : ''}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <AgentTable
+            rows={figures.agents.map((a) => ({
+              key: `${a.face}${a.surface}${a.use}`,
+              face: (
+                <>
+                  <strong>
+                    {letterOf(a)} {faceWords(a.face)}
+                  </strong>
+                  , {a.material}
+                </>
+              ),
+              note: [
+                agentNote(a),
+                ...(a.amount > 0 && a.unit ? [rowAmount(a.amount, a.unit, 3, words)] : []),
+                ...figures.lives
+                  .filter((l) => a.use !== 'seal' && l.face === a.face && l.material === a.material)
+                  .slice(0, 1)
+                  .map((l) => `lasts ${lifeWords(l)}`),
+              ].join('; '),
+              coats: a.coats,
+              waitMinutes: a.waitMinutes,
+            }))}
+          />
         </div>
       )}
       {figures && taken && <FaceChoices key={piece.id} letters={letters} />}
