@@ -19,13 +19,20 @@ const showHero = (id: string, units: 'mm' | 'inch' = 'mm') => {
   const { job, piece, plan } = planOf(id, units)
   return show(ReleaseHero, viewOf(job, piece, plan))
 }
+/** What other files of this worker have: they share the document. */
+const { matchMedia } = globalThis
 beforeEach(() => {
-  vi.stubGlobal('matchMedia', () => ({ matches: true }))
+  globalThis.matchMedia = (() => ({
+    matches: true,
+    addEventListener() {},
+    removeEventListener() {},
+  })) as unknown as typeof matchMedia
   store.dispatch(releaseLensTurned('film'))
 })
 afterEach(() => {
   cleanup()
   vi.useRealTimers()
+  globalThis.matchMedia = matchMedia
 })
 
 describe('the film', () => {
