@@ -159,6 +159,7 @@ test('a maker’s path: from a slab’s size to a logged pour, and back from its
     await type(page, 'Water a bag', '3.1')
     await bench(page).getByRole('checkbox', { name: 'bug holes' }).check()
     await bench(page).getByRole('textbox', { name: 'Next time' }).fill('vibrate longer')
+    await expect(bench(page)).not.toContainText('still being worked out')
     await tickAll(page, 'What the pour waited for')
     await bench(page).getByRole('button', { name: 'Log this pour' }).click()
     await expect(station(page, 'Log')).toContainText('25% fewer bags')
