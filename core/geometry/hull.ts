@@ -17,3 +17,19 @@ export function hullOf(points: readonly Point[]): Point[] {
   }
   return [...half(sorted), ...half(sorted.reverse())]
 }
+
+/** Whether a point lies in a convex hull that runs anticlockwise: of the fan from its first corner the wedge it is in, by halving. */
+export function isWithinHull([x, y]: Point, hull: readonly Point[]): boolean {
+  if (hull.length < 3) return false
+  const [x0, y0] = hull[0]!
+  const left = ([bx, by]: Point) => (bx - x0) * (y - y0) - (by - y0) * (x - x0) >= 0
+  let [low, high] = [1, hull.length - 1]
+  if (!left(hull[low]!) || left(hull[high]!)) return false
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    if (left(hull[middle]!)) low = middle
+    else high = middle
+  }
+  const [[ax, ay], [bx, by]] = [hull[low]!, hull[high]!]
+  return (bx - ax) * (y - ay) - (by - ay) * (x - ax) >= 0
+}

@@ -11,7 +11,7 @@ export { beadChords, edgeDeep, edgeIntegrals, edgeShape, edgeSize } from './edge
 export { facesIn } from './facesIn.ts'
 export { type FlatCorner, type FlatRegion, flatFaces } from './flatFaces.ts'
 export { type Circle, type Gap, gapOfCircles, measureGap } from './gap.ts'
-export { hullOf } from './hull.ts'
+export { hullOf, isWithinHull } from './hull.ts'
 export {
   CACHE_LIMIT,
   type Kernel,

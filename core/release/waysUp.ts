@@ -31,7 +31,7 @@ export type WayUp = {
 /** How near the level of the fill a face is open, mm, or this share of the height: a crown is filled through. */
 const [SAME, CROWN] = [0.05, 1 / 200]
 /** Meshes finer than this are not turned over and over, triangles [own]. */
-export const MOST_TURNED = 60_000
+export const MOST_TURNED = 30_000
 /** What stands so far below the face it is said to lie on does not lie on it, mm. */
 const RESTS = 0.5
 const DOWN: Vector = [0, 0, -1]
@@ -42,7 +42,8 @@ export function waysUp(
   mesh: NamedMesh,
   ways: readonly { readonly down: string; readonly face: string; readonly by: Placement }[],
 ): WayUp[] {
-  if (mesh.triangles.length / 3 > MOST_TURNED) return []
+  // One alone is no choice.
+  if (ways.length < 2 || mesh.triangles.length / 3 > MOST_TURNED) return []
   const [lies, seen] = [[] as WayUp[], new Set<string>()]
   for (const { down, face, by } of ways) {
     const turned = { ...mesh, positions: placed(mesh.positions, by) }

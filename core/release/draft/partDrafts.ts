@@ -1,4 +1,12 @@
-import { between, dot, hullOf, isWithin, type Point, squareTo, type Vector } from '../../geometry/index.ts'
+import {
+  between,
+  dot,
+  hullOf,
+  isWithinHull,
+  type Point,
+  squareTo,
+  type Vector,
+} from '../../geometry/index.ts'
 import type { Meeting } from './meetMould.ts'
 
 /** How the faces of one part stand to the way it leaves by. */
@@ -157,7 +165,7 @@ export function partDrafts(
     return own.reduce((sum, { i, deg }) => {
       if (deg <= STEEP) return sum
       const [a, b, c] = [0, 3, 6].map((k) => place(9 * i + k)) as [Vector, Vector, Vector]
-      return isWithin(flat(between(a, between(b, c, 0.5), 2 / 3)), ring)
+      return isWithinHull(flat(between(a, between(b, c, 0.5), 2 / 3)), ring)
         ? sum + Math.sin((deg * Math.PI) / 180) * areas[i]!
         : sum
     }, 0)
