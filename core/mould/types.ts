@@ -319,7 +319,7 @@ export type MakingFace = {
   /** What is poured or laid up against it. */
   readonly against: Rubber['family'] | 'shell'
   readonly areaM2: number
-  /** Whether it lies in clay meanwhile. */
+  /** Whether it lies in clay meanwhile that the rubber may not bear. */
   readonly clay: boolean
   /** Building operations that come before and after its release; before those it is sealed too. */
   readonly after: readonly string[]

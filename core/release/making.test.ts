@@ -84,7 +84,7 @@ describe('what a mould is made on', () => {
     const told = { ...piece, release: { ...piece.release, edgeSeal: 'lacquer' } }
     const { stations, work } = plan(told)
     const { making } = stations.release!.figures
-    expect(making.map((r) => [r.making, r.seal, r.agent])).toEqual(rows)
+    expect(making.map((r) => [r.making, r.seal?.name ?? null, r.agent])).toEqual(rows)
     // What is told of is done, in its place: sealed, released, then poured on.
     const at = (id: string) => work.findIndex((op) => op.id === id)
     for (const [i, { making: id, seal, agent }] of making.entries()) {
@@ -96,6 +96,19 @@ describe('what a mould is made on', () => {
         for (const after of face.after) expect(at(before)).toBeGreaterThan(at(after))
       }
     }
+  })
+  it.each(['paste-wax', 'packing-tape', 'vegetable-oil'])(
+    'what is no seal closes no pattern: %s',
+    (edgeSeal) => {
+      const piece = block(PU, 1)
+      const told = plan({ ...piece, release: { ...piece.release, edgeSeal } })
+      expect(told.stations.release!.figures.making[0]!.seal!.name).toBe('polyurethane varnish')
+    },
+  )
+  it('an agent of the pattern that is gone from the stock is told, not passed over', () => {
+    const codes = (piece: Piece) => plan(piece).findings.map((f) => f.code)
+    expect(codes(block(PU, 1, { agent: 'gone' }))).toContain('agent-missing')
+    expect(codes(ball({ method: 'tube' }, { agent: 'gone' }))).not.toContain('agent-missing')
   })
   it('a hand that works to the end of the day before finds the rubber it may pour', () => {
     const { work } = plan(block(PU, 2))
@@ -110,8 +123,12 @@ describe('what a mould is made on', () => {
       'pour/lower',
       'part/halves',
     ])
-    // The pattern's seal hardens for a day, and each half cures for one.
-    expect(spanMinutes(work.filter(isBuilding))).toBeGreaterThan(3 * 24 * 60)
+    // The pattern's seal hardens as its stock row says, and each half cures for a day.
+    const seal = work.find((op) => op.id === 'seal/pattern')!
+    const varnish = testStock.agents.find((a) => a.kind === 'varnish')!
+    expect(seal.takes[0]!.name).toBe(varnish.name)
+    expect(seal.work.waitMinutes).toBe(varnish.coats * varnish.waitMinutes + varnish.readyMinutes)
+    expect(spanMinutes(work.filter(isBuilding))).toBeGreaterThan(seal.work.waitMinutes + 2 * 24 * 60)
     expect(sayAct(work.find((op) => op.id === 'release/cured-half')!, METRIC)).toContain(
       'rubber bonds to rubber',
     )

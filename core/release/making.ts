@@ -6,6 +6,22 @@ import { act, type Operation, operation } from '../work/index.ts'
 type Kind = Agent['kind']
 export type PatternOf = Piece['release']['pattern']['of']
 
+/** So many coats of something, and how long until the next thing may go on it. */
+type Coat = {
+  readonly name: string
+  readonly coats: number
+  readonly waitMinutes: number
+  readonly amount: number
+  readonly unit: Agent['unit']
+}
+const coatOf = (agent: Agent, areaM2: number): Coat => ({
+  name: agent.name,
+  coats: agent.coats,
+  waitMinutes: agent.coats * agent.waitMinutes + agent.readyMinutes,
+  amount: (areaM2 * agent.coats) / agent.coverM2PerUnit,
+  unit: agent.unit,
+})
+
 /** What goes on a pattern, a cured half or the back of a rubber while the mould is made. */
 export type MakingRow = {
   readonly making: MakingFace['making']
@@ -13,8 +29,8 @@ export type MakingRow = {
   /** What the pattern is made of; rubber where that is what is coated. */
   readonly of: PatternOf | 'rubber'
   readonly areaM2: number
-  /** What closes it; none of what takes none. */
-  readonly seal: string | null
+  /** What closes it; null of rubber, and where no stock row does. */
+  readonly seal: Coat | null
   readonly agent: string | null
   readonly agentKind: Kind
   readonly coats: number
@@ -48,11 +64,17 @@ const SUITS: Readonly<
 /** Agents that do not release anything. */
 const NOT_ONE: ReadonlySet<Kind> = new Set(['none', 'lacquer', 'varnish', 'fuel'])
 
-/** Solvent eats bare foam: what closes it is brushed on without. */
-const sealOf = (of: PatternOf, seal: Agent | undefined, { agents }: Pick<Stock, 'agents'>) =>
-  of === 'foam' || seal === undefined || seal.kind === 'packing-tape'
-    ? (agents.find((a) => a.kind === 'varnish') ?? agents.find((a) => a.kind === 'lacquer' && of !== 'foam'))
-    : seal
+/** What closes a pattern: the seal that was chosen, where it seals and is not taped on; of foam what has no solvent, which eats it. */
+function sealOf(
+  of: PatternOf,
+  chosen: Agent | undefined,
+  { agents }: Pick<Stock, 'agents'>,
+): Agent | undefined {
+  const kinds: readonly Kind[] = of === 'foam' ? ['varnish'] : ['varnish', 'lacquer']
+  return chosen && kinds.includes(chosen.kind)
+    ? chosen
+    : kinds.flatMap((kind) => agents.filter((a) => a.kind === kind))[0]
+}
 
 /** Rows of what goes on while the mould is made. */
 export function makingRows(
@@ -70,28 +92,26 @@ export function makingRows(
     const suits = SUITS[face.against][face.making]
     const usual = suits.flatMap((kind) => stock.agents.filter((a) => a.kind === kind))[0]
     const agent = (face.making === 'pattern' ? own : undefined) ?? usual
-    const amount = agent ? (face.areaM2 * agent.coats) / agent.coverM2PerUnit : 0
+    const coat = agent && coatOf(agent, face.areaM2)
     return {
       making: face.making,
       against: face.against,
       of: face.making === 'pattern' ? pattern.of : 'rubber',
       areaM2: face.areaM2,
-      seal: face.making === 'pattern' ? (seal?.name ?? null) : null,
+      seal: face.making === 'pattern' && seal ? coatOf(seal, face.areaM2) : null,
       agent: agent?.name ?? null,
       agentKind: agent?.kind ?? 'none',
-      coats: agent?.coats ?? 0,
-      waitMinutes: agent ? agent.coats * agent.waitMinutes + agent.readyMinutes : 0,
-      amount,
-      unit: agent?.unit ?? null,
-      cost: agent?.price == null ? null : amount * agent.price,
+      coats: coat?.coats ?? 0,
+      waitMinutes: coat?.waitMinutes ?? 0,
+      amount: coat?.amount ?? 0,
+      unit: coat?.unit ?? null,
+      cost: agent?.price == null ? null : coat!.amount * agent.price,
     }
   })
 }
 
 /** Minutes of hands [own]: a pattern sealed and rubbed down, a square metre a coat of release, the least. */
 const WORK = { seal: 30, releasePerM2: 20, least: 15 } as const
-/** A pattern is hard right through a day after its last coat [own]. */
-const HARD = 24 * 60
 
 /** Sealing and releasing what the mould is made against, in the places of the building order that it names. */
 export function makingOperations(
@@ -101,17 +121,23 @@ export function makingOperations(
   return rows.flatMap((row, i): Operation[] => {
     const face = making[i]!
     const plain = { station: 'release', per: 'mould', leads: face.before } as const
-    const sealed = row.seal !== null
+    const { seal } = row
     return [
-      ...(sealed
+      ...(seal
         ? [
             operation({
               ...plain,
-              ...act('seal-pattern', { of: row.of, seal: row.seal, against: row.against }),
+              ...act('seal-pattern', {
+                of: row.of,
+                seal: seal.name,
+                coats: seal.coats,
+                against: row.against,
+              }),
               id: `seal/${face.making}`,
               minutes: WORK.seal,
-              waitMinutes: HARD,
+              waitMinutes: seal.waitMinutes,
               leads: [...face.after, ...face.before],
+              takes: [{ name: seal.name, amount: seal.amount, unit: seal.unit }],
             }),
           ]
         : []),
@@ -128,7 +154,7 @@ export function makingOperations(
               id: `release/${face.making}`,
               minutes: Math.max(WORK.least, row.areaM2 * row.coats * WORK.releasePerM2),
               waitMinutes: row.waitMinutes,
-              needs: [...face.after, ...(sealed ? [`seal/${face.making}`] : [])],
+              needs: [...face.after, ...(seal ? [`seal/${face.making}`] : [])],
               takes: [{ name: row.agent, amount: row.amount, unit: row.unit ?? '' }],
             }),
           ]
@@ -194,7 +220,10 @@ export function makingFindings(
           {
             code: 'making-bonds',
             facts: { agent: agent.name },
-            changes: put({ agent: null }, stock.agents.includes(agent) ? undefined : agent),
+            changes: put(
+              row.making === 'pattern' ? { agent: null } : {},
+              stock.agents.includes(agent) ? undefined : agent,
+            ),
           },
         ],
       })

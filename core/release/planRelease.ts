@@ -81,6 +81,9 @@ export function planReleaseStation(
   if (!seal) raise('agent-missing', 'stop', { row: piece.release.edgeSeal })
   for (const { agent } of Object.values(piece.release.faces))
     if (agent && !stock.agents.some((a) => a.id === agent)) raise('agent-missing', 'stop', { row: agent })
+  const patternAgent = piece.release.pattern.agent
+  if (patternAgent && mould.figures.making.length > 0 && !stock.agents.some((a) => a.id === patternAgent))
+    raise('agent-missing', 'stop', { row: patternAgent })
   const left = piece.release.leftOut !== null
   const { off } = mould
   const { faces, parts: listed } = mould.figures
@@ -223,16 +226,12 @@ export function planReleaseStation(
   }
   const later = new Set(mould.afterRelease)
   const onFaces = faceOperations(agents, faces, mould)
-  const vents = ventOperations(air, nameOf, {
+  const between = {
     built: mould.operations.flatMap((op) => (later.has(op.id) ? [] : [op.id])),
     waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
-    off: strips,
-  })
-  const built = mould.operations.flatMap((op) => (later.has(op.id) ? [] : [op.id]))
-  const letIn = airHoleOperations(holes, nameOf, {
-    built,
-    waxed: [...onFaces.flatMap((op) => (op.per === 'cast' ? [op.id] : [])), ...later],
-  })
+  }
+  const vents = ventOperations(air, nameOf, { ...between, off: strips })
+  const letIn = airHoleOperations(holes, nameOf, between)
   const looks = lookedAt(agents, grips, mould.parts, air, {
     needs: [...vents.drill, ...letIn, ...onFaces].map((op) => op.id),
     leads: mould.afterRelease,

@@ -5,7 +5,7 @@ import { block, less, turnedBody, union } from '../testing/bodies.ts'
 import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testStock } from '../testing/testPiece.ts'
 import { planPiece, proveRemedies } from '../testing/wholeLine.ts'
-import { isBetter, waysUp } from './waysUp.ts'
+import { compareWays, otherWaysUp, waysUp } from './waysUp.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -91,9 +91,21 @@ describe('which face down', () => {
       { ...way, lockedM2: 0.1 },
       { ...way, shortM2: way.shortM2 + 0.1 },
     ]
-    for (const other of worse) expect([isBetter(way, other), isBetter(other, way)]).toEqual([true, false])
-    expect(isBetter({ ...worse[1]!, shortM2: 9 }, worse[0]!)).toBe(true)
-    expect(isBetter(way, { ...way })).toBe(false)
+    for (const other of worse)
+      expect([compareWays(way, other) < 0, compareWays(other, way) > 0]).toEqual([true, true])
+    expect(compareWays({ ...worse[1]!, shortM2: 9 }, worse[0]!)).toBeLessThan(0)
+    expect(compareWays(way, { ...way })).toBe(0)
+  })
+  it.each<[string, string, string[]]>([
+    ['top', 'none was looked at', ['bottom']],
+    ['bottom', 'none was looked at', ['top']],
+    ['end/front', 'none was looked at, and it stands on no broad face', []],
+  ])('%s down, where %s', (down, _, offered) => {
+    const rest = newSwept({ id: 'c', name: 'C', start: '2026-05-30T09:00', zone: 'UTC' }, testStock, {
+      attitude: { down, turnDeg: 0 },
+    })
+    const changes = otherWaysUp(rest, [], 'airLitres').flatMap((r) => r.changes)
+    expect(changes.map((c) => (c.type === 'pieceDescribed' ? c.patch.attitude?.down : null))).toEqual(offered)
   })
   it('a face in a corner is no face to lie on, and two that look one way are one', () => {
     const step = union(block(0, 0, 200, 100, 0, 50), block(0, 0, 100, 100, 0, 120))

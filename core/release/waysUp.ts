@@ -80,34 +80,42 @@ const halved = (meeting: Meeting): Meeting => ({
 /** Air, locks and open faces less than this are none, litres and m2 [own]. */
 const LITTLE = { litres: 0.001, m2: 1e-4 } as const
 
-/** Whether one way up is better than another: first by air that stays, then by what locks, then by what has too little draft. */
-export function isBetter(a: WayUp, b: WayUp): boolean {
+/** Which way up is better, as a sort takes it: first by air that stays, then by what locks, then by what has too little draft. */
+export function compareWays(a: WayUp, b: WayUp): number {
   const by = (x: number, y: number, little: number) => (Math.abs(x - y) <= little ? 0 : x - y)
   return (
-    (by(a.airLitres, b.airLitres, LITTLE.litres) ||
-      by(a.lockedM2, b.lockedM2, LITTLE.m2) ||
-      by(a.shortM2, b.shortM2, LITTLE.m2)) < 0
+    by(a.airLitres, b.airLitres, LITTLE.litres) ||
+    by(a.lockedM2, b.lockedM2, LITTLE.m2) ||
+    by(a.shortM2, b.shortM2, LITTLE.m2)
   )
 }
 
-/** Pouring it another way up, where one is better than this by a figure: the best of them. */
+/** Pouring it another way up: the best of those that have half of a figure at most; turned over where none was looked at. */
 export function otherWaysUp(
   piece: Piece,
   ways: readonly WayUp[],
   by: 'airLitres' | 'lockedM2',
 ): Finding['remedies'] {
-  const now = ways.find((w) => w.down === piece.attitude.down)
-  const [best] = ways.filter((w) => !now || w[by] < now[by] / 2).toSorted((a, b) => (isBetter(a, b) ? -1 : 1))
-  return best && best !== now
+  const { down } = piece.attitude
+  const now = ways.find((w) => w.down === down)
+  const [best] = ways.filter((w) => w !== now && (!now || w[by] < now[by] / 2)).toSorted(compareWays)
+  const over =
+    down === 'top'
+      ? { down: 'bottom', face: 'underside' }
+      : down === 'bottom'
+        ? { down: 'top', face: 'top' }
+        : null
+  const other = ways.length > 0 ? best : over
+  return other
     ? [
         {
           code: 'turned',
-          facts: { face: best.face },
+          facts: { face: other.face },
           changes: [
             {
               type: 'pieceDescribed',
               pieceId: piece.id,
-              patch: { attitude: { ...piece.attitude, down: best.down } },
+              patch: { attitude: { ...piece.attitude, down: other.down } },
             },
           ],
         },

@@ -108,7 +108,7 @@ const curesIt = (remedies: readonly Remedy[]) =>
 /** What goes on what a mould is made on, in a few words. */
 export const makingNote = ({ making, against, seal, agent, agentKind }: MakingRow): string =>
   [
-    ...(seal ? [`sealed with ${seal}`] : []),
+    ...(seal ? [`sealed with ${seal.name}`] : []),
     agent === null || agentKind === 'none'
       ? making === 'rubber-back'
         ? 'nothing: nothing sticks to it'

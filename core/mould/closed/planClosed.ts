@@ -219,7 +219,8 @@ export const closedMethod: MouldMethod<'closed'> = {
           making: 'pattern',
           against: 'shell',
           areaM2: body.area / 1e6,
-          clay: true,
+          // No clay hurts plaster or resin.
+          clay: false,
           after: [],
           before: ['bed/pattern'],
         },

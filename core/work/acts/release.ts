@@ -106,8 +106,8 @@ export const RELEASE_ACTS = {
   ),
   'seal-pattern': told(
     'seal the pattern',
-    (f: { of: keyof typeof PATTERNS; seal: string; against: keyof typeof AGAINST }) =>
-      `Seal the ${PATTERNS[f.of][0]} with ${f.seal}, two coats, rubbed down between, hard right through: ${PATTERNS[f.of][1]}. ${AGAINST[f.against]}`,
+    (f: { of: keyof typeof PATTERNS; seal: string; coats: number; against: keyof typeof AGAINST }) =>
+      `Seal the ${PATTERNS[f.of][0]} with ${f.seal}, ${count(f.coats, 'coat')}${f.coats > 1 ? ', rubbed down between' : ''}, hard right through: ${PATTERNS[f.of][1]}. ${AGAINST[f.against]}`,
   ),
   'release-making': told(
     'release what is cast on',

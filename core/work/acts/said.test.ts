@@ -206,16 +206,16 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
 
   // What goes on what a mould is made on
   [
-    act('seal-pattern', { of: 'wood', seal: 'lacquer', against: 'polyurethane' }),
+    act('seal-pattern', { of: 'wood', seal: 'lacquer', coats: 2, against: 'polyurethane' }),
     /^Seal the wooden pattern with lacquer, .*foams what cures on it\. Rubber copies/,
     /sulphur|shell/,
   ],
   [
-    act('seal-pattern', { of: 'foam', seal: 'varnish', against: 'platinum-silicone' }),
+    act('seal-pattern', { of: 'foam', seal: 'varnish', coats: 1, against: 'platinum-silicone' }),
     /^Seal the foam pattern with varnish, .*without solvent.*no sulphur/,
   ],
   [
-    act('seal-pattern', { of: 'plaster', seal: 'varnish', against: 'shell' }),
+    act('seal-pattern', { of: 'plaster', seal: 'varnish', coats: 2, against: 'shell' }),
     /plaster pattern .*dried for days.*The shell copies/,
     /[Rr]ubber/,
   ],

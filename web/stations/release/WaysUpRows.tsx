@@ -1,3 +1,4 @@
+import { compareWays } from '../../../core/release/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { More } from '../../ui/Choice.tsx'
@@ -8,7 +9,7 @@ export function WaysUpRows() {
   const { piece, plan, looks, whole } = usePlan()
   const change = useChange()
   const words = useWordsStyle()
-  const ways = plan?.stations.release?.figures.waysUp ?? []
+  const ways = (plan?.stations.release?.figures.waysUp ?? []).toSorted(compareWays)
   if (ways.length < 2) return null
   const patch = (m2: number) => words.of('patch', m2 * 1e4, 0)
   const litres = (n: number) => words.litres(n, n < 0.1 ? 3 : 2)
@@ -23,7 +24,7 @@ export function WaysUpRows() {
           <tr>
             <th>down</th>
             <th className="n">air</th>
-            <th className="n">no draft</th>
+            <th className="n">grips</th>
             <th className="n">open</th>
             <th className="n">high</th>
           </tr>
