@@ -1,12 +1,12 @@
 import { type Kernel, meshSolid, type SolidRecipe } from '../core/geometry/index.ts'
 import type { Job } from '../core/job/index.ts'
+import { bestPulls } from '../core/mould/shells/bestPulls.ts'
 import { pouredPlacement } from '../core/piece/index.ts'
 import { planPiece } from '../core/plan.ts'
 import { airPockets } from '../core/release/air/airPockets.ts'
 import { comeOff } from '../core/release/comeOff.ts'
 import { meetMould } from '../core/release/draft/meetMould.ts'
 import { partDrafts } from '../core/release/draft/partDrafts.ts'
-import { bestPulls } from '../core/release/pull/bestPulls.ts'
 
 type Timed = { readonly id: string; readonly ms: number }
 

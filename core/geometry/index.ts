@@ -37,6 +37,7 @@ export { type HalfSpace, measureWithin } from './measureWithin.ts'
 export { meshSolid, type NamedMesh } from './meshSolid.ts'
 export * from './outline.ts'
 export * from './path.ts'
+export { principalAxes } from './principalAxes.ts'
 export { type MeshQueries, queryMesh } from './queryMesh.ts'
 export {
   type EdgeShape,

@@ -126,6 +126,14 @@ const SETTING_OUT = {
   }),
   'liner-weighs': () => ({ name: 'Liner weighs' }),
   'sides-wider': () => ({ name: 'Side boards are wider by', note: 'they reach down past liner and backing' }),
+  'curved-joint': (f: { leanDeg: number }) => ({
+    name: 'Joint at its lowest',
+    note: `along where the cast is widest all round, ${awayWords(f.leanDeg)}`,
+  }),
+  'curved-joint-to': (f: { leanDeg: number }) => ({
+    name: 'Joint at its highest',
+    note: f.leanDeg < 1 ? 'above the foot' : 'from the near end, along the way they come apart',
+  }),
   'level-joint': () => ({ name: 'Joint above the foot', note: 'level, at the greatest section' }),
   'upright-joint': () => ({
     name: 'Upright joint, from the front',
@@ -315,6 +323,13 @@ type FactsOf<W extends ItemWords> = {
 type ItemIn<W extends ItemWords> = {
   readonly [C in keyof W & string]: { readonly code: C; readonly facts: FactsOf<W>[C] }
 }[keyof W & string]
+
+const awayWords = (leanDeg: number): string =>
+  leanDeg < 1
+    ? 'the shells drawn up and down'
+    : leanDeg > 89
+      ? 'the shells drawn apart level'
+      : `the shells drawn apart ${Math.round(leanDeg)}° off upright`
 
 /** What a line of a list is about, and what it is told with. */
 export type SettingOut = ItemIn<typeof SETTING_OUT>

@@ -6,8 +6,8 @@ import { planPieceStation, pouredPlacement, pouredSize } from '../../piece/index
 import { says } from '../../testing/says.ts'
 import { testSlab, testStock } from '../../testing/testPiece.ts'
 import { planMouldStation } from '../index.ts'
+import { undercutOf } from '../shells/undercut.ts'
 import { undercutShare } from './rubber.ts'
-import { undercutOf } from './undercut.ts'
 
 const kernel = await openKernel({ coarser: 4 })
 const volume = (recipe: SolidRecipe) => kernel.withSolids((s) => measureSolid(s.solid(recipe).body).volume)

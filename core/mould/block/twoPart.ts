@@ -7,10 +7,10 @@ import { type CastBody, castBody, greatestSection } from '../castBody.ts'
 import { localTops } from '../closed/localTops.ts'
 import type { MethodInput } from '../method.ts'
 import { cylinderAlong } from '../shells/flangedShells.ts'
+import { partingSurface } from '../shells/partingSurface.ts'
+import { undercutOf } from '../shells/undercut.ts'
 import type { MouldFact, Undoing } from '../types.ts'
 import { type Poured, pourRubber } from './blockOrder.ts'
-import { partingSurface } from './partingSurface.ts'
-import { undercutOf } from './undercut.ts'
 
 /** Filling hole: a share of the smaller way across, within limits; an air hole, mm [own]. */
 const HOLE = { share: 0.3, least: 15, most: 60, vent: 3 }

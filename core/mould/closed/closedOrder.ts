@@ -6,16 +6,19 @@ import type { Undoing } from '../types.ts'
 /** Hours a laid-up shell hardens before the next is laid against it [own]. */
 const HARDENS = 24 * 60
 
+/** How two shells meet: whether drawn apart up and down, along a curve, and how far off upright. */
+type Joint = { readonly level: boolean; readonly curve: boolean; readonly leanDeg: number }
+
 /** From the pattern to two shells that stand closed. */
 export const closedBuilding = (
   [near, far]: readonly [BarePart, BarePart],
   material: string,
   vents: number,
   straps: number,
-): Operation[] => {
-  const level = near.pull[2] !== 0
-  return inTurn([
-    build('bed/pattern', act('bed-for-joint', { level }), [near], { work: 45 }),
+  { level, curve }: Joint,
+): Operation[] =>
+  inTurn([
+    build('bed/pattern', act('bed-for-joint', { level, curve }), [near], { work: curve ? 75 : 45 }),
     build('lay-up/first', act('lay-up-shell', { name: far.name, material }), [far], {
       work: 60,
       wait: HARDENS,
@@ -24,12 +27,11 @@ export const closedBuilding = (
     build('open/shells', act('open-shells', { vents }), [near, far], { work: 40 }),
     eachCast(build('close/shells', act('close-shells', { straps }), [near, far], { work: 20 })),
   ])
-}
 
 /** How the two shells come off. */
-export const closedOff = ([near, far]: readonly [BarePart, BarePart], level: boolean): Undoing[] =>
+export const closedOff = ([near, far]: readonly [BarePart, BarePart], { level, leanDeg }: Joint): Undoing[] =>
   oneByOne([
-    undo('off/far', act('upper-shell-off', { name: far.name, level }), [far], { from: 'sides' }),
+    undo('off/far', act('upper-shell-off', { name: far.name, level, leanDeg }), [far], { from: 'sides' }),
     ...(level
       ? [
           undo('turn', act('turn-in-shell', { name: near.name, massKg: 0 }), [], {
@@ -38,5 +40,5 @@ export const closedOff = ([near, far]: readonly [BarePart, BarePart], level: boo
           }),
         ]
       : []),
-    undo('off/near', act('shell-off', { name: near.name, level }), [near], { from: 'turn' }),
+    undo('off/near', act('shell-off', { name: near.name, level, leanDeg }), [near], { from: 'turn' }),
   ])

@@ -4,14 +4,19 @@ import { UP } from '../bareParts.ts'
 import { type CastBody, lockOf } from '../castBody.ts'
 import type { MethodInput } from '../method.ts'
 import { firstParting } from '../printed/split.ts'
+import { type CurvedJoint, jointThatOpens } from '../shells/curvedJoint.ts'
 import { type Parting, planeOf } from '../shells/flangedShells.ts'
 
-/** The joint: level at the greatest section; upright through the middle where a level one would lock and this does not. */
-export function jointOf(input: MethodInput<'closed'>, body: CastBody, z: number): Parting {
+/**
+ * The joint: level at the greatest section; upright through the middle where a level one would lock and this does not;
+ * along a curve where both would and one can be drawn by which both shells leave.
+ */
+export function jointOf(input: MethodInput<'closed'>, body: CastBody, z: number): Parting | CurvedJoint {
   const level: Parting = { normal: UP, offset: z }
   if (input.quick || locksAt(input, body, level).length === 0) return level
   const upright = firstParting(input.kernel, body)
-  return locksAt(input, body, upright).length === 0 ? upright : level
+  if (locksAt(input, body, upright).length === 0) return upright
+  return jointThatOpens(input.kernel, body) ?? level
 }
 
 /** The sides of a joint on which the shell would lock, 1 before it and -1 behind, and how far from the joint, mm. */

@@ -1,4 +1,4 @@
-import { measureRegion, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import { type Kernel, measureRegion, type SolidRecipe, type Vector } from '../../geometry/index.ts'
 import type { Finding } from '../../job/index.ts'
 import { massToForce } from '../../units/convert.ts'
 import type { BarePart } from '../bareParts.ts'
@@ -6,6 +6,7 @@ import { barePart, DOWN, UP } from '../bareParts.ts'
 import { type CastBody, castBody, greatestSection, levelSections, volumeOf } from '../castBody.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
+import { type CurvedJoint, curvedFlangePoints, halvesOf, leanOf, pushApart } from '../shells/curvedJoint.ts'
 import {
   cellOf,
   cylinderAlong,
@@ -13,6 +14,7 @@ import {
   measureCells,
   type Parting,
   pullOf,
+  type ShellsTold,
   wholeShell,
 } from '../shells/flangedShells.ts'
 import { jacketOf, layUpHours } from '../shells/layUp.ts'
@@ -69,7 +71,10 @@ export const closedMethod: MouldMethod<'closed'> = {
       ? { z: body.height / 2, area: body.length * body.width }
       : greatestSection(kernel, body)
     const joint = jointOf(input, body, greatest.z)
-    const level = joint.normal[2] > 0.5
+    const curve = 'behind' in joint ? joint : null
+    const plane = 'behind' in joint ? null : joint
+    const way = 'behind' in joint ? joint.way : joint.normal
+    const level = way[2] > 1 - 1e-6
     const hole = Math.min(HOLE.most, Math.max(HOLE.least, HOLE.share * Math.min(body.length, body.width)))
     const tops: Vector[] = quick ? [[body.length / 2, body.width / 2, body.height]] : localTops(kernel, body)
     const told = {
@@ -81,10 +86,11 @@ export const closedMethod: MouldMethod<'closed'> = {
       flangeThickness: wall,
       low: null,
       high: null,
-      partings: [joint],
+      partings: plane ? [plane] : [],
+      curve,
       name: 'shell',
     }
-    const clamps = quick ? [] : flangePoints(kernel, told, joint, piece.mould.boltSpacing)
+    const clamps = quick ? [] : jointPoints(kernel, told, joint, piece.mould.boltSpacing)
     const openings = tops.map(([x, y, z], i) =>
       cylinderAlong(
         [x, y, z],
@@ -95,11 +101,16 @@ export const closedMethod: MouldMethod<'closed'> = {
         i === 0 ? 'filling hole' : 'vent',
       ),
     )
-    const bolts = clamps.map((p) => cylinderAlong(p, joint.normal, 3.2, 3 * wall, 3 * wall, 'bolt'))
+    const bolts = clamps.map((p) => cylinderAlong(p, way, 3.2, 3 * wall, 3 * wall, 'bolt'))
     const whole = wholeShell({ ...told, holes: [...openings, ...bolts] })
-    const measured = quick ? null : measureCells(kernel, whole, [joint], [[-1], [1]])
+    const halves = 'behind' in joint ? halvesOf(whole, joint) : null
+    const measured = quick || !plane ? null : measureCells(kernel, whole, [plane], [[-1], [1]])
+    const volumeOfSide = (side: 1 | -1, recipe: SolidRecipe, share: number): number =>
+      measured ? (measured.get(`${side}`)?.volume ?? 0) : volumeOf(input, recipe, body.area * wall * share)
     const shell = (is: ShellName, side: 1 | -1, share: number): BarePart => {
-      const recipe: SolidRecipe = cellOf(whole, [joint], [side], 'joint')
+      const recipe: SolidRecipe = halves
+        ? halves[side === 1 ? 1 : 0]
+        : cellOf(whole, [plane!], [side], 'joint')
       return barePart({
         id: `shell/${is}`,
         role: 'jacket',
@@ -108,10 +119,10 @@ export const closedMethod: MouldMethod<'closed'> = {
         lengthMm: body.length + 2 * (wall + piece.mould.flange),
         widthMm: body.width + 2 * (wall + piece.mould.flange),
         thicknessMm: wall,
-        pull: level ? (side === 1 ? UP : DOWN) : pullOf([joint], [side], UP),
+        pull: level ? (side === 1 ? UP : DOWN) : plane ? pullOf([plane], [side], UP) : turnedTo(way, side),
         leaves: side === 1 ? 0 : 1,
         mass: {
-          volume: measured ? (measured.get(`${side}`)?.volume ?? 0) : body.area * wall * share,
+          volume: volumeOfSide(side, recipe, share),
           kgPerM3: jacket.densityKgPerM3,
         },
         recipe,
@@ -120,30 +131,48 @@ export const closedMethod: MouldMethod<'closed'> = {
     const above = level ? (body.height - greatest.z) / body.height : 0.5
     const [first, second] = level ? (['lower', 'upper'] as const) : (['near', 'far'] as const)
     const parts = [shell(first, -1, 1 - above), shell(second, 1, above)] as const
-    const force = level
-      ? shellUplift(
-          {
-            area: greatest.area,
-            above: body.height - greatest.z,
-            volumeAbove: volumeOf(
-              input,
-              { kind: 'trimmed', solid: body.recipe, normal: UP, offset: greatest.z, name: 'joint' },
-              body.volume * above,
-            ),
-            head: HEAD,
-          },
+    const force = curve
+      ? pushApart(
+          curve,
+          body.height + HEAD,
+          volumeOf(input, { kind: 'difference', from: body.recipe, minus: [curve.behind] }, 0),
           mix.freshKgPerM3,
         )
-      : shellSpread(jointSection(input, body, joint), body.height + HEAD, mix.freshKgPerM3)
+      : level
+        ? shellUplift(
+            {
+              area: greatest.area,
+              above: body.height - greatest.z,
+              volumeAbove: volumeOf(
+                input,
+                { kind: 'trimmed', solid: body.recipe, normal: UP, offset: greatest.z, name: 'joint' },
+                body.volume * above,
+              ),
+              head: HEAD,
+            },
+            mix.freshKgPerM3,
+          )
+        : shellSpread(jointSection(input, body, plane!), body.height + HEAD, mix.freshKgPerM3)
     const upperKg = (parts[1].mass!.volume * jacket.densityKgPerM3) / 1e9
     const held = level ? Math.max(0, force - massToForce(upperKg)) : force
     // Each turn of strap holds with both its legs, at a third of what breaks it.
     const straps = Math.max(2, Math.ceil((held * 3) / (2 * STRAP.strengthN)))
     const kg = parts.reduce((sum, p) => sum + (p.mass!.volume * jacket.densityKgPerM3) / 1e9, 0) * 1.1
+    const jointFacts = { level, curve: curve !== null, leanDeg: level ? 0 : leanOf(way) }
     const facts: MouldFact[] = [
-      level
-        ? { code: 'level-joint', facts: {}, value: greatest.z, unit: 'mm' }
-        : { code: 'upright-joint', facts: {}, value: jointAngle(joint), unit: 'deg' },
+      ...(curve
+        ? ([
+            { code: 'curved-joint', facts: { leanDeg: leanOf(way) }, value: curve.from, unit: 'mm' },
+            { code: 'curved-joint-to', facts: { leanDeg: leanOf(way) }, value: curve.to, unit: 'mm' },
+          ] as const)
+        : []),
+      ...(curve
+        ? []
+        : [
+            level
+              ? ({ code: 'level-joint', facts: {}, value: greatest.z, unit: 'mm' } as const)
+              : ({ code: 'upright-joint', facts: {}, value: jointAngle(plane!), unit: 'deg' } as const),
+          ]),
       { code: 'shell-filling-hole', facts: { headMm: HEAD }, value: hole, unit: 'mm' },
       { code: 'vents', facts: { diameterMm: 2 * HOLE.vent }, value: tops.length - 1, unit: '' },
       { code: level ? 'shell-lift' : 'shell-push', facts: {}, value: force, unit: 'N' },
@@ -202,9 +231,9 @@ export const closedMethod: MouldMethod<'closed'> = {
               },
             ]
           : [],
-      building: closedBuilding(parts, jacket.name, tops.length - 1, straps),
+      building: closedBuilding(parts, jacket.name, tops.length - 1, straps, jointFacts),
       afterRelease: ['close/shells'],
-      off: closedOff(parts, level),
+      off: closedOff(parts, jointFacts),
       faces: [
         {
           face: 'inside',
@@ -235,19 +264,34 @@ export const closedMethod: MouldMethod<'closed'> = {
 
 type ShellName = 'lower' | 'upper' | 'near' | 'far'
 
+const turnedTo = (way: Vector, side: 1 | -1): Vector => [way[0] * side, way[1] * side, way[2] * side]
+
+/** Where the flanges are clamped, along a joint of either kind. */
+const jointPoints = (
+  kernel: Kernel,
+  told: Omit<ShellsTold, 'holes'>,
+  joint: Parting | CurvedJoint,
+  spacing: number,
+): Vector[] =>
+  'behind' in joint
+    ? curvedFlangePoints(kernel, joint, told.inside + told.wall + told.flange / 2, spacing)
+    : flangePoints(kernel, told, joint, spacing)
+
 const wallOf = ({ piece, stock }: MethodInput<'closed'>): number =>
   Math.max(piece.mould.shellWall, stock.jackets.find((j) => j.id === piece.mould.jacket)?.leastWall ?? 0)
 
 function checkClosed(
   input: MethodInput<'closed'>,
   body: CastBody,
-  joint: Parting,
+  joint: Parting | CurvedJoint,
   greatest: number,
   parts: readonly BarePart[],
 ): Finding[] {
   const { piece, kernel, quick } = input
   if (quick) return []
-  const found = locksAt(input, body, joint).map(({ side, away }) =>
+  // A curve is drawn only where both leave.
+  const locks = 'behind' in joint ? [] : locksAt(input, body, joint)
+  const found = locks.map(({ side, away }) =>
     finding(
       piece,
       'undercut-locks',

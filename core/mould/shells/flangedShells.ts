@@ -12,6 +12,8 @@ import {
 } from '../../geometry/index.ts'
 import { trimmed } from '../bareParts.ts'
 import type { CastBody } from '../castBody.ts'
+import { type CurvedJoint, curvedFlange } from './curvedJoint.ts'
+import { walkRing } from './walkRing.ts'
 
 /** A plane that parts a shell: `normal` is a unit vector, level or straight up. */
 export type Parting = { readonly normal: Vector; readonly offset: number }
@@ -29,6 +31,8 @@ export type ShellsTold = {
   readonly low: number | null
   readonly high: number | null
   readonly partings: readonly Parting[]
+  /** A joint that is no plane, beside them. */
+  readonly curve?: CurvedJoint | null
   /** Cylinders through the flanges, and whatever else is taken out. */
   readonly holes: readonly SolidRecipe[]
   readonly name: string
@@ -83,6 +87,7 @@ export function wholeShell(told: ShellsTold): SolidRecipe {
       name,
     }),
   )
+  if (told.curve) flanges.push(curvedFlange(told.curve, inside + wall + flange, flangeThickness, name))
   const coated = coat(body, inside + wall)
   let shell: SolidRecipe = {
     kind: 'difference',
@@ -182,7 +187,7 @@ export function flangePoints(
     (told.low === null || z > told.low + flange / 2) && (told.high === null || z < told.high - flange / 2)
   return rings
     .filter((ring) => signedArea(ring) > 0)
-    .flatMap((ring) => walk(ring, spacing))
+    .flatMap((ring) => walkRing(ring, spacing))
     .map(
       ([a, b]): Vector => [
         origin[0] + u[0] * a + v[0] * b,
@@ -198,27 +203,6 @@ const signedArea = (ring: readonly Point[]): number =>
     const [nx, ny] = ring[(i + 1) % ring.length]!
     return sum + x * ny - nx * y
   }, 0)
-
-/** Points evenly along a closed ring, no further apart than `spacing`. */
-function walk(ring: readonly Point[], spacing: number): Point[] {
-  const sides = ring.map((p, i) => {
-    const q = ring[(i + 1) % ring.length]!
-    return { p, q, length: Math.hypot(q[0] - p[0], q[1] - p[1]) }
-  })
-  const around = sides.reduce((sum, s) => sum + s.length, 0)
-  const count = Math.max(2, Math.ceil(around / spacing))
-  const points: Point[] = []
-  let [next, gone] = [around / count / 2, 0]
-  for (const { p, q, length } of sides) {
-    while (next <= gone + length + 1e-9 && points.length < count) {
-      const t = length > 0 ? (next - gone) / length : 0
-      points.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t])
-      next += around / count
-    }
-    gone += length
-  }
-  return points
-}
 
 /** A round hole or peg along a direction through a point: from `back` behind it to `ahead` before it. */
 export function cylinderAlong(

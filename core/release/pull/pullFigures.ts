@@ -1,4 +1,4 @@
-import type { PullSearch } from './bestPulls.ts'
+import type { PullSearch } from '../../mould/index.ts'
 
 /** How a rigid mould round a shaped piece is best parted. */
 export type PullFigures = {

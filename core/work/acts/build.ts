@@ -348,10 +348,12 @@ export const BUILD_ACTS = {
   ),
 
   // Shells
-  'bed-for-joint': told('bed the pattern', (f: { level: boolean }) =>
-    f.level
-      ? 'Draw the joint round the pattern at its greatest section, level, and bed it in clay up to that line; press keys into the clay.'
-      : 'Draw the joint round the pattern through its middle, lay the pattern down, and bed it in clay up to that line; press keys into the clay.',
+  'bed-for-joint': told('bed the pattern', (f: { level: boolean; curve: boolean }) =>
+    f.curve
+      ? 'Draw the joint round the pattern where it is widest, seen along the way the shells come apart, and bed it in clay up to that line, the clay square out of it; press keys into the clay.'
+      : f.level
+        ? 'Draw the joint round the pattern at its greatest section, level, and bed it in clay up to that line; press keys into the clay.'
+        : 'Draw the joint round the pattern through its middle, lay the pattern down, and bed it in clay up to that line; press keys into the clay.',
   ),
   'lay-up-shell': told(
     'first shell',

@@ -83,6 +83,8 @@ const MADE_ON = {
 
 const held = (f: { massKg: number }, { kg }: WordsStyle): string =>
   f.massKg > 0 ? ` ${kg(f.massKg)} are turned.` : ''
+/** Whether a way is neither upright nor level, degrees off upright. */
+const leans = (deg: number): boolean => deg > 1 && deg < 89
 type Turned = { readonly massKg: number }
 
 /** What goes on the faces before the pour, and how the mould comes off after it. */
@@ -310,18 +312,20 @@ export const RELEASE_ACTS = {
   // Shells
   'upper-shell-off': told(
     'first shell off',
-    (f: { name: string; level: boolean }) =>
-      `Straps and clamps off, the ${f.name} straight ${f.level ? 'up' : 'back'}, rocked loose at its rim.`,
+    (f: { name: string; level: boolean; leanDeg: number }) =>
+      `Straps and clamps off, the ${f.name} straight ${f.level ? 'up' : leans(f.leanDeg) ? `off, ${Math.round(f.leanDeg)}° off upright` : 'back'}, rocked loose at its rim.`,
   ),
   'turn-in-shell': told(
     'turn it over',
     (f: { name: string; massKg: number }, s) =>
       `Turn the cast in its ${f.name} onto a padded board.${held(f, s)}`,
   ),
-  'shell-off': told('shell off', (f: { name: string; level: boolean }) =>
-    f.level
-      ? `Lift the ${f.name} off it; cut filling hole and vents back while it is green.`
-      : `Draw the ${f.name} forward off the cast, which is held by its top: it is heavy and round.`,
+  'shell-off': told('shell off', (f: { name: string; level: boolean; leanDeg: number }) =>
+    leans(f.leanDeg)
+      ? `Draw the ${f.name} straight off the cast the other way; it is held by its top: it is heavy and round.`
+      : f.level
+        ? `Lift the ${f.name} off it; cut filling hole and vents back while it is green.`
+        : `Draw the ${f.name} forward off the cast, which is held by its top: it is heavy and round.`,
   ),
   'printed-parts-off': told(
     'prints off',

@@ -13,7 +13,10 @@ import type { CastBody } from '../castBody.ts'
 /** Ways round the middle in which a parting is looked for. */
 const ROUND = 144
 /** A place is looked at so far within the outline, as a share of its distance from the middle: there the body has a height. */
-const WITHIN = 0.006
+export const WITHIN = 0.006
+
+/** In the body's middle the surface keeps so far off its faces, mm. */
+const OFF = 2
 
 /**
  * A surface that parts a body where it is widest all round: at each place it lies within the body's own height there, as
@@ -37,21 +40,23 @@ export function partingSurface(
     radii.push(met[0]! * (1 - WITHIN))
   }
   const queries = queryMesh(kernel.withSolids((s) => meshSolid(s.solid(recipe))))
-  /** As near the level as the body is there; null where there is none of it. */
-  const nearest = ([x, y]: Point, wanted: number): number | null => {
+  /** As near the level as the body is there, `inward` being 1 in its middle and 0 at its edge; null where there is none of it. */
+  const nearest = ([x, y]: Point, wanted: number, inward: number): number | null => {
     const up = queries.reach([x, y, -1], [0, 0, 1])
     const down = queries.reach([x, y, height + 1], [0, 0, -1])
     if (up === null || down === null) return null
     const [foot, top] = [up - 1, height + 1 - down]
-    return Math.min(Math.max(wanted, foot), top)
+    // Off the faces themselves, but at the edge: there it is the seam.
+    const off = Math.min(OFF, (top - foot) * 0.45) * inward
+    return Math.min(Math.max(wanted, foot + off), top - off)
   }
-  const atMiddle = nearest(middle, level)
+  const atMiddle = nearest(middle, level, 1)
   if (atMiddle === null) return null
   const heights: number[][] = []
   for (let k = 0; k < RINGS; k += 1) {
     const round: number[] = []
     for (let i = 0; i < ROUND; i += 1) {
-      const z = nearest(placeOnRing({ middle, radii }, i, k), level)
+      const z = nearest(placeOnRing({ middle, radii }, i, k), level, 1 - (k + 1) / RINGS)
       if (z === null) return null
       round.push(z)
     }

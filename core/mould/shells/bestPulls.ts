@@ -5,6 +5,7 @@ import {
   lengthOf,
   type MeshQueries,
   type NamedMesh,
+  principalAxes,
   queryMesh,
   squareTo,
   unit,
@@ -51,7 +52,7 @@ type Place = { readonly at: Vector; readonly normal: Vector; readonly area: numb
 
 /**
  * Ways to part a rigid mould round a solid, the best first: of each, the area that lies under something else along the
- * way it looks. Ways are spread over the sphere by the golden angle, then the axes and the largest flat faces; the best
+ * way it looks. Ways are spread over the sphere by the golden angle, then the axes, the surface's own and the largest flat faces; the best
  * are turned a little each way until none is better. Areas are those of places spread by area over the surface: exact
  * of what is met as a whole, within some percent of what is met in part. A ball has 0 whichever way it is parted.
  */
@@ -62,7 +63,7 @@ export function bestPulls(mesh: NamedMesh, options: SearchOptions = {}): PullSea
   const { min, max } = boundsOf(mesh.positions)
   const out = OUT * lengthOf(max[0] - min[0], max[1] - min[1], max[2] - min[2])
   const areaMm2 = spots.reduce((sum, s) => sum + s.area, 0)
-  const ways = candidates(spots)
+  const ways = candidates(spots, ownAxes(mesh, covered))
   const found: Pull[] = []
   for (const [i, way] of ways.entries()) {
     if (shouldStop?.()) break
@@ -152,16 +153,11 @@ function partsNeeded(
 /** Places that the count of parts is looked for with. */
 const FEW = 800
 
-/** Places spread over a surface by its area, each in the middle of its share of a triangle. */
-export function spread(
-  mesh: NamedMesh,
-  count: number,
-  covered: (triangle: number) => boolean = () => true,
-): Place[] {
+/** The flat faces of a mesh that have an area. */
+function facesOf(mesh: NamedMesh, covered: (triangle: number) => boolean = () => true): Face[] {
   const { positions: p, triangles } = mesh
   const corner = (i: number): Vector => [p[3 * i]!, p[3 * i + 1]!, p[3 * i + 2]!]
-  const flat: { a: Vector; b: Vector; c: Vector; normal: Vector; area: number }[] = []
-  let whole = 0
+  const flat: Face[] = []
   for (let t = 0; t < triangles.length; t += 3) {
     if (!covered(t / 3)) continue
     const [a, b, c] = [corner(triangles[t]!), corner(triangles[t + 1]!), corner(triangles[t + 2]!)]
@@ -169,8 +165,28 @@ export function spread(
     const length = lengthOf(n[0], n[1], n[2])
     if (length < 1e-12) continue
     flat.push({ a, b, c, normal: [n[0] / length, n[1] / length, n[2] / length], area: length / 2 })
-    whole += length / 2
   }
+  return flat
+}
+/** The axes that a surface's own faces are spread about. */
+export const ownAxes = (mesh: NamedMesh, covered?: (triangle: number) => boolean): Vector[] =>
+  principalAxes(facesOf(mesh, covered))
+type Face = {
+  readonly a: Vector
+  readonly b: Vector
+  readonly c: Vector
+  readonly normal: Vector
+  readonly area: number
+}
+
+/** Places spread over a surface by its area, each in the middle of its share of a triangle. */
+export function spread(
+  mesh: NamedMesh,
+  count: number,
+  covered: (triangle: number) => boolean = () => true,
+): Place[] {
+  const flat = facesOf(mesh, covered)
+  const whole = flat.reduce((sum, f) => sum + f.area, 0)
   const share = whole / count
   const places: Place[] = []
   let carried = 0
@@ -201,8 +217,8 @@ export function spread(
   return places
 }
 
-/** Ways over half the sphere, the axes, and square to what is flat and broad. */
-function candidates(spots: readonly Place[]): Vector[] {
+/** Ways over half the sphere, the axes, those of the surface itself, and square to what is flat and broad. */
+function candidates(spots: readonly Place[], own: readonly Vector[]): Vector[] {
   const golden = Math.PI * (3 - Math.sqrt(5))
   const even = Array.from({ length: TRIED }, (_, i): Vector => {
     const z = (i + 0.5) / TRIED
@@ -220,7 +236,7 @@ function candidates(spots: readonly Place[]): Vector[] {
     else byNormal.set(key, { way, area })
   }
   const flat = [...byNormal.values()].sort((a, b) => b.area - a.area).slice(0, 6)
-  return [[0, 0, 1], [1, 0, 0], [0, 1, 0], ...flat.map((f) => f.way), ...even]
+  return [[0, 0, 1], [1, 0, 0], [0, 1, 0], ...own, ...flat.map((f) => f.way), ...even]
 }
 
 /** Six ways round one, turned off it by an angle, radians. */
