@@ -38,7 +38,7 @@ const SOLID: ReadonlySet<string> = new Set([
 ])
 
 /** What only the solids of the mould tell: its cures are tried with all of them. */
-const WHOLE: ReadonlySet<string> = new Set(['part-locked', 'draft-short', 'air-trapped'])
+const WHOLE: ReadonlySet<string> = new Set(['part-locked', 'draft-short', 'air-trapped', 'jacket-undercut'])
 
 const keyOf = (f: Finding): string =>
   `${f.station}|${f.code}|${f.about.map((a) => `${a.kind}:${a.id}`).join(',')}`

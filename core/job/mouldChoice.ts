@@ -35,6 +35,10 @@ const flanges = {
 const shells = z.union([z.literal(1), z.literal(2), z.literal(4)]).describe('shells round the piece')
 const skin = id.describe('the sheet that curved sides are bent from')
 const rubber = id.describe('of a block or a brushed skin')
+const seam = z
+  .enum(['straight', 'curve'])
+  .default('straight')
+  .describe('shells parted by upright planes, or two of them along where the piece is widest all round')
 const jacket = id.describe('what stiff shells are laid up from')
 const blockMargin = distance.describe('layers or packing round the piece, mm')
 
@@ -140,7 +144,7 @@ const FIELDS = {
     blockMargin,
     routerPass: z.number().min(0.1).max(100).describe('depth of one pass of the router, mm'),
   },
-  printed: { ...printing, shellWall, shells, ...flanges },
+  printed: { ...printing, shellWall, shells, seam, ...flanges },
   block: {
     rubber,
     rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
@@ -171,6 +175,7 @@ const FIELDS = {
     jacket,
     shellWall,
     shells,
+    seam,
     ...flanges,
   },
   closed: { jacket, shellWall, ...flanges },
@@ -288,6 +293,7 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   layerStock: 'foam-xps-20',
   routerPass: 6,
   shells: 2,
+  seam: 'straight',
   flange: 20,
   boltSpacing: 120,
   rubber: 'polyurethane-40',

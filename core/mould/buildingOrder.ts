@@ -70,7 +70,13 @@ const SOFT: ReadonlySet<ActCode> = new Set([
 ])
 
 /** Acts by which all that leaves leaves as one body, still held together. */
-const AS_ONE: ReadonlySet<Act['code']> = new Set(['core-drawn', 'inner-boards-up', 'block-off', 'print-off'])
+const AS_ONE: ReadonlySet<Act['code']> = new Set([
+  'core-drawn',
+  'inner-boards-up',
+  'block-off',
+  'print-off',
+  'print-half-off',
+])
 
 /** One act of taking a mould off its cast. */
 export const undo = (id: string, told: Act, parts: readonly Ids[], leaving: Leaving = {}): Undoing =>

@@ -111,6 +111,11 @@ export const SHAPED_WORDS = {
     what: 'No curve parts this pattern: it is parted level',
     why: 'A hole goes through it from above, or its outline turns back on itself as it is seen from its middle. Stand it another way up, or part it level.',
   }),
+  'no-curved-joint': (_f: NoFacts) => ({
+    what: 'No curve parts these shells in two: they are parted straight',
+    why: 'One shell would take all of it, a hole goes through the piece, its outline turns back on itself, or it locks whichever way two halves are drawn.',
+    remedy: 'Part them straight',
+  }),
   'coats-thick': (f: { coatMm: number; mostMm: number; coats: number }, { fine }) => ({
     what: `Coats of ${fine(f.coatMm)} each run down steep faces`,
     why: `Up to ${fine(f.mostMm)} stays where it is brushed, thickened.`,
@@ -124,7 +129,9 @@ export const SHAPED_WORDS = {
         ? 'Brush it in rubber instead'
         : f.instead === 'layers'
           ? 'Rout it from foam layers, broken off the cast'
-          : 'Part it into another number of shells',
+          : f.instead === 'curve'
+            ? 'Part it in two along where it is widest all round'
+            : 'Part it into another number of shells',
   }),
   'seam-on-flat-face': (f: { bedXMm: number; bedYMm: number }, { mm }) => ({
     what: `A seam runs across the flat face: its floor is larger than the bed, ${mm(f.bedXMm)} × ${mm(f.bedYMm)}`,

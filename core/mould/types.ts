@@ -96,6 +96,8 @@ export type MouldPart = {
   /** What a skin is bent to, or a rib cut to; null for what is flat. */
   readonly bend: { readonly radiusMm: number; readonly angleDeg: number } | null
   readonly recipe: SolidRecipe
+  /** How far it is pressed in by a rigid part that is drawn over it, mm; left out of what is rigid itself. */
+  readonly givesMm?: number
   /** Of what is glued up from boards on edge: each board's size, and the width they come to. */
   readonly onEdge?: { readonly lengthMm: number; readonly widthMm: number; readonly acrossMm: number }
   /** Of what is cut to a drawn outline: a key that equal ones share, and the saw's tilt along each edge, from the lowest round. */

@@ -39,6 +39,7 @@ const BY_HAND: Partial<Readonly<Record<ActCode, ByHand>>> = {
     caution: 'Never lever on the concrete.',
   },
   'print-off': { tool: 'mallet', caution: '' },
+  'print-half-off': { tool: 'thin wedge, mallet', caution: 'Never lever on the concrete.' },
   'jackets-off': { tool: 'spanner', caution: '' },
   'block-off': { tool: 'mallet; a little air', caution: 'Eyes covered while air is blown in.' },
   'draw-wedges': { tool: 'driver, a screw in each wedge', caution: '' },

@@ -111,11 +111,13 @@ describe('a rigid part on its way out', () => {
     const shell = part('shell', shellRound(body), [0, 0, -1])
     expect(comeOff(kernel, body, [shell], [off(['shell'])], new Set(['shell']))).toEqual({
       locked: [],
+      overRubber: [],
       examined: [],
       ways: {},
     })
     expect(comeOff(kernel, body, [shell], [off(['shell'], false)], new Set())).toEqual({
       locked: [],
+      overRubber: [],
       examined: [],
       ways: {},
     })

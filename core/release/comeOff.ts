@@ -27,6 +27,8 @@ export type Locked = {
 
 export type CameOff = {
   readonly locked: readonly Locked[]
+  /** Rigid parts drawn over rubber that still lies on the cast, further into it than it gives. */
+  readonly overRubber: readonly Locked[]
   readonly examined: readonly string[]
   /** Of those that leave by another way than their pull. */
   readonly ways: Readonly<Record<string, Vector>>
@@ -39,7 +41,7 @@ type Box = { readonly min: readonly number[]; readonly max: readonly number[] }
 /**
  * Whether the rigid parts of a mould leave a cast, from their solids, act after act in the order given: each is moved along
  * its pull against the cast, and against what still stands. What leaves in one act leaves one by one where it can, else
- * as one. What peels, breaks or bends stands in no way. `skip` names parts that were looked at otherwise.
+ * as one. What peels, breaks or bends stands in no way, but what is drawn over rubber that stays on is told. `skip` names parts that were looked at otherwise.
  */
 export function comeOff(
   kernel: Kernel,
@@ -59,15 +61,31 @@ export function comeOff(
       const { body } = scope.solid(part.recipe)
       standing.set(part.id, { part, body, box: measureSolid(body) })
     }
+    // Rubber goes when its own act comes.
+    const soft = new Map<string, Standing>()
+    for (const part of parts)
+      if (part.givesMm !== undefined) {
+        const { body } = scope.solid(part.recipe)
+        soft.set(part.id, { part, body, box: measureSolid(body) })
+      }
     const locked: Locked[] = []
+    const overRubber: Locked[] = []
     const examined: string[] = []
     const ways: Record<string, Vector> = {}
     for (const { rigid: stiff, partIds } of acts) {
-      if (!stiff) continue
+      if (!stiff) {
+        for (const id of partIds) soft.delete(id)
+        continue
+      }
       const own = partIds.flatMap((id) => standing.get(id) ?? [])
       let left = own.filter(({ part }) => !skip.has(part.id))
       for (const { part, body, box } of left) {
         examined.push(part.id)
+        for (const rubber of soft.values()) {
+          const mm = scrape(scope, { body, box }, part.pull, [rubber])
+          if (mm > Math.max(gives, rubber.part.givesMm!))
+            overRubber.push({ partId: part.id, name: part.name, by: rubber.part.name, mm })
+        }
         const mm = scrape(scope, { body, box }, part.pull, [{ body: concrete, box: castBox }])
         if (mm <= gives) continue
         locked.push({ partId: part.id, name: part.name, by: null, mm })
@@ -105,7 +123,7 @@ export function comeOff(
         }
       for (const { part } of own) standing.delete(part.id)
     }
-    return { locked, examined, ways }
+    return { locked, overRubber, examined, ways }
   })
 }
 

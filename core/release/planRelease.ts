@@ -174,9 +174,18 @@ export function planReleaseStation(
   const bySolids = quick
     ? null
     : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways }, castIn, isParted(piece))
-  const { locked, looked } = bySolids ?? { locked: [], looked: [] }
+  const { locked, overRubber, looked } = bySolids ?? { locked: [], overRubber: [], looked: [] }
   for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
+  const [worst] = overRubber.toSorted((a, b) => b.mm - a.mm)
+  if (worst)
+    raise(
+      'jacket-undercut',
+      'warn',
+      { part: worst.name, more: overRubber.length - 1, byMm: worst.mm },
+      jacketCures(piece),
+      worst.partId,
+    )
   const ups = quick ? [] : allWaysUp(kernel, memo, piece, geometry)
   const inCast = locked.filter((l) => l.by === null)
   // What the mould's own station has told of it is not told again.
@@ -317,7 +326,7 @@ function fromSolids(
       moves: movesOf(kernel, i.cast, parts, i.acts, i.ways),
     }
   }).value
-  return { locked: came.locked, looked: came.examined, ...draft }
+  return { locked: came.locked, overRubber: came.overRubber, looked: came.examined, ...draft }
 }
 
 /** Age at 20 degC from which concrete has shrunk onto a rigid part that it grips without draft [own]. */
@@ -357,6 +366,31 @@ const lockCures = (piece: Piece): Finding['remedies'] => [
       changes: [{ type: 'mouldChosen' as const, pieceId: piece.id, patch: { method } }],
     })),
 ]
+
+/** Other ways to part a jacket, by which it may draw off its rubber. */
+const jacketCures = ({ id, mould }: Piece): Finding['remedies'] =>
+  mould.method !== 'brushed'
+    ? []
+    : [
+        ...([2, 4] as const)
+          .filter((shells) => shells !== mould.shells || mould.seam === 'curve')
+          .map((shells) => ({
+            code: `jacket-in-${shells}`,
+            facts: { shells },
+            changes: [
+              { type: 'mouldChosen' as const, pieceId: id, patch: { shells, seam: 'straight' as const } },
+            ],
+          })),
+        ...(mould.seam === 'curve'
+          ? []
+          : [
+              {
+                code: 'jacket-curve',
+                facts: {},
+                changes: [{ type: 'mouldChosen' as const, pieceId: id, patch: { seam: 'curve' as const } }],
+              },
+            ]),
+      ]
 
 const namesIn = (circle: readonly string[], off: MouldStation['off'], parts: readonly MouldPart[]): string =>
   circle

@@ -141,6 +141,22 @@ export const RELEASE_WORDS = {
       ]),
     ),
   }),
+  'jacket-undercut': (
+    f: { part: string; more: number; byMm: number },
+    { mm, fine },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${f.part}${f.more > 0 ? ` and ${f.more} more` : ''} would catch on the back of the rubber by ${f.byMm < 1 ? fine(f.byMm) : mm(Math.round(f.byMm))}, more than the rubber gives`,
+    why: 'A stiff jacket draws off only what it sees along its way. Fill the hollows of the last coat with thickened rubber, or lay loose filler pieces in them, until it draws; or part it another way.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        r.code !== 'jacket-curve'
+          ? `Part the jacket in ${r.facts.shells === 2 ? 'two' : 'four'}`
+          : 'Part it in two along where it is widest',
+      ]),
+    ),
+  }),
   'draft-short': (
     f: { part: string; more: number; draftDegrees: number; wantedDegrees: number; gripMm: number },
     { mm },

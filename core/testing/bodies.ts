@@ -1,4 +1,11 @@
-import { rectangleLoop, type SolidRecipe, type Vector } from '../geometry/index.ts'
+import {
+  placeOnRing,
+  RINGS,
+  rectangleLoop,
+  type SolidRecipe,
+  type Under,
+  type Vector,
+} from '../geometry/index.ts'
 import type { MouldPart, Undoing } from '../mould/index.ts'
 
 /** Plain bodies and bare parts for tests that move them. */
@@ -42,3 +49,37 @@ export const barePart = (id: string, recipe: SolidRecipe, pull: Vector): MouldPa
   ({ id, name: id, recipe, pull }) as unknown as MouldPart
 export const bareAct = (partIds: string[], rigid = true): Undoing =>
   ({ id: partIds.join(), partIds, rigid }) as unknown as Undoing
+
+/**
+ * A dish 196 across and so thick, bent into a saddle that rises by `rise` along x and falls as much along y: neither level
+ * nor by upright planes do stiff halves leave it.
+ */
+export const saddle = (thick: number, rise: number): SolidRecipe => {
+  const radii = Array.from({ length: 96 }, () => 100)
+  const told = { middle: [0, 0] as const, radii }
+  const surface = (by: number): Under => ({
+    kind: 'under',
+    ...told,
+    heights: Array.from({ length: RINGS }, (_, k) =>
+      radii.map((__, i) => {
+        const [x, y] = placeOnRing(told, i, k)
+        return by + (rise * (x * x - y * y)) / 1e4
+      }),
+    ),
+    atMiddle: by,
+    reach: 300,
+    low: -400,
+    name: 'saddle',
+  })
+  const disc = turnedBody([
+    [0, -200],
+    [98, -200],
+    [98, 200],
+    [0, 200],
+  ])
+  return {
+    kind: 'difference',
+    from: { kind: 'intersection', of: [disc, surface(thick)] },
+    minus: [surface(0)],
+  }
+}

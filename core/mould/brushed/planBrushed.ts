@@ -3,13 +3,15 @@ import { act, inTurn } from '../../work/index.ts'
 import type { BarePart } from '../bareParts.ts'
 import { barePart, DOWN } from '../bareParts.ts'
 import { peelStretch, stretchFindings } from '../block/peel.ts'
-import { potsOf, rubberAmounts, rubberWall } from '../block/rubber.ts'
+import { potsOf, rubberAmounts, rubberWall, undercutShare } from '../block/rubber.ts'
 import { build, oneByOne, undo } from '../buildingOrder.ts'
 import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { firstParting } from '../printed/split.ts'
+import { alongWay, curvedFlangePoints, halvesOf, jointFacts, jointThatOpens } from '../shells/curvedJoint.ts'
 import {
+  type Cell,
   cellOf,
   cells,
   coat,
@@ -94,8 +96,13 @@ export const brushedMethod: MouldMethod<'brushed'> = {
     const rubberVolume = quick
       ? body.area * skin
       : volumeOf(input, coated, 0) - volumeOf(input, body.recipe, 0)
-    const partings = mould.shells === 1 ? [] : [firstParting(quick ? null : kernel, body)]
-    if (mould.shells === 4) {
+    // The rim of the rubber stands in the way of a half that is drawn up.
+    const curve =
+      mould.seam === 'curve' && !quick
+        ? jointThatOpens(kernel, { ...body, recipe: coat(body, skin) }, true)
+        : null
+    const partings = curve || mould.shells === 1 ? [] : [firstParting(quick ? null : kernel, body)]
+    if (!curve && mould.shells === 4) {
       const { normal } = partings[0]!
       const across = [normal[1], -normal[0], 0] as const
       partings.push({ normal: across, offset: (across[0] * body.length + across[1] * body.width) / 2 })
@@ -110,16 +117,22 @@ export const brushedMethod: MouldMethod<'brushed'> = {
       low: null,
       high: body.height - skin,
       partings,
+      curve,
       name: 'jacket',
     }
     const whole = wholeShell({ ...told, holes: [] })
     const bolts = quick
       ? 0
-      : partings.reduce((sum, p) => sum + flangePoints(kernel, told, p, mould.boltSpacing).length, 0)
-    const every = cells(partings)
-    const measured = quick ? null : measureCells(kernel, whole, partings, every)
+      : curve
+        ? curvedFlangePoints(kernel, curve, wall + mould.flange / 2, mould.boltSpacing).filter(
+            ([, , z]) => z < told.high,
+          ).length
+        : partings.reduce((sum, p) => sum + flangePoints(kernel, told, p, mould.boltSpacing).length, 0)
+    const every: readonly Cell[] = curve ? [[-1], [1]] : cells(partings)
+    const halves = curve ? halvesOf(whole, curve) : null
+    const measured = quick || curve ? null : measureCells(kernel, whole, partings, every)
     const jackets = every.map((cell, i): BarePart => {
-      const recipe = cellOf(whole, partings, cell, 'seam')
+      const recipe = halves ? halves[i]! : cellOf(whole, partings, cell, 'seam')
       return barePart({
         id: `jacket/${i + 1}`,
         role: 'jacket',
@@ -128,10 +141,12 @@ export const brushedMethod: MouldMethod<'brushed'> = {
         lengthMm: body.length + 2 * (skin + wall + mould.flange),
         widthMm: body.width + 2 * (skin + wall + mould.flange),
         thicknessMm: wall,
-        pull: pullOf(partings, cell, DOWN),
+        pull: curve ? alongWay(curve, cell[0]!) : pullOf(partings, cell, DOWN),
         leaves: i,
         mass: {
-          volume: measured ? (measured.get(cell.join())?.volume ?? 0) : (body.area * wall) / every.length,
+          volume: measured
+            ? (measured.get(cell.join())?.volume ?? 0)
+            : volumeOf(input, recipe, (body.area * wall) / every.length),
           kgPerM3: jacket.densityKgPerM3,
         },
         recipe,
@@ -150,6 +165,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
         leaves: jackets.length,
         mass: { volume: rubberVolume, kgPerM3: rubber.densityKgPerM3 },
         recipe: rubberRecipe,
+        givesMm: undercutShare(rubber.hardnessShoreA) * skin,
       }),
       ...jackets,
     ]
@@ -183,6 +199,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
       { code: 'thickener', facts: {}, value: need.kg * THICKENER, unit: 'kg' },
       { code: 'block-would-take', facts: {}, value: block.kg, unit: 'kg' },
       { code: 'jacket', facts: { row: jacket.name, wallMm: wall }, value: jackets.length, unit: '' },
+      ...(curve ? jointFacts(curve) : []),
       ...(bolts > 0 ? [{ code: 'jacket-bolts' as const, facts: {}, value: bolts, unit: '' as const }] : []),
     ]
     const built: BuiltMould = {
@@ -266,6 +283,12 @@ export const brushedMethod: MouldMethod<'brushed'> = {
       top: 'rim',
       check: () => {
         const found = quick ? [] : stretchFindings(piece, peelStretch(kernel, body), rubber, stock.rubbers)
+        if (mould.seam === 'curve' && !curve && !quick)
+          found.push(
+            finding(piece, 'no-curved-joint', 'note', 'jacket/1', {}, [
+              { type: 'mouldChosen', pieceId: piece.id, patch: { seam: 'straight' } },
+            ]),
+          )
         if (skin < rubber.leastWall / 4)
           found.push(
             finding(

@@ -6,7 +6,15 @@ import { barePart, DOWN, UP } from '../bareParts.ts'
 import { type CastBody, castBody, greatestSection, levelSections, volumeOf } from '../castBody.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
-import { type CurvedJoint, curvedFlangePoints, halvesOf, leanOf, pushApart } from '../shells/curvedJoint.ts'
+import {
+  alongWay,
+  type CurvedJoint,
+  curvedFlangePoints,
+  halvesOf,
+  jointFacts,
+  leanOf,
+  pushApart,
+} from '../shells/curvedJoint.ts'
 import {
   cellOf,
   cylinderAlong,
@@ -119,7 +127,13 @@ export const closedMethod: MouldMethod<'closed'> = {
         lengthMm: body.length + 2 * (wall + piece.mould.flange),
         widthMm: body.width + 2 * (wall + piece.mould.flange),
         thicknessMm: wall,
-        pull: level ? (side === 1 ? UP : DOWN) : plane ? pullOf([plane], [side], UP) : turnedTo(way, side),
+        pull: level
+          ? side === 1
+            ? UP
+            : DOWN
+          : plane
+            ? pullOf([plane], [side], UP)
+            : alongWay({ way }, side),
         leaves: side === 1 ? 0 : 1,
         mass: {
           volume: volumeOfSide(side, recipe, share),
@@ -158,14 +172,9 @@ export const closedMethod: MouldMethod<'closed'> = {
     // Each turn of strap holds with both its legs, at a third of what breaks it.
     const straps = Math.max(2, Math.ceil((held * 3) / (2 * STRAP.strengthN)))
     const kg = parts.reduce((sum, p) => sum + (p.mass!.volume * jacket.densityKgPerM3) / 1e9, 0) * 1.1
-    const jointFacts = { level, curve: curve !== null, leanDeg: level ? 0 : leanOf(way) }
+    const parted = { level, curve: curve !== null, leanDeg: level ? 0 : leanOf(way) }
     const facts: MouldFact[] = [
-      ...(curve
-        ? ([
-            { code: 'curved-joint', facts: { leanDeg: leanOf(way) }, value: curve.from, unit: 'mm' },
-            { code: 'curved-joint-to', facts: { leanDeg: leanOf(way) }, value: curve.to, unit: 'mm' },
-          ] as const)
-        : []),
+      ...(curve ? jointFacts(curve) : []),
       ...(curve
         ? []
         : [
@@ -231,9 +240,9 @@ export const closedMethod: MouldMethod<'closed'> = {
               },
             ]
           : [],
-      building: closedBuilding(parts, jacket.name, tops.length - 1, straps, jointFacts),
+      building: closedBuilding(parts, jacket.name, tops.length - 1, straps, parted),
       afterRelease: ['close/shells'],
-      off: closedOff(parts, jointFacts),
+      off: closedOff(parts, parted),
       faces: [
         {
           face: 'inside',
@@ -264,8 +273,6 @@ export const closedMethod: MouldMethod<'closed'> = {
 
 type ShellName = 'lower' | 'upper' | 'near' | 'far'
 
-const turnedTo = (way: Vector, side: 1 | -1): Vector => [way[0] * side, way[1] * side, way[2] * side]
-
 /** Where the flanges are clamped, along a joint of either kind. */
 const jointPoints = (
   kernel: Kernel,
@@ -274,7 +281,7 @@ const jointPoints = (
   spacing: number,
 ): Vector[] =>
   'behind' in joint
-    ? curvedFlangePoints(kernel, joint, told.inside + told.wall + told.flange / 2, spacing)
+    ? curvedFlangePoints(kernel, joint, told.wall + told.flange / 2, spacing)
     : flangePoints(kernel, told, joint, spacing)
 
 const wallOf = ({ piece, stock }: MethodInput<'closed'>): number =>

@@ -6,6 +6,7 @@ import { UP } from '../bareParts.ts'
 import { type CastBody, lockOf, undercut } from '../castBody.ts'
 import { finding, wearFindings } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
+import { type CurvedJoint, jointThatOpens } from '../shells/curvedJoint.ts'
 import { cells, type Parting, pullOf } from '../shells/flangedShells.ts'
 import { type Bed, firstParting } from './split.ts'
 
@@ -53,6 +54,7 @@ export function checkPrinted(
   input: MethodInput<'printed'>,
   body: CastBody,
   partings: readonly Parting[],
+  curve: CurvedJoint | null,
   printer: Printer,
   filament: Filament,
 ): Finding[] {
@@ -86,13 +88,16 @@ export function checkPrinted(
     )
   found.push(...wearFindings(piece, filament.casts))
   if (quick) return found
-  const lock = locksOf(input, body, partings)
-  if (lock) {
-    const shells = shellsThatOpen(input, body)
+  if (mould.seam === 'curve' && !curve)
     found.push(
-      finding(piece, 'undercut-locks', 'stop', 'shell/1', { ...lock, instead: shells ? '' : 'layers' }, [
-        choose(piece.id, shells ? { shells } : { method: 'layers' }),
-      ]),
+      finding(piece, 'no-curved-joint', 'note', 'shell/1', {}, [choose(piece.id, { seam: 'straight' })]),
+    )
+  // A curve is drawn only where both halves leave.
+  const lock = curve ? null : locksOf(input, body, partings)
+  if (lock) {
+    const [instead, patch] = otherShells(input, body)
+    found.push(
+      finding(piece, 'undercut-locks', 'stop', 'shell/1', { ...lock, instead }, [choose(piece.id, patch)]),
     )
   }
   const [top, most] = areasOf(input, body)
@@ -103,6 +108,16 @@ export function checkPrinted(
       ]),
     )
   return found
+}
+
+/** Shells that leave the cast where those chosen do not, else what is broken off it. */
+function otherShells(
+  input: MethodInput<'printed'>,
+  body: CastBody,
+): readonly [instead: string, Partial<Piece['mould']>] {
+  const shells = shellsThatOpen(input, body)
+  if (shells) return ['', { shells }]
+  return jointThatOpens(input.kernel, body) ? ['curve', { seam: 'curve' }] : ['layers', { method: 'layers' }]
 }
 
 /** Another number of shells that leave the cast; null where none do. */

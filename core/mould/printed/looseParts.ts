@@ -1,4 +1,12 @@
-import { bodiesOf, type Kernel, type Placement, type SolidRecipe, type Vector } from '../../geometry/index.ts'
+import {
+  bodiesOf,
+  type Kernel,
+  type Placement,
+  type SolidRecipe,
+  squareTo,
+  type Vector,
+} from '../../geometry/index.ts'
+import type { CurvedJoint } from '../shells/curvedJoint.ts'
 import type { Cell, Parting } from '../shells/flangedShells.ts'
 import { type Lying, lieOnBed, waysToLie } from './onBed.ts'
 import type { Bed } from './split.ts'
@@ -14,11 +22,21 @@ export type LoosePart = {
   /** Its size as it stands round the cast, mm; nothing while it is guessed. */
   readonly box: Vector
   readonly lying: Lying | null
+  /** Of two halves along a curve which: 0 behind their joint, 1 before it; null of other parts. */
+  readonly half: 0 | 1 | null
 }
 
 /** How what lies in a cell may lie on the bed. */
-export const seamWays = (partings: readonly Parting[], cell: Cell): Placement[] =>
-  waysToLie(partings.map(({ normal: [x, y, z] }, k): Vector => [x * cell[k]!, y * cell[k]!, z * cell[k]!]))
+export const seamWays = (
+  partings: readonly Parting[],
+  cell: Cell,
+  curve: Pick<CurvedJoint, 'way'> | null,
+): Placement[] =>
+  waysToLie([
+    ...partings.map(({ normal: [x, y, z] }, k): Vector => [x * cell[k]!, y * cell[k]!, z * cell[k]!]),
+    // A curved seam is no face to lie on: with its joint upright it may still lie on its side.
+    ...(curve && Math.abs(curve.way[2]) < 0.5 ? [squareTo(curve.way)[1]] : []),
+  ])
 
 /** How many splits stand between a part and the nearer end of its shell: those at the ends come off first. */
 export function farFromEnds(planes: readonly Parting[], cell: Cell): number {

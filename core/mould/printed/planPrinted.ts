@@ -9,6 +9,14 @@ import { type CastBody, castBody, levelSections } from '../castBody.ts'
 import { finding, rowMissing } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import {
+  alongWay,
+  curvedFlangePoints,
+  halvesOf,
+  jointFacts,
+  jointThatOpens,
+  leanOf,
+} from '../shells/curvedJoint.ts'
+import {
   type Cell,
   cellOf,
   cells,
@@ -72,16 +80,17 @@ export const printedMethod: MouldMethod<'printed'> = {
     const body = castBody(input)
     const beyond = choice.shellWall + choice.flange
     const bed = bedOf(printer)
+    const curve = choice.seam === 'curve' && !quick ? jointThatOpens(kernel, body) : null
     const splitBelow = (below: number) =>
       splitPlanes(quick ? null : kernel, {
         body,
-        shells: choice.shells,
+        shells: curve ? 1 : choice.shells,
         beyond,
         below,
         bed,
       })
     const throughFloor = splitBelow(choice.shellWall)
-    const flat = lyingFlat(input, body) && throughFloor.some((p) => Math.abs(p.normal[2]) < 0.5)
+    const flat = !curve && lyingFlat(input, body) && throughFloor.some((p) => Math.abs(p.normal[2]) < 0.5)
     // A floor in one keeps every seam at the arris of the face that lies on it.
     const floor = flat && fitsBed([body.length + 2 * beyond, body.width + 2 * beyond], bed) ? FLOOR : null
     const planes = floor ? splitBelow(0) : throughFloor
@@ -97,6 +106,7 @@ export const printedMethod: MouldMethod<'printed'> = {
       // A hair under the brim of the cast, so that its mouth is open.
       high: body.height - MOUTH,
       partings,
+      curve,
       name: 'print',
     }
     const fixings = quick
@@ -104,12 +114,19 @@ export const printedMethod: MouldMethod<'printed'> = {
       : partings.map((p, i) =>
           flangePoints(kernel, told, p, choice.boltSpacing).filter((at) => clearOf(at, partings, i)),
         )
+    if (curve)
+      fixings.push(
+        curvedFlangePoints(kernel, curve, told.wall + told.flange / 2, choice.boltSpacing).filter(
+          (at) =>
+            clearOf(at, partings, -1) && at[2] < told.high - BOLT.radius && at[2] > told.low + BOLT.radius,
+        ),
+      )
     const through = 3 * choice.shellWall
     const holes = fixings.flatMap((points, i) =>
       points.map((p, k) =>
         cylinderAlong(
           p,
-          partings[i]!.normal,
+          partings[i]?.normal ?? curve!.way,
           isPin(k) ? PIN.radius : BOLT.radius,
           through,
           through,
@@ -122,27 +139,36 @@ export const printedMethod: MouldMethod<'printed'> = {
     const every: readonly Cell[] = floor
       ? [[-1], ...cells(planes).map((c): Cell => [1, ...c])]
       : cells(planes)
-    const few = tooManyParts(input, printer, bed, every.length)
+    const halves = curve ? halvesOf(whole, curve) : [whole]
+    const few = tooManyParts(input, printer, bed, every.length * halves.length)
     if (few) return { built: null, findings: [few] }
     const guess = (body.area * choice.shellWall) / every.length
-    const shellSeams = planes.slice(0, { 1: 0, 2: 1, 4: 2 }[choice.shells])
-    const loose = every.flatMap((cell, i): LoosePart[] => {
+    const shellSeams = planes.slice(0, curve ? 0 : { 1: 0, 2: 1, 4: 2 }[choice.shells])
+    const sides = curve ? ([1, 0] as const) : ([0] as const)
+    const all = every.flatMap((cell, i) => sides.map((side) => ({ cell, i, side })))
+    const loose = all.flatMap(({ cell, i, side }): LoosePart[] => {
       const isFloor = floor !== null && i === 0
       const met = isFloor ? [FLOOR] : partings
       const recipe: SolidRecipe = {
         kind: 'tidied',
-        solid: cellOf(whole, met, cell, 'seam'),
+        solid: cellOf(halves[side]!, met, cell, 'seam'),
         within: SLIVER,
         name: 'print',
       }
       const own = isFloor || !floor ? cell : cell.slice(1)
       const told = {
         isFloor,
-        pull: isFloor ? DOWN : pullOf(shellSeams, own.slice(0, shellSeams.length), DOWN),
-        rank: isFloor ? Infinity : farFromEnds(planes, own),
+        pull: isFloor
+          ? DOWN
+          : curve
+            ? alongWay(curve, side === 1 ? 1 : -1)
+            : pullOf(shellSeams, own.slice(0, shellSeams.length), DOWN),
+        // Of two halves the one before the joint leaves first, whole.
+        rank: isFloor ? Infinity : curve ? 1 - side : farFromEnds(planes, own),
+        half: curve ? side : null,
       }
       if (quick) return [{ ...told, recipe, volume: guess, box: [0, 0, 0], lying: null }]
-      return bodiesIn(kernel, recipe, seamWays(met, cell), bed).map((one) => ({ ...told, ...one }))
+      return bodiesIn(kernel, recipe, seamWays(met, cell, curve), bed).map((one) => ({ ...told, ...one }))
     })
     const order = loose.map((_, i) => i).sort((a, b) => loose[a]!.rank - loose[b]!.rank || a - b)
     const propped: string[] = []
@@ -184,6 +210,7 @@ export const printedMethod: MouldMethod<'printed'> = {
         unit: 'h',
       },
       { code: 'flange-bolts', facts: { size: THREAD }, value: boltCount, unit: '' },
+      ...(curve ? jointFacts(curve) : []),
     ]
     const built: BuiltMould = {
       ...NOTHING_BESIDE,
@@ -231,7 +258,7 @@ export const printedMethod: MouldMethod<'printed'> = {
       prints: rows,
       building: printBuilding(parts, { bolts: boltCount, pins: pinCount }, hours),
       afterRelease: ['close/flanges', 'bed/sand'],
-      off: printOff(parts, choice.shells),
+      off: curve ? halvesOff(parts, loose, curve.way) : printOff(parts, choice.shells),
       faces: [
         {
           face: 'inside',
@@ -243,7 +270,7 @@ export const printedMethod: MouldMethod<'printed'> = {
       ],
       top: 'rim',
       check: () => [
-        ...checkPrinted(input, body, planes, printer, filament),
+        ...checkPrinted(input, body, planes, curve, printer, filament),
         ...over.slice(0, 1).map(({ id, lying: { size } }) =>
           finding(
             piece,
@@ -362,6 +389,20 @@ function printBuilding(
         ]
       : []),
     eachCast(build('bed/sand', act('bed-in-sand', {}), parts, { work: 10 })),
+  ])
+}
+
+/** Two halves along a curve, each drawn whole however many parts the bed made of it. */
+function halvesOff(parts: readonly BarePart[], loose: readonly LoosePart[], way: Vector): Undoing[] {
+  const of = (half: 0 | 1) => parts.filter((_, i) => loose[i]!.half === half)
+  const level = way[2] > 1 - 1e-6
+  const half = { level, leanDeg: leanOf(way) }
+  return oneByOne([
+    undo('off/before', act('print-half-off', { first: true, ...half }), of(1), { from: 'sides' }),
+    ...(level
+      ? [undo('turn', act('turn-in-print', { massKg: 0 }), [], { from: 'turn', turns: 'padded board' })]
+      : []),
+    undo('off/behind', act('print-half-off', { first: false, ...half }), of(0), { from: 'turn' }),
   ])
 }
 

@@ -20,6 +20,7 @@ import {
 import { massToForce } from '../../units/convert.ts'
 import { UP } from '../bareParts.ts'
 import { type CastBody, greatestSection } from '../castBody.ts'
+import type { MouldFact } from '../types.ts'
 import { bestPulls, ownAxes, spread } from './bestPulls.ts'
 import { partingSurface, WITHIN } from './partingSurface.ts'
 import { walkRing } from './walkRing.ts'
@@ -99,30 +100,46 @@ const [SCRAPES, OUT] = [0.1, 1e-3]
 const FAR = 4
 
 /**
- * A curved joint by which both halves leave, up where one does, else along an axis of the surface's own or the best of the ways that a search
- * over the sphere ranks; null where none of them does.
+ * A curved joint by which both halves leave, up where one does, else along an axis of the surface's own or the best of the ways
+ * that a search over the sphere ranks; null where none of them does. `level` tries level ways alone.
  */
-export function jointThatOpens(kernel: Kernel, body: CastBody): CurvedJoint | null {
-  const up = curvedJoint(kernel, body, UP)
-  if (up && up.lockedMm2 === 0) return up
+export function jointThatOpens(kernel: Kernel, body: CastBody, level = false): CurvedJoint | null {
   const mesh = kernel.withSolids((s) => meshSolid(s.solid(body.recipe)))
-  const ways = [
-    ...ownAxes(mesh),
-    ...bestPulls(mesh, { places: PLACES })
-      .pulls.slice(0, TRIED)
-      .map((p) => p.way),
-  ]
-  for (const way of ways) {
-    const sign = way[2] < -1e-9 ? -1 : 1
-    const upright = unit([way[0] * sign, way[1] * sign, way[2] * sign])
-    if (dot(upright, UP) > 1 - 1e-6) continue
+  const tried: Vector[] = []
+  const attempt = (way: Vector): CurvedJoint | null => {
+    const upright = level ? flattened(way) : upward(way)
+    if (!upright || tried.some((t) => Math.abs(dot(t, upright)) > 1 - 1e-6)) return null
+    tried.push(upright)
     const joint = curvedJoint(kernel, body, upright)
-    if (joint && joint.lockedMm2 === 0) return joint
+    return joint && opens(kernel, body, joint) ? joint : null
+  }
+  for (const way of [UP, ...ownAxes(mesh)]) {
+    const joint = attempt(way)
+    if (joint) return joint
+  }
+  for (const { way } of bestPulls(mesh, { places: PLACES }).pulls.slice(0, TRIED)) {
+    const joint = attempt(way)
+    if (joint) return joint
   }
   return null
 }
 /** Places of the surface a way is ranked by, and how many of the best are tried. */
 const [PLACES, TRIED] = [800, 4]
+
+const upward = ([x, y, z]: Vector): Vector => (z < -1e-9 ? unit([-x, -y, -z]) : unit([x, y, z]))
+/** A way laid level; null of one that stands upright. */
+const flattened = ([x, y]: Vector): Vector | null => (Math.hypot(x, y) < 0.2 ? null : unit([x, y, 0]))
+
+/** Whether both halves leave, and each has something of the body in it. */
+function opens(kernel: Kernel, body: CastBody, joint: CurvedJoint): boolean {
+  if (joint.lockedMm2 > 0) return false
+  const [all, behind] = kernel.withSolids((s) => {
+    const { body: whole } = s.solid(body.recipe)
+    return [whole.volume(), s.solid({ kind: 'intersection', of: [body.recipe, joint.behind] }).body.volume()]
+  }) as [number, number]
+  return behind > LEAST_HALF * all && behind < (1 - LEAST_HALF) * all
+}
+const LEAST_HALF = 0.002
 
 /** A flange along a joint: as far out of the body as `by`, so thick to either side of it along its way. */
 export function curvedFlange(joint: CurvedJoint, by: number, half: number, name: string): SolidRecipe {
@@ -177,6 +194,10 @@ export const halvesOf = (
   { kind: 'difference', from: shell, minus: [behind] },
 ]
 
+/** The way a half leaves by: before its joint (1) along it, behind it (-1) against it. */
+export const alongWay = ({ way }: Pick<CurvedJoint, 'way'>, side: 1 | -1): Vector =>
+  side === 1 ? way : [0 - way[0], 0 - way[1], 0 - way[2]]
+
 /**
  * What pushes two halves apart along their way when the fill stands to a level, N: the pressure over
  * the joint as it is seen along its way, less the weight of what is filled before it where that way leads up:
@@ -214,6 +235,12 @@ export function pushApart(
 
 const placed = ({ x, y, z, origin }: Placement, [a, b, c]: readonly [number, number, number]): Vector =>
   [0, 1, 2].map((k) => origin[k]! + x[k]! * a + y[k]! * b + z[k]! * c) as unknown as Vector
+
+/** Where a mould is parted by such a joint, to set it out by. */
+export const jointFacts = ({ way, from, to }: CurvedJoint): MouldFact[] => [
+  { code: 'curved-joint', facts: { leanDeg: leanOf(way) }, value: from, unit: 'mm' },
+  { code: 'curved-joint-to', facts: { leanDeg: leanOf(way) }, value: to, unit: 'mm' },
+]
 
 /** How far off upright a way leads, degrees. */
 export const leanOf = ([, , z]: Vector): number => (Math.acos(Math.min(1, Math.abs(z))) * 180) / Math.PI

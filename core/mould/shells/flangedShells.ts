@@ -31,7 +31,7 @@ export type ShellsTold = {
   readonly low: number | null
   readonly high: number | null
   readonly partings: readonly Parting[]
-  /** A joint that is no plane, beside them. */
+  /** A joint that is no plane, beside them: along `inner`. */
   readonly curve?: CurvedJoint | null
   /** Cylinders through the flanges, and whatever else is taken out. */
   readonly holes: readonly SolidRecipe[]
@@ -87,7 +87,7 @@ export function wholeShell(told: ShellsTold): SolidRecipe {
       name,
     }),
   )
-  if (told.curve) flanges.push(curvedFlange(told.curve, inside + wall + flange, flangeThickness, name))
+  if (told.curve) flanges.push(curvedFlange(told.curve, wall + flange, flangeThickness, name))
   const coated = coat(body, inside + wall)
   let shell: SolidRecipe = {
     kind: 'difference',

@@ -11,12 +11,13 @@ import {
 import type { CastBody } from '../castBody.ts'
 
 /** Ways round the middle in which a parting is looked for. */
-const ROUND = 144
-/** A place is looked at so far within the outline, as a share of its distance from the middle: there the body has a height. */
+const ROUND = 288
+/** A place is looked at so far within the outline, as a share of its distance from the middle and at most mm: there the body has a height. */
 export const WITHIN = 0.006
+const AT_MOST = 0.5
 
-/** In the body's middle the surface keeps so far off its faces, mm. */
-const OFF = 2
+/** In the body's middle the surface keeps so far off its faces, mm; at its edge a share of that, for what slopes on beyond it. */
+const [OFF, EDGE] = [2, 0.25]
 
 /**
  * A surface that parts a body where it is widest all round: at each place it lies within the body's own height there, as
@@ -37,7 +38,7 @@ export function partingSurface(
   for (let i = 0; i < ROUND; i += 1) {
     const met = crossings(ring, middle, (2 * Math.PI * i) / ROUND)
     if (met.length !== 1) return null
-    radii.push(met[0]! * (1 - WITHIN))
+    radii.push(met[0]! - Math.min(met[0]! * WITHIN, AT_MOST))
   }
   const queries = queryMesh(kernel.withSolids((s) => meshSolid(s.solid(recipe))))
   /** As near the level as the body is there, `inward` being 1 in its middle and 0 at its edge; null where there is none of it. */
@@ -46,8 +47,7 @@ export function partingSurface(
     const down = queries.reach([x, y, height + 1], [0, 0, -1])
     if (up === null || down === null) return null
     const [foot, top] = [up - 1, height + 1 - down]
-    // Off the faces themselves, but at the edge: there it is the seam.
-    const off = Math.min(OFF, (top - foot) * 0.45) * inward
+    const off = Math.min(OFF, (top - foot) * 0.45) * Math.max(EDGE, inward)
     return Math.min(Math.max(wanted, foot + off), top - off)
   }
   const atMiddle = nearest(middle, level, 1)

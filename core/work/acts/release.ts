@@ -337,6 +337,13 @@ export const RELEASE_ACTS = {
     (f: Turned, s) => `Turn it over in its print onto a padded board.${held(f, s)}`,
   ),
   'print-off': told('print off', (_: None) => 'Tap the floor of the print and lift it off, square.'),
+  'print-half-off': told('half of the print off', (f: { first: boolean; level: boolean; leanDeg: number }) =>
+    f.first
+      ? `Bolts and pins out, then ${f.level ? 'the upper half straight up' : leans(f.leanDeg) ? `one half straight off, ${Math.round(f.leanDeg)}° off upright` : 'one half straight off, level'}, a thin wedge in the flange, never against the concrete.`
+      : f.level
+        ? 'Tap the lower half and lift it off, square.'
+        : 'Draw the other half off the other way; the cast is held by its top.',
+  ),
   'floor-off': told(
     'printed floor off',
     (_: None) => 'Lift the cast off the printed floor, one end first, and wash the floor.',

@@ -340,6 +340,17 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /held by its top: it is heavy and round/,
     /Lift/,
   ],
+  [
+    act('print-half-off', { first: true, level: true, leanDeg: 0 }),
+    /then the upper half straight up, a thin/,
+  ],
+  [
+    act('print-half-off', { first: true, level: false, leanDeg: 30 }),
+    /one half straight off, 30° off upright/,
+  ],
+  [act('print-half-off', { first: true, level: false, leanDeg: 90 }), /one half straight off, level/, /°/],
+  [act('print-half-off', { first: false, level: true, leanDeg: 0 }), /^Tap the lower half and lift/],
+  [act('print-half-off', { first: false, level: false, leanDeg: 90 }), /held by its top/, /lower/],
   [act('printed-parts-off', { parts: 1 }), /then 1 part off, a thin wedge/, /each/],
   [act('printed-parts-off', { parts: 4 }), /then 4 parts off, each square to its seam/],
   [act('dig-core', { cores: 1, foam: true }), /^Take the core out of the hollow first: saw/],

@@ -47,13 +47,18 @@ function Shells({ label }: { label: string }) {
   return (
     <Choice
       label={label}
-      value={`${mould.shells}`}
+      value={mould.seam === 'curve' ? 'curve' : `${mould.shells}`}
       options={[
         { value: '1', name: 'one', note: 'drawn off whole' },
         { value: '2', name: 'two', note: 'parted upright' },
         { value: '4', name: 'four', note: 'parted crosswise' },
+        { value: 'curve', name: 'two, along a curve', note: 'where it is widest all round' },
       ]}
-      onChoose={(n) => choose(`${n} shells`, { shells: Number(n) as MouldDefaults['shells'] })}
+      onChoose={(n) =>
+        n === 'curve'
+          ? choose('part along a curve', { seam: 'curve', shells: 2 })
+          : choose(`${n} shells`, { seam: 'straight', shells: Number(n) as MouldDefaults['shells'] })
+      }
     />
   )
 }
