@@ -67,8 +67,20 @@ describe('stiff moulds parted along a curve', () => {
     const lock = findings.find((f) => f.code === 'undercut-locks')!
     expect(lock.facts.instead).toBe('curve')
     expect(lock.remedies[0]!.changes).toEqual([
-      { type: 'mouldChosen', pieceId: 's', patch: { seam: 'curve' } },
+      { type: 'mouldChosen', pieceId: 's', patch: { seam: 'curve', pull: null } },
     ])
+  })
+  it('a way that is chosen is taken, and told where the halves hold the cast', () => {
+    const { stations, findings } = planned({ method: 'closed', pull: { leanDeg: 30, roundDeg: 0 } })
+    expect(stations.mould!.parts[1]!.pull[0]).toBeCloseTo(0.5, 9)
+    const held = findings.find((f) => f.code === 'pull-locks')!
+    expect(held.facts.lockedCm2 as number).toBeGreaterThan(1)
+    expect(stations.release!.figures.partsTrapped).toBeGreaterThan(0)
+    // From its side the saddle is not seen whole from its middle.
+    const none = planned({ method: 'closed', pull: { leanDeg: 90, roundDeg: 0 } }).findings
+    expect(none.map((f) => f.code)).toContain('no-curved-joint')
+    const free = planned({ method: 'closed', pull: { leanDeg: 0, roundDeg: 0 } }).findings
+    expect(free.map((f) => f.code)).not.toContain('pull-locks')
   })
   it('a jacket in one catches under the waist of its rubber; parted upright it draws', () => {
     const line = { kind: 'line' as const }

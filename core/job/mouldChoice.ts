@@ -39,6 +39,13 @@ const seam = z
   .enum(['straight', 'curve'])
   .default('straight')
   .describe('shells parted by upright planes, or two of them along where the piece is widest all round')
+const pull = z
+  .object({ leanDeg: z.number().min(0).max(90), roundDeg: z.number().min(0).max(360) })
+  .nullable()
+  .default(null)
+  .describe(
+    'the way two shells are drawn apart: how far off upright as poured, and towards where, from the right anticlockwise; null has it found',
+  )
 const jacket = id.describe('what stiff shells are laid up from')
 const blockMargin = distance.describe('layers or packing round the piece, mm')
 
@@ -144,7 +151,7 @@ const FIELDS = {
     blockMargin,
     routerPass: z.number().min(0.1).max(100).describe('depth of one pass of the router, mm'),
   },
-  printed: { ...printing, shellWall, shells, seam, ...flanges },
+  printed: { ...printing, shellWall, shells, seam, pull, ...flanges },
   block: {
     rubber,
     rubberWall: distance.nullable().describe('round the pattern, mm; null takes it from the pattern’s size'),
@@ -176,9 +183,10 @@ const FIELDS = {
     shellWall,
     shells,
     seam,
+    pull,
     ...flanges,
   },
-  closed: { jacket, shellWall, ...flanges },
+  closed: { jacket, shellWall, pull, ...flanges },
   found: {
     vessel: id.describe('the bucket, bin or bowl that is cast in'),
     stands: z
@@ -294,6 +302,7 @@ export const MOULD_DEFAULTS: MouldDefaults = {
   routerPass: 6,
   shells: 2,
   seam: 'straight',
+  pull: null,
   flange: 20,
   boltSpacing: 120,
   rubber: 'polyurethane-40',

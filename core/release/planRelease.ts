@@ -25,6 +25,8 @@ import { faceOperations, treatFaces } from './treatFaces.ts'
 import type { ReleaseFigures, ReleaseStation } from './types.ts'
 import { otherWaysUp, type WayUp, waysUp } from './waysUp.ts'
 
+/** What the mould's own station says of a lock. */
+const TOLD_BY_MOULD: ReadonlySet<string> = new Set(['undercut-locks', 'pull-locks'])
 /** Depth from which a rigid knockout wants draft or a wrap, mm, and the draft, degrees [own]. */
 const DRAFT = { depth: 25, deg: 2 } as const
 /** Wrap that lets a straight knockout go, mm [own]. */
@@ -189,7 +191,7 @@ export function planReleaseStation(
   const ups = quick ? [] : allWaysUp(kernel, memo, piece, geometry)
   const inCast = locked.filter((l) => l.by === null)
   // What the mould's own station has told of it is not told again.
-  if (inCast.length > 0 && !mould.findings.some((f) => f.code === 'undercut-locks'))
+  if (inCast.length > 0 && !mould.findings.some((f) => TOLD_BY_MOULD.has(f.code)))
     raise(
       'part-locked',
       'stop',

@@ -178,8 +178,9 @@ export const blockMethod: MouldMethod<'block'> = {
           found.push(
             ...stretchFindings(piece, peelStretch(input.kernel, castBody(input)), rubber, stock.rubbers),
           )
-        const takes = undercutShare(rubber.hardnessShoreA) * Math.min(wall, cover)
         const locked = halves && !input.quick ? halves.undercutMm() : 0
+        // The block's outside is straight: where the cast stands back the rubber is thicker by as much.
+        const takes = undercutShare(rubber.hardnessShoreA) * (Math.min(wall, cover) + locked)
         if (locked > takes) {
           const next = softer(stock.rubbers, rubber)
           const facts = {

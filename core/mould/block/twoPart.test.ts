@@ -178,8 +178,11 @@ describe('a block in two halves', () => {
         rubbers: [hard, soft],
       })
     const found = job(hard.id).findings.find((f) => f.code === 'rubber-undercut')!
-    expect(found.facts).toMatchObject({ takesMm: 4, shore: 70, softest: 'soft' })
-    expect(Number(found.facts.undercutMm)).toBeGreaterThan(15)
+    expect(found.facts).toMatchObject({ shore: 70, softest: 'soft' })
+    const undercut = Number(found.facts.undercutMm)
+    expect(undercut).toBeGreaterThan(15)
+    // A fifth of the wall and of what stands behind the undercut beside it.
+    expect(found.facts.takesMm).toBeCloseTo(0.2 * (20 + undercut), 9)
     expect(job('soft').findings.map((f) => f.code)).not.toContain('rubber-undercut')
   })
   it('a cover of its own makes the block taller, and what is left in the pot more of it', () => {

@@ -9,7 +9,7 @@ import { castBody, volumeOf } from '../castBody.ts'
 import { finding, rowMissing, wearFindings } from '../checkMould.ts'
 import { type BuiltMould, type MethodInput, type MouldMethod, NOTHING_BESIDE } from '../method.ts'
 import { firstParting } from '../printed/split.ts'
-import { alongWay, curvedFlangePoints, halvesOf, jointFacts, jointThatOpens } from '../shells/curvedJoint.ts'
+import { alongWay, curvedFlangePoints, halvesOf, jointAlong, jointFacts } from '../shells/curvedJoint.ts'
 import {
   type Cell,
   cellOf,
@@ -99,7 +99,7 @@ export const brushedMethod: MouldMethod<'brushed'> = {
     // The rim of the rubber stands in the way of a half that is drawn up.
     const curve =
       mould.seam === 'curve' && !quick
-        ? jointThatOpens(kernel, { ...body, recipe: coat(body, skin) }, true)
+        ? jointAlong(kernel, { ...body, recipe: coat(body, skin) }, mould.pull, true)
         : null
     const partings = curve || mould.shells === 1 ? [] : [firstParting(quick ? null : kernel, body)]
     if (!curve && mould.shells === 4) {

@@ -4,15 +4,18 @@ import { UP } from '../bareParts.ts'
 import { type CastBody, lockOf } from '../castBody.ts'
 import type { MethodInput } from '../method.ts'
 import { firstParting } from '../printed/split.ts'
-import { type CurvedJoint, jointThatOpens } from '../shells/curvedJoint.ts'
+import { type CurvedJoint, curvedJoint, jointThatOpens } from '../shells/curvedJoint.ts'
 import { type Parting, planeOf } from '../shells/flangedShells.ts'
+import { wayAt } from '../shells/pullWay.ts'
 
 /**
  * The joint: level at the greatest section; upright through the middle where a level one would lock and this does not;
- * along a curve where both would and one can be drawn by which both shells leave.
+ * along a curve where both would and one can be drawn by which both shells leave, or where the way is chosen.
  */
 export function jointOf(input: MethodInput<'closed'>, body: CastBody, z: number): Parting | CurvedJoint {
   const level: Parting = { normal: UP, offset: z }
+  const { pull } = input.piece.mould
+  if (pull && !input.quick) return curvedJoint(input.kernel, body, wayAt(pull)) ?? level
   if (input.quick || locksAt(input, body, level).length === 0) return level
   const upright = firstParting(input.kernel, body)
   if (locksAt(input, body, upright).length === 0) return upright

@@ -11,6 +11,7 @@ import {
   type CurvedJoint,
   curvedFlangePoints,
   halvesOf,
+  heldAlong,
   jointFacts,
   leanOf,
   pushApart,
@@ -296,7 +297,7 @@ function checkClosed(
 ): Finding[] {
   const { piece, kernel, quick } = input
   if (quick) return []
-  // A curve is drawn only where both leave.
+  // A curve is drawn where both leave, or along the way that was chosen.
   const locks = 'behind' in joint ? [] : locksAt(input, body, joint)
   const found = locks.map(({ side, away }) =>
     finding(
@@ -308,6 +309,13 @@ function checkClosed(
       [{ type: 'mouldChosen', pieceId: piece.id, patch: { method: 'brushed' } }],
     ),
   )
+  if ('behind' in joint) found.push(...heldAlong(piece, joint, parts[0]!.id, 'stop'))
+  else if (piece.mould.pull)
+    found.push(
+      finding(piece, 'no-curved-joint', 'note', parts[0]!.id, {}, [
+        { type: 'mouldChosen', pieceId: piece.id, patch: { pull: null } },
+      ]),
+    )
   const [top] = levelSections(kernel, body.recipe, [body.height - Math.min(0.5, body.height / 50)]).map(
     measureRegion,
   )

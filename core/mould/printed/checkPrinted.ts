@@ -6,7 +6,7 @@ import { UP } from '../bareParts.ts'
 import { type CastBody, lockOf, undercut } from '../castBody.ts'
 import { finding, wearFindings } from '../checkMould.ts'
 import type { MethodInput } from '../method.ts'
-import { type CurvedJoint, jointThatOpens } from '../shells/curvedJoint.ts'
+import { type CurvedJoint, heldAlong, jointThatOpens } from '../shells/curvedJoint.ts'
 import { cells, type Parting, pullOf } from '../shells/flangedShells.ts'
 import { type Bed, firstParting } from './split.ts'
 
@@ -92,7 +92,7 @@ export function checkPrinted(
     found.push(
       finding(piece, 'no-curved-joint', 'note', 'shell/1', {}, [choose(piece.id, { seam: 'straight' })]),
     )
-  // A curve is drawn only where both halves leave.
+  found.push(...heldAlong(piece, curve, 'shell/1', 'stop'))
   const lock = curve ? null : locksOf(input, body, partings)
   if (lock) {
     const [instead, patch] = otherShells(input, body)
@@ -117,7 +117,9 @@ function otherShells(
 ): readonly [instead: string, Partial<Piece['mould']>] {
   const shells = shellsThatOpen(input, body)
   if (shells) return ['', { shells }]
-  return jointThatOpens(input.kernel, body) ? ['curve', { seam: 'curve' }] : ['layers', { method: 'layers' }]
+  return jointThatOpens(input.kernel, body)
+    ? ['curve', { seam: 'curve', pull: null }]
+    : ['layers', { method: 'layers' }]
 }
 
 /** Another number of shells that leave the cast; null where none do. */

@@ -12,8 +12,8 @@ import {
   alongWay,
   curvedFlangePoints,
   halvesOf,
+  jointAlong,
   jointFacts,
-  jointThatOpens,
   leanOf,
 } from '../shells/curvedJoint.ts'
 import {
@@ -80,7 +80,7 @@ export const printedMethod: MouldMethod<'printed'> = {
     const body = castBody(input)
     const beyond = choice.shellWall + choice.flange
     const bed = bedOf(printer)
-    const curve = choice.seam === 'curve' && !quick ? jointThatOpens(kernel, body) : null
+    const curve = choice.seam === 'curve' && !quick ? jointAlong(kernel, body, choice.pull) : null
     const splitBelow = (below: number) =>
       splitPlanes(quick ? null : kernel, {
         body,

@@ -17,12 +17,15 @@ import {
   unit,
   type Vector,
 } from '../../geometry/index.ts'
+import type { Finding, Piece } from '../../job/index.ts'
 import { massToForce } from '../../units/convert.ts'
 import { UP } from '../bareParts.ts'
 import { type CastBody, greatestSection } from '../castBody.ts'
+import { finding } from '../checkMould.ts'
 import type { MouldFact } from '../types.ts'
 import { bestPulls, ownAxes, spread } from './bestPulls.ts'
 import { partingSurface, WITHIN } from './partingSurface.ts'
+import { type PullWay, wayAt } from './pullWay.ts'
 import { walkRing } from './walkRing.ts'
 
 /** A joint of two rigid halves that follows a body where it is widest all round, as it is seen along their way apart. */
@@ -129,6 +132,15 @@ const [PLACES, TRIED] = [800, 4]
 const upward = ([x, y, z]: Vector): Vector => (z < -1e-9 ? unit([-x, -y, -z]) : unit([x, y, z]))
 /** A way laid level; null of one that stands upright. */
 const flattened = ([x, y]: Vector): Vector | null => (Math.hypot(x, y) < 0.2 ? null : unit([x, y, 0]))
+
+/** The joint along the way that was chosen, whether or not it opens; along the best that is found where none was. */
+export const jointAlong = (
+  kernel: Kernel,
+  body: CastBody,
+  chosen: PullWay | null,
+  level = false,
+): CurvedJoint | null =>
+  chosen ? curvedJoint(kernel, body, wayAt(chosen)) : jointThatOpens(kernel, body, level)
 
 /** Whether both halves leave, and each has something of the body in it. */
 function opens(kernel: Kernel, body: CastBody, joint: CurvedJoint): boolean {
@@ -241,6 +253,26 @@ export const jointFacts = ({ way, from, to }: CurvedJoint): MouldFact[] => [
   { code: 'curved-joint', facts: { leanDeg: leanOf(way) }, value: from, unit: 'mm' },
   { code: 'curved-joint-to', facts: { leanDeg: leanOf(way) }, value: to, unit: 'mm' },
 ]
+
+/** Two halves along a chosen way that hold the cast, told with what lets it go. */
+export const heldAlong = (
+  piece: Piece,
+  joint: CurvedJoint | null,
+  about: string,
+  level: Finding['level'],
+): Finding[] =>
+  joint && joint.lockedMm2 > 0
+    ? [
+        finding(
+          piece,
+          'pull-locks',
+          level,
+          about,
+          { leanDeg: Math.round(leanOf(joint.way)), lockedCm2: joint.lockedMm2 / 100 },
+          [{ type: 'mouldChosen', pieceId: piece.id, patch: { pull: null } }],
+        ),
+      ]
+    : []
 
 /** How far off upright a way leads, degrees. */
 export const leanOf = ([, , z]: Vector): number => (Math.acos(Math.min(1, Math.abs(z))) * 180) / Math.PI

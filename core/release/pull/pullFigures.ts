@@ -1,4 +1,4 @@
-import type { PullSearch } from '../../mould/index.ts'
+import { type PullSearch, pullWay } from '../../mould/index.ts'
 
 /** How a rigid mould round a shaped piece is best parted. */
 export type PullFigures = {
@@ -22,19 +22,11 @@ const TOLD = 3
 
 export function pullFigures({ pulls, parts }: PullSearch): PullFigures {
   return {
-    best: pulls.slice(0, TOLD).map(({ way: [x, y, z], undercutMm2, slidesMm2 }) => {
-      // Of a way and its opposite the one that looks up is told.
-      const sign = z < 0 ? -1 : 1
-      const level = Math.hypot(x, y)
-      const lean = (Math.atan2(level, Math.abs(z)) * 180) / Math.PI
-      const round = level < 1e-6 ? 0 : (Math.atan2(y * sign, x * sign) * 180) / Math.PI
-      return {
-        leanDeg: lean,
-        roundDeg: (round + 360) % 360,
-        undercutM2: undercutMm2 / 1e6,
-        slidesM2: slidesMm2 / 1e6,
-      }
-    }),
+    best: pulls.slice(0, TOLD).map(({ way, undercutMm2, slidesMm2 }) => ({
+      ...pullWay(way),
+      undercutM2: undercutMm2 / 1e6,
+      slidesM2: slidesMm2 / 1e6,
+    })),
     partsNeeded: parts,
   }
 }
