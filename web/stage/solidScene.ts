@@ -402,6 +402,8 @@ export function openSolidScene(
     },
     tint(over) {
       untint()
+      // A mark in oxide would read as one of the fills.
+      centre.visible = !over
       if (over) {
         const geometry = new THREE.BufferGeometry()
         geometry.setAttribute('position', new THREE.BufferAttribute(over.positions, 3))

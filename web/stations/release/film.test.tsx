@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen, within } from '@testing-library/react'
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Piece } from '../../../core/job/index.ts'
 import { planPiece } from '../../../core/plan.ts'
@@ -6,6 +6,7 @@ import { store } from '../../state/store.ts'
 import { releaseLensTurned } from '../../state/viewSlice.ts'
 import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
 import { faceLetters, letterOfPart } from './faceLetters.ts'
+import { settled } from './PullDial.tsx'
 import { leanWords } from './PullRows.tsx'
 import { ReleaseHero } from './ReleaseHero.tsx'
 import { wayWords } from './wayWords.ts'
@@ -90,6 +91,45 @@ describe('the other lenses say what their fills mean', () => {
     await showHero('wash-top')
     expect(screen.getByTestId('lens').textContent).toContain(legend)
     expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(label)
+  })
+})
+
+describe('a pull that is tried on the draft lens', () => {
+  it('turned by keys it says what it would lock, and is taken for shells', async () => {
+    store.dispatch(releaseLensTurned('draft'))
+    await showHero('egg-finial')
+    const lens = screen.getByTestId('lens')
+    const dial = within(lens).getByRole('slider')
+    expect(within(lens).queryByRole('button', { name: 'part it this way' })).toBeNull()
+    fireEvent.keyDown(dial, { key: 'ArrowUp' })
+    expect(lens.textContent).toContain('looking')
+    await waitFor(() => expect(lens.textContent).toMatch(/off upright.*: (nothing|about [\d.]+ cm²) locked/))
+    fireEvent.click(within(lens).getByRole('button', { name: 'part it this way' }))
+    const { mould } = store.getState().job.job!.pieces.find((p) => p.id === 'egg-finial')!
+    expect(mould.method === 'closed' && `${mould.pull?.leanDeg}`).toBe(dial.getAttribute('aria-valuenow'))
+    fireEvent.click(within(lens).getByRole('button', { name: 'as the mould stands' }))
+    expect(lens.textContent).toContain('Turn the dial')
+  })
+  it('is no question for a box of boards', async () => {
+    store.dispatch(releaseLensTurned('draft'))
+    await showHero('wash-top')
+    expect(screen.queryByRole('slider', { name: /drawn apart/ })).toBeNull()
+  })
+  it.each([
+    [
+      { leanDeg: 1.2, roundDeg: 77 },
+      { leanDeg: 0, roundDeg: 0 },
+    ],
+    [
+      { leanDeg: 93, roundDeg: -90.4 },
+      { leanDeg: 90, roundDeg: 270 },
+    ],
+    [
+      { leanDeg: 44.6, roundDeg: 359.7 },
+      { leanDeg: 45, roundDeg: 0 },
+    ],
+  ])('the hand at %j is taken for %j', (hand, taken) => {
+    expect(settled(hand)).toEqual(taken)
   })
 })
 
