@@ -15,6 +15,7 @@ import { coverOf, type Meeting, type Stander } from './draft/meetMould.ts'
 import { type DraftRow, movesOf, planDraft } from './draft/planDraft.ts'
 import { DEEP, isGripped, shortOfDraft } from './draft/shortOfDraft.ts'
 import { faceLives } from './faceLife.ts'
+import { fitsTwoWays, markOperations } from './fitsTwoWays.ts'
 import { lookedAt } from './lookedAt.ts'
 import { makingFindings, makingOperations, makingRows } from './making.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
@@ -242,6 +243,17 @@ export function planReleaseStation(
   }
   const vents = ventOperations(air, nameOf, { ...between, off: strips })
   const letIn = airHoleOperations(holes, nameOf, between)
+  const marks = quick
+    ? []
+    : markOperations(
+        runStation(
+          memo,
+          'fits two ways',
+          { parts: mould.parts.map(({ id, name, role, recipe }) => ({ id, name, role, recipe })), order },
+          (i) => fitsTwoWays(kernel, mould.parts, new Set(i.order)),
+        ).value,
+        between,
+      )
   const looks = lookedAt(agents, grips, mould.parts, air, {
     needs: [...vents.drill, ...letIn, ...onFaces].map((op) => op.id),
     leads: mould.afterRelease,
@@ -254,6 +266,7 @@ export function planReleaseStation(
       ...makingOperations(making, mould.figures),
       ...vents.drill,
       ...letIn,
+      ...marks,
       ...onFaces,
       ...looks,
       ...whileFree(strips, inOrder, grips).map((op) => lifted(op, ways)),

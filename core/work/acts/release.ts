@@ -131,6 +131,11 @@ export const RELEASE_ACTS = {
     (f: Named & { holes: number; diameterMm: number }, { mm }) =>
       `Drill ${f.holes === 1 ? 'an air hole' : `${f.holes} air holes`} of ${mm(f.diameterMm)} through ${listed(f.names)}, where ${f.names.length === 1 ? 'it covers' : 'each covers'} the concrete: closed all round, it holds like a sucker.`,
   ),
+  'mark-ways': told(
+    'mark how it goes',
+    (f: { names: readonly string[]; ways: readonly string[]; byMm: number }, s) =>
+      `While ${f.names.length === 1 ? 'it stands' : 'they stand'} right, mark ${listed(f.names)} outside with name, an arrow up and one to the front: put in ${f.ways.join(' or ')} ${f.names.length === 1 ? 'it goes' : 'each goes'} in too, and is off by about ${s.fine(f.byMm)}. A notch or a peg off the middle of one edge keeps ${f.names.length === 1 ? 'it' : 'them'} right.`,
+  ),
   'tape-air-holes': told(
     'tape the air holes',
     (f: Named & { holes: number }) =>

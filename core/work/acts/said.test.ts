@@ -270,6 +270,14 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [act('film-face', { face: 'rubber' }), /Nothing on the rubber/],
   [act('film-face', { face: 'liner' }), /thin film of release on the liner/, /rubber/],
   [
+    act('mark-ways', { names: ['core'], ways: ['upside down'], byMm: 1.8 }),
+    /^While it stands right, mark core outside.*put in upside down it goes in too.*keeps it right/,
+  ],
+  [
+    act('mark-ways', { names: ['core', 'block'], ways: ['upside down', 'half round'], byMm: 1.8 }),
+    /they stand.*upside down or half round each goes in too, and is off by about 1.8 mm/,
+  ],
+  [
     act('drill-air-holes', { names: ['core'], holes: 1, diameterMm: 6 }),
     /^Drill an air hole of 6 mm through core, where it covers/,
   ],
