@@ -86,6 +86,14 @@ describe('what a closing wall covers', () => {
   ])('%s', (_, cast, part, way, covers) => {
     const [row] = partDrafts(meetMould(kernel, cast, [{ id: 'part', recipe: part }]), () => way)
     expect(Math.abs(row!.closedCoversMm2 - covers)).toBeLessThanOrEqual(0.02 * covers)
+    const { min, max } = kernel.withSolids((s) => s.solid(part).body.boundingBox())
+    if (covers === 0) expect(row!.closedAt).toBeNull()
+    // In the middle of it, as near as its pieces lie.
+    else
+      for (const k of [0, 1])
+        expect(Math.abs(row!.closedAt![k]! - (min[k]! + max[k]!) / 2)).toBeLessThan(
+          0.01 * (max[k]! - min[k]!),
+        )
   })
 })
 

@@ -1,3 +1,4 @@
+import type { Vector } from '../../geometry/index.ts'
 import type { MouldPart, MouldStation, Undoing } from '../../mould/index.ts'
 import { type ActCode, act, type Operation, operation, partIdsOf, partRefs } from '../../work/index.ts'
 import type { DraftRow } from '../draft/planDraft.ts'
@@ -13,6 +14,8 @@ export type AirHoles = {
   /** What it covers inside the wall that closes, seen along its way, m2, and how deep it is closed, mm. */
   readonly coversM2: number
   readonly closedMm: number
+  /** Where the first goes: on the cast, from its front left corner as poured. */
+  readonly at: { readonly xMm: number; readonly yMm: number; readonly zMm: number }
 }
 
 /** A hole, mm; one for so much covered, m2; closed less deep than this, mm, or over less, m2, it lets go by itself [own]. */
@@ -47,11 +50,14 @@ export function airHoles(
             diameterMm: HOLE.mm,
             coversM2,
             closedMm,
+            at: placeOf(most.closedAt!),
           },
         ]
       : []
   })
 }
+
+const placeOf = ([xMm, yMm, zMm]: Vector): AirHoles['at'] => ({ xMm, yMm, zMm })
 
 /** What a closed mould is filled through lets air in as it is lifted off. */
 const opensAbove = (parts: readonly MouldPart[], id: string, top: MouldStation['figures']['top']): boolean =>
@@ -72,6 +78,7 @@ export function airHoleOperations(
     names: holes.map((h) => nameOf(h.partId)),
     holes: count,
     diameterMm: HOLE.mm,
+    places: holes.map((h) => h.at),
   }
   const about = partRefs(holes.map((h) => h.partId))
   return [

@@ -28,6 +28,8 @@ export type PartDraft = {
   readonly closedMm: number
   /** Of what it covers seen along its way, what lies inside that closing wall: there nothing lets air in but a hole, mm2. */
   readonly closedCoversMm2: number
+  /** The place on the cast nearest the middle of that, as poured; null of nothing. */
+  readonly closedAt: Vector | null
   /** What it covers seen along its way, mm2: what holds it by suction and bond. */
   readonly coversMm2: number
 }
@@ -119,7 +121,7 @@ export function partDrafts(
       wantedDeg,
       gripMm,
       closedMm,
-      closedCoversMm2: closedMm > 0 ? coveredInside(own, walls, ways[at]!) : 0,
+      ...coveredInside(closedMm > 0 ? own : [], walls, ways[at]!),
       shortMm2: sum(own.filter(({ i, deg }) => faces.has(i) && deg < wantedDeg - NEARLY)),
       lockedMm2: lockedMm2 > rest ? lockedMm2 : 0,
       coversMm2: own.reduce(
@@ -157,18 +159,43 @@ export function partDrafts(
     return [positions[at]!, positions[at + 1]!, positions[at + 2]!]
   }
 
-  /** Of what some faces cover seen along a way, what lies inside walls that stand round it, mm2. */
-  function coveredInside(own: readonly Face[], walls: readonly Vector[], way: Vector): number {
+  /** Of what some faces cover seen along a way, what lies inside walls that stand round it, mm2, and its middle. */
+  function coveredInside(
+    own: readonly Face[],
+    walls: readonly Vector[],
+    way: Vector,
+  ): Pick<PartDraft, 'closedCoversMm2' | 'closedAt'> {
     const [u, v] = squareTo(way)
     const flat = (p: Vector): Point => [dot(p, u), dot(p, v)]
     const ring = hullOf(walls.map(flat))
-    return own.reduce((sum, { i, deg }) => {
-      if (deg <= STEEP) return sum
+    const inside = own.flatMap(({ i, deg }) => {
+      if (deg <= STEEP) return []
       const [a, b, c] = [0, 3, 6].map((k) => place(9 * i + k)) as [Vector, Vector, Vector]
-      return isWithinHull(flat(between(a, between(b, c, 0.5), 2 / 3)), ring)
-        ? sum + Math.sin((deg * Math.PI) / 180) * areas[i]!
-        : sum
-    }, 0)
+      const at = between(a, between(b, c, 0.5), 2 / 3)
+      return isWithinHull(flat(at), ring)
+        ? [
+            {
+              at,
+              flat: flat(at),
+              corners: [a, b, c].map(flat),
+              mm2: Math.sin((deg * Math.PI) / 180) * areas[i]!,
+            },
+          ]
+        : []
+    })
+    const mm2 = inside.reduce((sum, f) => sum + f.mm2, 0)
+    if (mm2 === 0) return { closedCoversMm2: 0, closedAt: null }
+    const [x, y] = [0, 1].map((k) => inside.reduce((sum, f) => sum + f.flat[k]! * f.mm2, 0) / mm2)
+    const middle: Point = [x!, y!]
+    const off = (f: (typeof inside)[number]) => Math.hypot(f.flat[0] - x!, f.flat[1] - y!)
+    // The middle itself where it lies on what is covered: a ring has nothing there.
+    const on = inside.find((f) => isWithinHull(middle, hullOf(f.corners)))
+    const near = on ?? inside.reduce((best, f) => (off(f) < off(best) ? f : best))
+    const [dx, dy] = on ? [x! - on.flat[0], y! - on.flat[1]] : [0, 0]
+    return {
+      closedCoversMm2: mm2,
+      closedAt: [0, 1, 2].map((k) => near.at[k]! + dx * u[k]! + dy * v[k]!) as unknown as Vector,
+    }
   }
 
   /** How far some faces reach along a way, mm. */

@@ -42,6 +42,9 @@ export const faceWords = (face: FaceWord): string => FACE_WORDS[face]
 
 type Place = Readonly<Record<'xMm' | 'yMm' | 'zMm', number>>
 
+const placed = (places: readonly Place[], mm: (n: number) => string): string =>
+  `${places.map((p) => `${mm(Math.round(p.xMm))} from the left, ${mm(Math.round(p.yMm))} from the front, ${mm(Math.round(p.zMm))} up`).join('; ')}, from the corner of the cast as poured`
+
 /** How an agent is put on. */
 const PUT_ON = {
   'paste-wax': ['Wax', (n: number) => `${count(n, 'coat')}, left to haze, then buffed`],
@@ -119,7 +122,7 @@ export const RELEASE_ACTS = {
   'drill-vents': told(
     'drill the vents',
     (f: Named & { diameterMm: number; places: readonly Place[] }, { mm }) =>
-      `Drill ${count(f.places.length, 'vent')} of ${mm(f.diameterMm)} through ${listed(f.names)}, ${f.places.length === 1 ? 'at the highest place of its pocket' : 'each at the highest place of its pocket'}: ${f.places.map((p) => `${mm(Math.round(p.xMm))} from the left, ${mm(Math.round(p.yMm))} from the front, ${mm(Math.round(p.zMm))} up`).join('; ')}, from the corner of the cast as poured. Wax the ${f.places.length === 1 ? 'hole' : 'holes'}, and stop ${f.places.length === 1 ? 'it' : 'each'} with putty when concrete shows.`,
+      `Drill ${count(f.places.length, 'vent')} of ${mm(f.diameterMm)} through ${listed(f.names)}, ${f.places.length === 1 ? 'at the highest place of its pocket' : 'each at the highest place of its pocket'}: ${placed(f.places, mm)}. Wax the ${f.places.length === 1 ? 'hole' : 'holes'}, and stop ${f.places.length === 1 ? 'it' : 'each'} with putty when concrete shows.`,
   ),
   'cut-vents': told('cut the vents back', (f: { vents: number }) =>
     f.vents === 1
@@ -128,8 +131,8 @@ export const RELEASE_ACTS = {
   ),
   'drill-air-holes': told(
     'air holes',
-    (f: Named & { holes: number; diameterMm: number }, { mm }) =>
-      `Drill ${f.holes === 1 ? 'an air hole' : `${f.holes} air holes`} of ${mm(f.diameterMm)} through ${listed(f.names)}, where ${f.names.length === 1 ? 'it covers' : 'each covers'} the concrete: closed all round, it holds like a sucker.`,
+    (f: Named & { holes: number; diameterMm: number; places: readonly Place[] }, { mm }) =>
+      `Drill ${f.holes === 1 ? 'an air hole' : `${f.holes} air holes`} of ${mm(f.diameterMm)} through ${listed(f.names)}, where ${f.names.length === 1 ? 'it covers' : 'each covers'} the concrete, ${f.holes > f.places.length ? 'spread over it, the first' : 'in its middle'}: ${placed(f.places, mm)}. Closed all round, it holds like a sucker.`,
   ),
   'mark-ways': told(
     'mark how it goes',

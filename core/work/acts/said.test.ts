@@ -278,11 +278,24 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /they stand.*upside down or half round each goes in too, and is off by about 1.8 mm/,
   ],
   [
-    act('drill-air-holes', { names: ['core'], holes: 1, diameterMm: 6 }),
+    act('drill-air-holes', {
+      names: ['core'],
+      holes: 1,
+      diameterMm: 6,
+      places: [{ xMm: 120, yMm: 80, zMm: 40 }],
+    }),
     /^Drill an air hole of 6 mm through core, where it covers/,
   ],
   [
-    act('drill-air-holes', { names: ['core', 'shell'], holes: 3, diameterMm: 6 }),
+    act('drill-air-holes', {
+      names: ['core', 'shell'],
+      holes: 3,
+      diameterMm: 6,
+      places: [
+        { xMm: 120, yMm: 80, zMm: 40 },
+        { xMm: 0, yMm: 0, zMm: 0 },
+      ],
+    }),
     /^Drill 3 air holes of 6 mm through core and shell, where each covers/,
   ],
   [act('tape-air-holes', { names: ['core'], holes: 1 }), /^Tape the air hole of core over/],
