@@ -183,6 +183,12 @@ const patternChoiceSchema = z.strictObject({
   of: z
     .enum(['wood', 'print', 'resin-print', 'foam', 'plaster'])
     .describe('what rubber or a shell is made on'),
+  before: z
+    .enum(['nothing', 'tin-silicone', 'sealant', 'latex', 'damp'])
+    .default('nothing')
+    .describe(
+      'what met the pattern last: another rubber, a sealant that has not cured, latex or its gloves, or water',
+    ),
   clay: z
     .enum(['sulphur-free', 'sulphur', 'water'])
     .describe(
@@ -193,6 +199,7 @@ const patternChoiceSchema = z.strictObject({
 export const USUAL_PATTERN: z.infer<typeof patternChoiceSchema> = {
   of: 'wood',
   clay: 'sulphur-free',
+  before: 'nothing',
   agent: null,
 }
 

@@ -136,7 +136,7 @@ describe('what a mould is made on', () => {
 })
 
 describe('what must not meet while it is made', () => {
-  const CODES = ['cure-inhibited', 'rubber-foams', 'making-bonds']
+  const CODES = ['pattern-spoils', 'cure-inhibited', 'rubber-foams', 'making-bonds']
   it.each<[string, Piece, string | null, string | null]>([
     ['platinum on clay with sulphur', block(PLATINUM, 2, { clay: 'sulphur' }), 'cure-inhibited', 'stop'],
     ['in one block no clay meets it', block(PLATINUM, 1, { clay: 'sulphur' }), null, null],
@@ -149,6 +149,13 @@ describe('what must not meet while it is made', () => {
     ['lacquer alone under polyurethane', brushed(PU, { agent: 'lacquer' }), 'making-bonds', 'stop'],
     ['jelly under a shell', ball({ method: 'closed' }, { agent: 'petroleum-jelly' }), null, null],
     ['tape under a shell', ball({ method: 'closed' }, { agent: 'packing-tape' }), 'making-bonds', 'warn'],
+    ['platinum after tin', block(PLATINUM, 1, { before: 'tin-silicone' }), 'pattern-spoils', 'warn'],
+    ['tin after tin', block(TIN, 1, { before: 'tin-silicone' }), null, null],
+    ['platinum after latex gloves', brushed(PLATINUM, { before: 'latex' }), 'pattern-spoils', 'warn'],
+    ['tin over wet sealant', block(TIN, 1, { before: 'sealant' }), 'pattern-spoils', 'warn'],
+    ['polyurethane on damp wood', brushed(PU, { before: 'damp' }), 'pattern-spoils', 'warn'],
+    ['platinum does not mind water', block(PLATINUM, 1, { before: 'damp' }), null, null],
+    ['a shell minds none of it', ball({ method: 'closed' }, { before: 'sealant' }), null, null],
     ['a tube is made on nothing', ball({ method: 'tube' }, { clay: 'sulphur' }), null, null],
   ])('%s', (_, piece, code, level) => {
     const job = testJob(piece)

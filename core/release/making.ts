@@ -61,6 +61,14 @@ const SUITS: Readonly<
   },
 }
 
+/** What a pattern may have met before, by what it then spoils. */
+const SPOILS: Readonly<Record<MakingFace['against'], readonly Piece['release']['pattern']['before'][]>> = {
+  polyurethane: ['sealant', 'damp'],
+  'tin-silicone': ['sealant'],
+  'platinum-silicone': ['tin-silicone', 'sealant', 'latex'],
+  shell: [],
+}
+
 /** Agents that do not release anything. */
 const NOT_ONE: ReadonlySet<Kind> = new Set(['none', 'lacquer', 'varnish', 'fuel'])
 
@@ -204,6 +212,17 @@ export function makingFindings(
       })
     if (row.making === 'pattern' && against === 'platinum-silicone' && row.of === 'resin-print')
       told.push({ code: 'cure-inhibited', level: 'warn', facts: { by: 'resin-print' }, remedies: toTin })
+    const met = pattern.before
+    if (row.making === 'pattern' && met !== 'nothing' && SPOILS[against].includes(met))
+      told.push({
+        code: 'pattern-spoils',
+        level: 'warn',
+        facts: { met, against },
+        remedies: [
+          { code: 'washed', facts: { met }, changes: put({ before: 'nothing' }) },
+          ...(against === 'platinum-silicone' && met !== 'sealant' ? toTin : []),
+        ],
+      })
     if (against === 'polyurethane' && clay === 'water')
       told.push({ code: 'rubber-foams', level: 'warn', facts: {}, remedies: plainClay })
     const suits = SUITS[against][row.making]

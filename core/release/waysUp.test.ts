@@ -62,6 +62,7 @@ describe('which face down', () => {
       ],
     ],
   ])('%s', (_, recipe, expected) => {
+    expect(ways(recipe).map((w) => w.turnedOver)).toEqual([false, true])
     ways(recipe).forEach((way, i) => {
       const { air, locked } = expected[i]!
       expect([way.down, Math.abs(way.airLitres - air) < 0.02 * air + 1e-4]).toEqual([way.down, true])

@@ -26,6 +26,8 @@ export type WayUp = {
   /** Struck off or trowelled, not formed, m2. */
   readonly openM2: number
   readonly heightMm: number
+  /** Whether the cast is turned over between pour and place. */
+  readonly turnedOver: boolean
 }
 
 /** How near the level of the fill a face is open, mm, or this share of the height: a crown is filled through. */
@@ -34,6 +36,8 @@ const [SAME, CROWN] = [0.05, 1 / 200]
 export const MOST_TURNED = 30_000
 /** What stands so far below the face it is said to lie on does not lie on it, mm. */
 const RESTS = 0.5
+/** A piece that leans less than this from how it is placed is not turned over, as a cosine: 10 degrees. */
+const UPRIGHT = Math.cos(Math.PI / 18)
 const DOWN: Vector = [0, 0, -1]
 const UP: Vector = [0, 0, 1]
 
@@ -65,6 +69,7 @@ export function waysUp(
       shortM2: apart.reduce((sum, d) => sum + d.shortMm2, 0) / 1e6,
       openM2: meeting.part.reduce((sum, at, i) => (at < 0 ? sum + meeting.areas[i]! : sum), 0) / 1e6,
       heightMm: max[2]! - min[2]!,
+      turnedOver: by.z[2] < UPRIGHT,
     })
   }
   return lies
@@ -80,13 +85,14 @@ const halved = (meeting: Meeting): Meeting => ({
 /** Air, locks and open faces less than this are none, litres and m2 [own]. */
 const LITTLE = { litres: 0.001, m2: 1e-4 } as const
 
-/** Which way up is better, as a sort takes it: first by air that stays, then by what locks, then by what has too little draft. */
+/** Which way up is better, as a sort takes it: first by air that stays, then by what locks, then by what has too little draft, then by its being turned over. */
 export function compareWays(a: WayUp, b: WayUp): number {
   const by = (x: number, y: number, little: number) => (Math.abs(x - y) <= little ? 0 : x - y)
   return (
     by(a.airLitres, b.airLitres, LITTLE.litres) ||
     by(a.lockedM2, b.lockedM2, LITTLE.m2) ||
-    by(a.shortM2, b.shortM2, LITTLE.m2)
+    by(a.shortM2, b.shortM2, LITTLE.m2) ||
+    Number(a.turnedOver) - Number(b.turnedOver)
   )
 }
 

@@ -117,6 +117,36 @@ export const makingNote = ({ making, against, seal, agent, agentKind }: MakingRo
   ].join('; ')
 export const madeOnWords = (making: AgentMade): string => MADE_ON[making]
 
+/** What a pattern met before: said, why it spoils what comes next, and what makes it good. */
+const MET = {
+  'tin-silicone': [
+    'A pattern that tin-cured silicone met last',
+    'Its catalyst stays on the face and stops a cure by platinum: the rubber stays tacky there.',
+    'Wash it, varnish it, and try a patch first',
+  ],
+  sealant: [
+    'A pattern with sealant that has not cured',
+    'What it gives off stops or spoils the cure: a day for each 3 mm of it, or hot glue instead.',
+    'It has cured: a day for each 3 mm',
+  ],
+  latex: [
+    'A pattern that latex or its gloves met last',
+    'A trace of latex stops a cure by platinum: wash it, and wear vinyl or nitrile.',
+    'Wash it; wear nitrile from now on',
+  ],
+  damp: [
+    'A damp pattern',
+    'The hardener of polyurethane makes gas with water: the face comes out as a sponge.',
+    'It has dried, and is varnished',
+  ],
+} as const
+const SPOILT = {
+  polyurethane: 'polyurethane',
+  'tin-silicone': 'silicone',
+  'platinum-silicone': 'platinum-cured silicone',
+  shell: 'a shell',
+} as const
+
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const RELEASE_WORDS = {
   'agent-missing': (_f: { row: string }) => ({
@@ -223,6 +253,15 @@ export const RELEASE_WORDS = {
     what: `The rubber stays tacky on ${f.by === 'sulphur-clay' ? 'clay with sulphur' : 'a resin print'}`,
     why: 'What cures by platinum is stopped by sulphur, by uncured resin, by latex gloves, sealants and tin-cured rubber. A test patch on anything not tried before.',
     remedies: curesIt(remedies),
+  }),
+  'pattern-spoils': (
+    f: { met: keyof typeof MET; against: MakingRow['against'] },
+    _,
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${MET[f.met][0]} spoils ${SPOILT[f.against]} poured on it`,
+    why: MET[f.met][1],
+    remedies: { ...curesIt(remedies), washed: MET[f.met][2] },
   }),
   'rubber-foams': (_f: Record<string, never>, _, remedies: readonly Remedy[]) => ({
     what: 'Polyurethane foams on clay with water',

@@ -18,6 +18,13 @@ const CLAY = [
   { id: 'sulphur', name: 'oil clay with sulphur' },
   { id: 'water', name: 'clay with water' },
 ] as const
+const BEFORE = [
+  { id: 'nothing', name: 'nothing that harms' },
+  { id: 'tin-silicone', name: 'silicone cured by tin' },
+  { id: 'sealant', name: 'sealant, not cured yet' },
+  { id: 'latex', name: 'latex, or its gloves' },
+  { id: 'damp', name: 'water: it is damp' },
+] as const
 const SUITS = { id: 'suits', name: 'what suits it' }
 
 /** What the mould itself is made on: the pattern, its clay, and what lets rubber or shell go of it. */
@@ -42,6 +49,14 @@ export function MakingRows({ rows }: { rows: readonly MakingRow[] }) {
         options={OF}
         onChoose={(of) => choose('what the pattern is of', { of: of as typeof pattern.of })}
       />
+      {rows.some((r) => r.against !== 'shell') && (
+        <Pick
+          label="It met last"
+          value={pattern.before}
+          options={BEFORE}
+          onChoose={(before) => choose('what the pattern met', { before: before as typeof pattern.before })}
+        />
+      )}
       {plan?.stations.mould?.figures.making.some((m) => m.clay) && (
         <Pick
           label="Bedded in"

@@ -50,6 +50,9 @@ export function WaysUpRows() {
                     {w.face}
                   </button>
                 )}
+                {w.turnedOver && (
+                  <span className="block text-[13px] leading-none text-soft">then turned over</span>
+                )}
               </td>
               <td className="n">{w.pocketCount === 0 ? '–' : litres(w.airLitres)}</td>
               <td className="n">{w.shortM2 < 1e-4 ? '–' : patch(w.shortM2)}</td>
