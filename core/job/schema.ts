@@ -198,8 +198,8 @@ const patternChoiceSchema = z.strictObject({
 })
 export const USUAL_PATTERN: z.infer<typeof patternChoiceSchema> = {
   of: 'wood',
-  clay: 'sulphur-free',
   before: 'nothing',
+  clay: 'sulphur-free',
   agent: null,
 }
 
