@@ -72,7 +72,7 @@ export {
   WALL,
 } from './thickness/index.ts'
 export { trianglesRound } from './trianglesRound.ts'
-export { heightAt, placeOnRing, RINGS, type Under } from './underSurface.ts'
+export { heightAt, surfaceOver, type Under } from './underSurface.ts'
 export {
   between,
   boundsOf,

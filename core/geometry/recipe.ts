@@ -137,15 +137,13 @@ export type SolidRecipe =
     }
   | {
       /**
-       * All that lies under a surface, down to `low`, as far round its middle as `reach`. The surface is told by its
-       * edge (a radius for each of the ways round, anticlockwise from the right), its heights on rings that part each
-       * radius evenly, the edge last, and at the middle; beyond its edge it goes on level.
+       * All that lies under a surface, down to `low`, as far round its box as `reach`. The surface is told by its heights
+       * on squares: rows from the front, each from the left, from `origin`; beyond its box it goes on level.
        */
       readonly kind: 'under'
-      readonly middle: Point
-      readonly radii: readonly number[]
+      readonly origin: Point
+      readonly cell: number
       readonly heights: readonly (readonly number[])[]
-      readonly atMiddle: number
       readonly reach: number
       readonly low: number
       readonly name: string

@@ -107,10 +107,6 @@ export const SHAPED_WORDS = {
     remedy: `Use ${f.softest}`,
     remedies: { 'along-a-curve': 'Part it along where it is widest' },
   }),
-  'no-parting-curve': (_f: NoFacts) => ({
-    what: 'No curve parts this pattern: it is parted level',
-    why: 'A hole goes through it from above, or its outline turns back on itself as it is seen from its middle. Stand it another way up, or part it level.',
-  }),
   'pull-locks': (f: { leanDeg: number; lockedCm2: number }, { of }) => ({
     what: `Drawn apart ${f.leanDeg < 1 ? 'up and down' : f.leanDeg > 89 ? 'level, as chosen' : `${f.leanDeg}° off upright, as chosen`}, two halves hold ${of('patch', f.lockedCm2, 0)} of the cast`,
     why: 'What lies under something else along the way of its half cannot leave by it.',
@@ -118,7 +114,7 @@ export const SHAPED_WORDS = {
   }),
   'no-curved-joint': (_f: NoFacts) => ({
     what: 'No curve parts these shells in two: they are parted straight',
-    why: 'One shell would take all of it, a hole goes through the piece, its outline turns back on itself, or it locks whichever way two halves are drawn.',
+    why: 'One shell would take all of it, or it locks whichever way two halves are drawn.',
     remedy: 'Part them straight',
   }),
   'coats-thick': (f: { coatMm: number; mostMm: number; coats: number }, { fine }) => ({

@@ -1,11 +1,4 @@
-import {
-  placeOnRing,
-  RINGS,
-  rectangleLoop,
-  type SolidRecipe,
-  type Under,
-  type Vector,
-} from '../geometry/index.ts'
+import { rectangleLoop, type SolidRecipe, surfaceOver, type Under, type Vector } from '../geometry/index.ts'
 import type { MouldPart, Undoing } from '../mould/index.ts'
 
 /** Plain bodies and bare parts for tests that move them. */
@@ -55,18 +48,16 @@ export const bareAct = (partIds: string[], rigid = true): Undoing =>
  * nor by upright planes do stiff halves leave it.
  */
 export const saddle = (thick: number, rise: number): SolidRecipe => {
-  const radii = Array.from({ length: 96 }, () => 100)
-  const told = { middle: [0, 0] as const, radii }
   const surface = (by: number): Under => ({
     kind: 'under',
-    ...told,
-    heights: Array.from({ length: RINGS }, (_, k) =>
-      radii.map((__, i) => {
-        const [x, y] = placeOnRing(told, i, k)
-        return by + (rise * (x * x - y * y)) / 1e4
-      }),
+    ...surfaceOver(
+      [
+        [-100, -100],
+        [100, 100],
+      ],
+      40,
+      ([x, y]) => by + (rise * (x * x - y * y)) / 1e4,
     ),
-    atMiddle: by,
     reach: 300,
     low: -400,
     name: 'saddle',

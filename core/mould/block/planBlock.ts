@@ -202,7 +202,6 @@ export const blockMethod: MouldMethod<'block'> = {
             })),
           })
         }
-        if (halves?.noCurve) found.push(finding(piece, 'no-parting-curve', 'note', 'rubber', {}))
         if (Math.min(wall, cover) < wanted - 1e-6)
           found.push(
             finding(

@@ -34,8 +34,6 @@ export type TwoPart = {
   readonly off: (box: readonly BarePart[]) => Undoing[]
   /** How far the cast stands out over rubber that must pass it as the halves part, the worst of both, mm. */
   readonly undercutMm: () => number
-  /** Whether a curve was asked for and none can be drawn: then it is parted level. */
-  readonly noCurve: boolean
 }
 
 /**
@@ -54,10 +52,11 @@ export function twoPart(
   const { height } = body
   const parting = quick ? height / 2 : greatestSection(kernel, body).z
   // Followed where it is widest, else level at the greatest section.
-  const surface =
+  const curved =
     input.piece.mould.rubberParting === 'curve' && !quick
       ? partingSurface(kernel, body, parting, -cover - 1)
       : null
+  const surface = curved?.surface ?? null
   const at = (place: Point): number => (surface ? heightAt(surface, place) : parting)
   const tops: readonly Vector[] = quick
     ? [[body.length / 2, body.width / 2, height]]
@@ -119,8 +118,7 @@ export function twoPart(
       mass: { volume: volumes[id], kgPerM3: rubber.densityKgPerM3 },
       recipe,
     })
-  const edge = surface?.heights.at(-1) ?? [parting]
-  const [from, to] = [Math.min(...edge), Math.max(...edge)]
+  const { from, to } = curved ?? { from: parting, to: parting }
   const parts = [half('lower', lower, cover + to, DOWN), half('upper', upper, cover + height - from, UP)]
   return {
     ...volumes,
@@ -142,7 +140,6 @@ export function twoPart(
     building: (box) =>
       buildingOf(parts, box, { keys: places.length, vents: tops.length - 1, from, to }, pour, volumes),
     off: (box) => halvesOff(parts, box),
-    noCurve: input.piece.mould.rubberParting === 'curve' && !quick && surface === null,
     undercutMm: () => undercutOf(kernel, body, parting, surface),
   }
 }

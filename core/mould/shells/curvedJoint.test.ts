@@ -96,7 +96,7 @@ describe('a joint along a curve', () => {
     const side = curvedJoint(kernel, ball, [1, 0, 0])!
     expect(pushApart(side, 300, half, 2400) / (rho * Math.PI * 1e4 * 200)).toBeCloseTo(1, 1.5)
   })
-  it('a ring with a hole through it has none along its axis, and no way opens a hook', () => {
+  it('a ring parts along its axis, its hole shut off; a foot under a neck from the side', () => {
     const ring = boxed(
       turnedBody([
         [40, 0],
@@ -105,6 +105,19 @@ describe('a joint along a curve', () => {
         [40, 30],
       ]),
     )
-    expect(curvedJoint(kernel, ring, [0, 0, 1])).toBeNull()
+    expect(curvedJoint(kernel, ring, [0, 0, 1])!.lockedMm2).toBe(0)
+    const egg = boxed(
+      turnedBody([
+        [0, 0],
+        [60, 0],
+        [60, 20],
+        [20, 40],
+        [20, 60],
+        [80, 140],
+        [0, 220],
+      ]),
+    )
+    expect(curvedJoint(kernel, egg, [1, 0, 0])!.lockedMm2).toBe(0)
+    expect(curvedJoint(kernel, egg, [0, 0, 1])!.lockedMm2).toBeGreaterThan(1000)
   })
 })

@@ -2,15 +2,14 @@ import {
   dot,
   heightAt,
   type Kernel,
+  measureRegion,
   measureSolid,
   meshSolid,
   offsetRegion,
-  outlineFromAbove,
   type Placement,
-  placeOnRing,
+  type Point,
   queryMesh,
   type Region,
-  RINGS,
   type SolidRecipe,
   squareTo,
   type Under,
@@ -24,7 +23,7 @@ import { type CastBody, greatestSection } from '../castBody.ts'
 import { finding } from '../checkMould.ts'
 import type { MouldFact } from '../types.ts'
 import { bestPulls, ownAxes, spread } from './bestPulls.ts'
-import { partingSurface, WITHIN } from './partingSurface.ts'
+import { insideAlong, partingSurface } from './partingSurface.ts'
 import { type PullWay, wayAt } from './pullWay.ts'
 import { walkRing } from './walkRing.ts'
 
@@ -42,6 +41,8 @@ export type CurvedJoint = {
   /** In a frame whose z is the way, from the corner of the body's box there. */
   readonly frame: Placement
   readonly surface: Under
+  /** The body as it is seen along the way, in that frame. */
+  readonly outline: Region
   readonly body: CastBody
 }
 
@@ -63,19 +64,20 @@ export function curvedJoint(kernel: Kernel, body: CastBody, way: Vector): Curved
   const [length, width, height] = [0, 1, 2].map((k) => max[k]! - min[k]!) as [number, number, number]
   const own: CastBody = { ...body, recipe: turned([-min[0], -min[1], -min[2]]), length, width, height }
   const { z } = greatestSection(kernel, own)
-  const surface = partingSurface(kernel, own, z, -FAR * Math.hypot(length, width, height))
-  if (!surface) return null
+  const parting = partingSurface(kernel, own, z, -FAR * Math.hypot(length, width, height))
+  if (!parting) return null
+  const { surface, outline, from, to } = parting
   const origin = [0, 1, 2].map((k) => u[k]! * min[0] + v[k]! * min[1] + way[k]! * min[2]) as unknown as Vector
   const frame: Placement = { x: u, y: v, z: way, origin }
-  const edge = surface.heights.at(-1)!
   return {
     way,
     behind: { kind: 'moved', solid: surface, by: frame },
     lockedMm2: lockedBy(kernel, own, surface),
-    from: Math.min(...edge),
-    to: Math.max(...edge),
+    from,
+    to,
     frame,
     surface,
+    outline,
     body: own,
   }
 }
@@ -155,13 +157,16 @@ const LEAST_HALF = 0.002
 
 /** A flange along a joint: as far out of the body as `by`, so thick to either side of it along its way. */
 export function curvedFlange(joint: CurvedJoint, by: number, half: number, name: string): SolidRecipe {
-  const { surface, body, from, to, frame } = joint
+  const { surface, body, frame } = joint
   const raised = (mm: number): Under => ({
     ...surface,
-    heights: surface.heights.map((ring) => ring.map((z) => z + mm)),
-    atMiddle: surface.atMiddle + mm,
+    heights: surface.heights.map((row) => row.map((z) => z + mm)),
   })
-  const { low, high } = { low: Math.min(from, surface.atMiddle) - half - 1, high: to + half + 1 }
+  const all = surface.heights.flat()
+  const [low, high] = [
+    all.reduce((a, b) => Math.min(a, b)) - half - 1,
+    all.reduce((a, b) => Math.max(a, b)) + half + 1,
+  ]
   return {
     kind: 'moved',
     by: frame,
@@ -179,11 +184,11 @@ export function curvedFlange(joint: CurvedJoint, by: number, half: number, name:
 /** Places along the middle of such a flange, so far out of the body, evenly and no further apart than `spacing`; in space. */
 export function curvedFlangePoints(
   kernel: Kernel,
-  { body, surface, frame }: CurvedJoint,
+  { outline, surface, frame }: CurvedJoint,
   out: number,
   spacing: number,
 ): Vector[] {
-  const rings = offsetRegion(kernel, outlineFromAbove(kernel, body.recipe), out, 'round')
+  const rings = offsetRegion(kernel, outline, out, 'round')
   return outer(rings).flatMap((ring) =>
     walkRing(ring, spacing).map((p) => placed(frame, [...p, heightAt(surface, p)])),
   )
@@ -222,28 +227,30 @@ export function pushApart(
   volumeBefore: number,
   freshKgPerM3: number,
 ): number {
-  const { surface, frame, way } = joint
-  const { middle, radii, heights, atMiddle } = surface
-  const n = radii.length
-  const centre: Vector = [...middle, atMiddle]
-  const at = (i: number, k: number): Vector => [...placeOnRing(surface, i % n, k), heights[k]![i % n]!]
-  let moment = 0
-  const tri = (a: Vector, b: Vector, c: Vector): void => {
-    const area = ((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) / 2
-    const z = [a, b, c].reduce((sum, p) => sum + placed(frame, p)[2], 0) / 3
-    moment += area * (levelMm - z)
-  }
-  for (let i = 0; i < n; i += 1) {
-    tri(centre, at(i, 0), at(i + 1, 0))
-    for (let k = 0; k + 1 < RINGS; k += 1) {
-      tri(at(i, k), at(i, k + 1), at(i + 1, k + 1))
-      tri(at(i, k), at(i + 1, k + 1), at(i + 1, k))
+  const { surface, frame, way, outline } = joint
+  const { origin, cell, heights } = surface
+  // The middles of small squares within the outline stand for all of it.
+  const step = cell / FINE
+  const [columns, rows] = [heights[0]!.length - 1, heights.length - 1].map((n) => n * FINE) as [
+    number,
+    number,
+  ]
+  let [count, sum] = [0, 0]
+  for (let j = 0; j < rows; j += 1) {
+    const y = origin[1] + (j + 0.5) * step
+    const inside = insideAlong(outline, y)
+    for (let i = 0; i < columns; i += 1) {
+      const p: Point = [origin[0] + (i + 0.5) * step, y]
+      if (!inside(p[0])) continue
+      count += 1
+      sum += levelMm - placed(frame, [...p, heightAt(surface, p)])[2]
     }
   }
-  // The surface is told a little within the outline.
-  const whole = moment / (1 - WITHIN) ** 2
-  return Math.max(0, massToForce((whole - volumeBefore * way[2]) * freshKgPerM3 * 1e-9))
+  const moment = count === 0 ? 0 : (sum / count) * measureRegion(outline)
+  return Math.max(0, massToForce((moment - volumeBefore * way[2]) * freshKgPerM3 * 1e-9))
 }
+/** Squares looked at along one of the surface's. */
+const FINE = 2
 
 const placed = ({ x, y, z, origin }: Placement, [a, b, c]: readonly [number, number, number]): Vector =>
   [0, 1, 2].map((k) => origin[k]! + x[k]! * a + y[k]! * b + z[k]! * c) as unknown as Vector
