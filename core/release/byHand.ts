@@ -27,6 +27,7 @@ const BY_HAND: Partial<Readonly<Record<ActCode, ByHand>>> = {
   'planks-base-off': { tool: 'driver, two thin wedges', caution: 'Never lever on the concrete.' },
   'side-off': WEDGES,
   'side-lifted': WEDGES,
+  'side-tilted': WEDGES,
   'box-side-off': WEDGES,
   'corners-off': WEDGES,
   'skins-off': WEDGES,

@@ -114,12 +114,14 @@ describe('a rigid part on its way out', () => {
       overRubber: [],
       examined: [],
       ways: {},
+      tilts: {},
     })
     expect(comeOff(kernel, body, [shell], [off(['shell'], false)], new Set())).toEqual({
       locked: [],
       overRubber: [],
       examined: [],
       ways: {},
+      tilts: {},
     })
   })
 })

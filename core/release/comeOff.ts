@@ -7,6 +7,8 @@ import {
   type Vector,
 } from '../geometry/index.ts'
 import type { MouldPart, Undoing } from '../mould/index.ts'
+import type { Tilt } from './tilt.ts'
+import { tiltOut } from './tiltOut.ts'
 import { wayOut } from './wayOut.ts'
 
 /** A part that scrapes by more than this on its way is locked, mm; more where curves are cut coarser. */
@@ -32,6 +34,8 @@ export type CameOff = {
   readonly examined: readonly string[]
   /** Of those that leave by another way than their pull. */
   readonly ways: Readonly<Record<string, Vector>>
+  /** Of those that leave by no straight way but tilted off. */
+  readonly tilts: Readonly<Record<string, Tilt>>
 }
 
 type Body = ReturnType<SolidScope['solid']>['body']
@@ -72,6 +76,7 @@ export function comeOff(
     const overRubber: Locked[] = []
     const examined: string[] = []
     const ways: Record<string, Vector> = {}
+    const tilts: Record<string, Tilt> = {}
     for (const { rigid: stiff, partIds } of acts) {
       if (!stiff) {
         for (const id of partIds) soft.delete(id)
@@ -88,6 +93,15 @@ export function comeOff(
         }
         const mm = scrape(scope, { body, box }, part.pull, [{ body: concrete, box: castBox }])
         if (mm <= gives) continue
+        const tilt = tiltOut(kernel, part, [
+          cast,
+          ...[...standing.values()].flatMap((s) => (partIds.includes(s.part.id) ? [] : [s.part.recipe])),
+        ])
+        if (tilt) {
+          tilts[part.id] = tilt
+          left = left.filter((s) => s.part.id !== part.id)
+          continue
+        }
         locked.push({ partId: part.id, name: part.name, by: null, mm })
         left = left.filter((s) => s.part.id !== part.id)
       }
@@ -112,6 +126,11 @@ export function comeOff(
             ways[s.part.id] = way
             continue
           }
+          const tilt = tiltOut(kernel, s.part, [cast, ...round.map((o) => o.part.recipe)])
+          if (tilt) {
+            tilts[s.part.id] = tilt
+            continue
+          }
           const by = round.find((o) => scrape(scope, s, s.part.pull, [o]) > gives)
           locked.push({
             partId: s.part.id,
@@ -123,7 +142,7 @@ export function comeOff(
         }
       for (const { part } of own) standing.delete(part.id)
     }
-    return { locked, overRubber, examined, ways }
+    return { locked, overRubber, examined, ways, tilts }
   })
 }
 

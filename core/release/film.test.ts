@@ -10,6 +10,7 @@ import { testJob } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
 import { isStripping, type Operation } from '../work/index.ts'
 import { filmSteps, frameAt, stuckParts } from './film.ts'
+import { type Tilt, tiltedPoint } from './tilt.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -27,6 +28,7 @@ const move = (partId: string, operationId: string, by: Vector, rigid = true) => 
   rigid,
   rightMm: by[0],
   backMm: by[1],
+  tilt: null,
   upMm: by[2],
 })
 
@@ -68,7 +70,7 @@ describe('frames of a film', () => {
     ).toEqual(['bead'])
   })
   it('without a step there is one still picture', () => {
-    expect(frameAt([], 0)).toEqual({ offsets: {}, fading: {}, off: [], turned: 0 })
+    expect(frameAt([], 0)).toEqual({ offsets: {}, tilts: {}, fading: {}, off: [], turned: 0 })
   })
 })
 
@@ -83,6 +85,15 @@ describe('the order that is given, proved by moving the solids', () => {
         0,
       )
     })
+  /** A part as it stands once it is tilted. */
+  const tiltedBy = (solid: SolidRecipe, tilt: Tilt | null): SolidRecipe => {
+    if (!tilt) return solid
+    const origin = tiltedPoint([0, 0, 0], tilt)
+    const [x, y, z] = [[1, 0, 0] as const, [0, 1, 0] as const, [0, 0, 1] as const].map((v) =>
+      tiltedPoint(v, tilt).map((n, k) => n - origin[k]!),
+    ) as unknown as [Vector, Vector, Vector]
+    return { kind: 'moved', solid, by: { x, y, z, origin } }
+  }
   /** Acts whose parts were moved, over all pieces. */
   let moved = 0
   const prove = (piece: Piece, job: Job) => {
@@ -107,7 +118,7 @@ describe('the order that is given, proved by moving the solids', () => {
       const meets = release.figures.drafts.find((d) => d.partId === m.partId)?.meetsMm2 ?? 0
       for (const share of [0.08, 0.5, 1]) {
         const by = [m.rightMm * share, m.backMm * share, m.upMm * share] as const
-        const volume = volumeShared(recipeOf.get(m.partId)!, by, standing)
+        const volume = volumeShared(tiltedBy(recipeOf.get(m.partId)!, m.tilt), by, standing)
         expect([piece.name, m.partId, share, volume <= TOUCH + SLIDES * meets, volume]).toEqual([
           piece.name,
           m.partId,

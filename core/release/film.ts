@@ -1,10 +1,16 @@
 import type { Vector } from '../geometry/index.ts'
 import { type Operation, partIdsOf } from '../work/index.ts'
 import type { PartMove } from './draft/planDraft.ts'
+import type { Tilt } from './tilt.ts'
 
 /** One step of a mould coming apart: what leaves in it, how far, and how all that still stands lies by its end. */
 export type FilmStep = {
-  readonly moves: readonly { readonly partId: string; readonly by: Vector; readonly rigid: boolean }[]
+  readonly moves: readonly {
+    readonly partId: string
+    readonly by: Vector
+    readonly rigid: boolean
+    readonly tilt: Tilt | null
+  }[]
   /** Whether it lies turned over at the end of it. */
   readonly turned: boolean
 }
@@ -13,6 +19,8 @@ export type FilmStep = {
 export type FilmFrame = {
   /** How far each part that leaves now has come, mm, as poured. */
   readonly offsets: Readonly<Record<string, Vector>>
+  /** Of what is tilted off, by how much of its tilt it is turned now: before it moves. */
+  readonly tilts: Readonly<Record<string, Tilt>>
   /** Of what bends, peels or breaks as it leaves: how much of it is still there, 1 to 0. */
   readonly fading: Readonly<Record<string, number>>
   /** Parts that are off. */
@@ -21,6 +29,8 @@ export type FilmFrame = {
   readonly turned: number
 }
 
+/** What is tilted off is tilted for so much of its step. */
+const TILTS = 0.4
 /** A part is drawn no further off than this many times the size of the whole, and so much clear of where it is free. */
 const [FAR, CLEAR] = [0.75, 0.06]
 
@@ -35,10 +45,10 @@ export function filmSteps(
     return {
       moves: moves
         .filter((m) => ids.has(m.operationId))
-        .map(({ partId, rigid, rightMm, backMm, upMm }) => {
+        .map(({ partId, rigid, rightMm, backMm, upMm, tilt }) => {
           const far = Math.hypot(rightMm, backMm, upMm)
           const shown = Math.min(far + CLEAR * size, FAR * size) / far
-          return { partId, rigid, by: [rightMm * shown, backMm * shown, upMm * shown] as const }
+          return { partId, rigid, tilt, by: [rightMm * shown, backMm * shown, upMm * shown] as const }
         }),
       turned: of.at(-1)?.attitude?.turned ?? false,
     }
@@ -74,7 +84,15 @@ export function frameAt(
   const leaving = (now?.moves ?? []).filter((m) => !gone.has(m.partId))
   return {
     offsets: Object.fromEntries(
-      leaving.map(({ partId, by }) => [partId, [by[0] * share, by[1] * share, by[2] * share] as const]),
+      leaving.map(({ partId, by, tilt }) => {
+        const on = tilt ? Math.max(0, share - TILTS) / (1 - TILTS) : share
+        return [partId, [by[0] * on, by[1] * on, by[2] * on] as const]
+      }),
+    ),
+    tilts: Object.fromEntries(
+      leaving.flatMap(({ partId, tilt }) =>
+        tilt ? [[partId, { ...tilt, deg: tilt.deg * Math.min(1, share / TILTS) }]] : [],
+      ),
     ),
     fading: Object.fromEntries(leaving.flatMap((m) => (m.rigid ? [] : [[m.partId, 1 - share]]))),
     off: [...gone, ...(at > 0 ? stuck : [])],

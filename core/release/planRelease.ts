@@ -21,7 +21,8 @@ import { makingFindings, makingOperations, makingRows } from './making.ts'
 import { mustNotMeet } from './mustNotMeet.ts'
 import { pullFigures } from './pull/pullFigures.ts'
 import { takeOff } from './takeOff.ts'
-import { trappedParts } from './trappedParts.ts'
+import type { Tilt } from './tilt.ts'
+import { type LookedAt, trappedParts } from './trappedParts.ts'
 import { faceOperations, treatFaces } from './treatFaces.ts'
 import type { ReleaseFigures, ReleaseStation } from './types.ts'
 import { otherWaysUp, type WayUp, waysUp } from './waysUp.ts'
@@ -163,7 +164,7 @@ export function planReleaseStation(
     mould.parts.find((p) => p.id === id)?.name ?? castIn.find((c) => c.id === id)?.name ?? id
   const inOrder = strips.map((op) => off.find((o) => o.id === op.id)!)
   const order = inOrder.flatMap((u) => (u.rigid ? u.partIds : []))
-  const { trapped, examined, ways } =
+  const { trapped, examined, ways, tilts } =
     piece.kind === 'slab'
       ? trappedParts(
           kernel,
@@ -172,11 +173,11 @@ export function planReleaseStation(
           inOrder.flatMap((u) => u.partIds),
           new Set(order),
         )
-      : { trapped: [], examined: [], ways: new Map<string, Vector>() }
+      : { trapped: [], examined: [], ways: new Map<string, Vector>(), tilts: new Map<string, Tilt>() }
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
   const bySolids = quick
     ? null
-    : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways }, castIn, isParted(piece))
+    : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways, tilts }, castIn, isParted(piece))
   const { locked, overRubber, looked } = bySolids ?? { locked: [], overRubber: [], looked: [] }
   for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
@@ -269,7 +270,9 @@ export function planReleaseStation(
       ...marks,
       ...onFaces,
       ...looks,
-      ...whileFree(strips, inOrder, grips).map((op) => lifted(op, ways)),
+      ...whileFree(strips, inOrder, grips).map((op) =>
+        tilted(lifted(op, ways), bySolids?.tilts ?? Object.fromEntries(tilts)),
+      ),
       ...vents.cut,
     ],
   }
@@ -317,7 +320,7 @@ function fromSolids(
   cast: SolidRecipe | null,
   { parts }: MouldStation,
   acts: readonly Undoing[],
-  plan: { readonly examined: readonly string[]; readonly ways: ReadonlyMap<string, Vector> },
+  plan: Pick<LookedAt, 'examined' | 'ways' | 'tilts'>,
   castIn: readonly Stander[],
   shaped: boolean,
 ) {
@@ -331,17 +334,18 @@ function fromSolids(
     comeOff(kernel, i.cast, parts, i.acts, new Set(i.skip)),
   ).value
   const ways = { ...Object.fromEntries(plan.ways), ...came.ways }
-  const draft = runStation(memo, 'draft', { ...told, ways, castIn, shaped }, (i) => {
+  const tilts = { ...Object.fromEntries(plan.tilts), ...came.tilts }
+  const draft = runStation(memo, 'draft', { ...told, ways, tilts, castIn, shaped }, (i) => {
     const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn)
     return {
       pulls: i.shaped ? waysToPart(meeting) : null,
       rows,
       map,
       air: airPockets(meeting),
-      moves: movesOf(kernel, i.cast, parts, i.acts, i.ways),
+      moves: movesOf(kernel, i.cast, parts, i.acts, i.ways, i.tilts),
     }
   }).value
-  return { locked: came.locked, overRubber: came.overRubber, looked: came.examined, ...draft }
+  return { locked: came.locked, overRubber: came.overRubber, looked: came.examined, tilts, ...draft }
 }
 
 /** Age at 20 degC from which concrete has shrunk onto a rigid part that it grips without draft [own]. */
@@ -418,4 +422,20 @@ function lifted(op: Operation, ways: ReadonlyMap<string, Vector>): Operation {
   if (op.code !== 'side-off') return op
   const way = op.about.map((ref) => ways.get(ref.id)).find((found) => found !== undefined)
   return way && way[2] > 0.9 ? { ...op, ...act('side-lifted', { name: op.facts.name }) } : op
+}
+
+/** What leaves by no straight way is tilted off, its head or its foot first. */
+function tilted(op: Operation, tilts: Readonly<Record<string, Tilt>>): Operation {
+  if (op.code !== 'side-off') return op
+  const tilt = op.about.map((ref) => tilts[ref.id]).find((found) => found !== undefined)
+  return tilt
+    ? {
+        ...op,
+        ...act('side-tilted', {
+          name: op.facts.name,
+          first: tilt.deg > 0 ? 'head' : 'foot',
+          tiltDeg: Math.round(Math.abs(tilt.deg)),
+        }),
+      }
+    : op
 }

@@ -11,6 +11,8 @@ import {
   type Vector,
 } from '../geometry/index.ts'
 import { footOf, type MouldPart } from '../mould/index.ts'
+import type { Tilt } from './tilt.ts'
+import { tiltOut } from './tiltOut.ts'
 import { wayOut } from './wayOut.ts'
 
 export type Trapped = { readonly partId: string; readonly name: string; readonly by: string }
@@ -43,6 +45,8 @@ export type LookedAt = {
   readonly trapped: readonly Trapped[]
   readonly examined: readonly string[]
   readonly ways: ReadonlyMap<string, Vector>
+  /** Of those that leave by no straight way but tilted off. */
+  readonly tilts: ReadonlyMap<string, Tilt>
 }
 
 /**
@@ -63,6 +67,7 @@ export function trappedParts(
   const trapped: Trapped[] = []
   const examined: string[] = []
   const ways = new Map<string, Vector>()
+  const tilts = new Map<string, Tilt>()
   for (const id of order) {
     const part = parts.find((p) => p.id === id)
     const own = standing.get(id)
@@ -97,11 +102,14 @@ export function trappedParts(
       const other = standing.get(p.id)
       return other !== undefined && boxesMeet(around, other.box)
     })
-    const way = slab.solid ? wayOut(kernel, part, [slab.solid, ...left.map((p) => p.recipe)]) : null
+    const round = slab.solid ? [slab.solid, ...left.map((p) => p.recipe)] : []
+    const way = slab.solid ? wayOut(kernel, part, round) : null
+    const tilt = slab.solid && !way ? tiltOut(kernel, part, round) : null
     if (way) ways.set(id, way)
+    else if (tilt) tilts.set(id, tilt)
     else trapped.push({ partId: id, name: part.name, by })
   }
-  return { trapped, examined, ways }
+  return { trapped, examined, ways, tilts }
 }
 
 /** Area two regions share; a part that has exactly its opening's shape is measured without cutting. */

@@ -1,9 +1,14 @@
 import { type Kernel, measureSolid, type SolidRecipe, type Vector } from '../geometry/index.ts'
 
 /** How much of its own size a part has moved at each look, closest where it starts. */
-const STEPS = [0.01, 0.03, 0.08, 0.2, 0.45, 1.05] as const
+export const shareOnWay = [0.01, 0.03, 0.08, 0.2, 0.45, 1.05] as const
 /** Volumes shared on the way that are only faces sliding on one another: so thick over a part's two largest sides, mm. */
 const SLIDES = 0.005
+/** Of a part in such a box, mm3. */
+export function slidesOf(min: readonly number[], max: readonly number[]): number {
+  const size = [0, 1, 2].map((k) => max[k]! - min[k]!).sort((a, b) => b - a)
+  return Math.max(1, SLIDES * size[0]! * size[1]!)
+}
 /** Ways that are tried, turned in plan from the part's own pull; then the same rising by half a right angle. */
 const TURNS_DEG = [0, 45, -45, 22.5, -22.5, 67.5, -67.5, 90, -90, 135, -135, 180] as const
 
@@ -20,15 +25,16 @@ export function wayOut(
   return kernel.withSolids((scope) => {
     const { body } = scope.solid(part.recipe)
     const { min, max } = measureSolid(body)
-    const size = [0, 1, 2].map((k) => max[k]! - min[k]!).sort((a, b) => b - a)
-    const slides = Math.max(1, SLIDES * size[0]! * size[1]!)
+    const slides = slidesOf(min, max)
     const others = standing.map((recipe) => {
       const solid = scope.solid(recipe).body
       return { solid, ...measureSolid(solid) }
     })
     const isFree = (way: Vector): boolean => {
-      const reach = Math.hypot(...([0, 1, 2] as const).map((k) => way[k] * (max[k]! - min[k]!))) || size[0]!
-      return STEPS.every((share) => {
+      const reach =
+        Math.hypot(...([0, 1, 2] as const).map((k) => way[k] * (max[k]! - min[k]!))) ||
+        Math.max(...[0, 1, 2].map((k) => max[k]! - min[k]!))
+      return shareOnWay.every((share) => {
         const by = way.map((d) => d * share * reach) as unknown as [number, number, number]
         const near = others.filter((o) =>
           [0, 1, 2].every((k) => min[k]! + by[k]! < o.max[k]! && o.min[k]! < max[k]! + by[k]!),

@@ -12,7 +12,15 @@ import {
   type Vector,
 } from '../geometry/index.ts'
 import { pouredPlacement, pouredSize } from '../piece/index.ts'
-import { type FilmFrame, type FilmStep, filmSteps, frameAt, stuckParts } from '../release/index.ts'
+import {
+  type FilmFrame,
+  type FilmStep,
+  filmSteps,
+  frameAt,
+  stuckParts,
+  type Tilt,
+  tiltedPoint,
+} from '../release/index.ts'
 import { wordsStyle } from '../units/index.ts'
 import { isStripping, type Timed, tell } from '../work/index.ts'
 import { PageWriter } from './pageWriter.ts'
@@ -97,18 +105,32 @@ const longAxis = ({ piece, stations }: ShopSheetInput): Vector => {
 
 type Line = SeenLine & { readonly weight: number }
 
+/** A body as it is tilted at a moment. */
+function tiltedMesh(mesh: NamedMesh, tilt: Tilt | undefined): NamedMesh {
+  if (!tilt) return mesh
+  const positions = Float32Array.from(mesh.positions)
+  for (let i = 0; i < positions.length; i += 3)
+    positions.set(tiltedPoint([positions[i]!, positions[i + 1]!, positions[i + 2]!], tilt), i)
+  return { ...mesh, positions }
+}
+
 function drawn(
   bodies: readonly { readonly id: string; readonly mesh: NamedMesh }[],
   frame: FilmFrame,
   axis: Vector,
 ): Line[] {
   const here = bodies.filter((b) => !frame.off.includes(b.id))
-  const placed = here.map(({ id, mesh }): DrawnBody => ({ mesh, by: frame.offsets[id] ?? [0, 0, 0] }))
+  const placed = here.map(
+    ({ id, mesh }): DrawnBody => ({
+      mesh: tiltedMesh(mesh, frame.tilts[id]),
+      by: frame.offsets[id] ?? [0, 0, 0],
+    }),
+  )
   const eye = frame.turned > 0.5 ? turnedEye(USUAL_EYE, axis) : USUAL_EYE
   return lineDrawing(placed, eye).map((line) => {
     const { id } = here[line.body]!
     const by = frame.offsets[id]
-    const leaves = by !== undefined && Math.hypot(...by) > 1e-6
+    const leaves = (by !== undefined && Math.hypot(...by) > 1e-6) || frame.tilts[id] !== undefined
     return { ...line, weight: id === CAST ? WEIGHTS.cast : leaves ? WEIGHTS.leaves : WEIGHTS.stands }
   })
 }

@@ -1,6 +1,6 @@
 import * as THREE from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
-import type { FilmFrame } from '../../core/release/index.ts'
+import { type FilmFrame, tiltedPoint } from '../../core/release/index.ts'
 import type { PartMesh, Scene } from '../worker/protocol.ts'
 
 export type SolidScene = {
@@ -167,6 +167,7 @@ export function openSolidScene(
       edges.color = colour('--ink')
       group.visible = part.role === 'piece' || part.role === 'insert' || look.attitude === 'poured'
       group.position.set(0, 0, 0)
+      group.quaternion.identity()
       dim(fill, edges, 1)
       group.children[0]!.visible = true
       if (filmed) {
@@ -191,7 +192,12 @@ export function openSolidScene(
     group.children[0]!.visible = !off
     if (off) edges.color = colour('--hair')
     if (!by) return
-    group.position.set(...by)
+    const tilt = filmed?.tilts[part.id]
+    if (tilt) {
+      group.quaternion.setFromAxisAngle(new THREE.Vector3(...tilt.axis), (tilt.deg * Math.PI) / 180)
+      const [x, y, z] = tiltedPoint([0, 0, 0], tilt)
+      group.position.set(x + by[0], y + by[1], z + by[2])
+    } else group.position.set(...by)
     edges.color = colour('--oxide')
     dim(fill, edges, filmed?.fading[part.id] ?? 1)
   }

@@ -1,5 +1,6 @@
 import { type Kernel, type SolidRecipe, squareTo, type Vector } from '../../geometry/index.ts'
 import type { MouldPart, Undoing } from '../../mould/index.ts'
+import type { Tilt } from '../tilt.ts'
 import { type Meeting, meetMould, type Stander } from './meetMould.ts'
 import { draftOf, type PartDraft, partDrafts } from './partDrafts.ts'
 
@@ -21,6 +22,8 @@ export type PartMove = {
   readonly rightMm: number
   readonly backMm: number
   readonly upMm: number
+  /** Of what is tilted off before it goes that way: about which edge, and how far. */
+  readonly tilt: Tilt | null
 }
 
 export type DraftRow = PartDraft & { readonly rigid: boolean }
@@ -76,6 +79,7 @@ export function movesOf(
   parts: readonly MouldPart[],
   acts: readonly Undoing[],
   ways: Readonly<Record<string, Vector>>,
+  tilts: Readonly<Record<string, Tilt>> = {},
 ): PartMove[] {
   const wayOf = waysOf(parts, ways)
   return kernel.withSolids((scope) => {
@@ -118,7 +122,7 @@ export function movesOf(
       (STAYS_ON.has(u.code) ? [] : u.partIds).flatMap((partId): PartMove[] => {
         const part = parts.find((p) => p.id === partId)
         if (!part) return []
-        const way = wayOf(partId)
+        const way = tilts[partId]?.draw ?? wayOf(partId)
         const by = Math.max(CLEAR, farOf(way) - reach(part.recipe, way).from)
         return [
           {
@@ -128,6 +132,7 @@ export function movesOf(
             rightMm: way[0] * by,
             backMm: way[1] * by,
             upMm: way[2] * by,
+            tilt: tilts[partId] ?? null,
           },
         ]
       }),

@@ -186,6 +186,11 @@ export const RELEASE_ACTS = {
     (f: { name: string }) =>
       `Slide ${f.name} straight up, tapped at both ends in turn: it does not come outward.`,
   ),
+  'side-tilted': told(
+    'side tilted off',
+    (f: { name: string; first: 'head' | 'foot'; tiltDeg: number }) =>
+      `Tilt ${f.name} off, its ${f.first === 'head' ? 'upper edge' : 'foot'} outward by about ${f.tiltDeg}°, then draw it away: straight out it catches.`,
+  ),
   'skins-off': told('skins off', (f: Named & { ribs: boolean }) =>
     f.ribs
       ? `Prise the ribs off ${listed(f.names)}, then peel each skin away from one end.`

@@ -583,6 +583,11 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /^Saw a and b .*their corners/,
     /Drill /,
   ],
+  [
+    act('side-tilted', { name: 'left', first: 'head', tiltDeg: 11 }),
+    /^Tilt left off, its upper edge outward by about 11°/,
+  ],
+  [act('side-tilted', { name: 'left', first: 'foot', tiltDeg: 4 }), /its foot outward by about 4°/],
   [act('side-lifted', { name: 'notch left' }), /^Slide notch left straight up.*does not come outward/],
   [act('ease-arrises', { fins: true }), /Take off fins/],
   [act('ease-arrises', { fins: false }), /^Ease sharp arrises/, /fins/],
