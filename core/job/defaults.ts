@@ -160,7 +160,13 @@ function usualChoices(
       vented: false,
       pattern: USUAL_PATTERN,
     },
-    mix: { mix: firstId(stock.mixes), water: 'medium', wastePercent: null, mixer: firstId(stock.mixers) },
+    mix: {
+      mix: firstId(stock.mixes),
+      water: 'medium',
+      wastePercent: null,
+      mixer: firstId(stock.mixers),
+      portion: null,
+    },
     pour: {
       start,
       zone,

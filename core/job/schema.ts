@@ -231,6 +231,13 @@ export const mixChoiceSchema = z.strictObject({
   water: z.enum(['stiff', 'medium', 'limit']),
   wastePercent: z.number().min(0).max(100).nullable().describe('null takes 10, or 15 under 10 litres'),
   mixer: id,
+  portion: z
+    .enum(['bags', 'weighed'])
+    .nullable()
+    .default(null)
+    .describe(
+      'whole and half bags, or weighed out in equal batches of what is needed; null weighs what takes less than a bag',
+    ),
 })
 
 export const pourChoiceSchema = z.strictObject({

@@ -98,7 +98,7 @@ export function planLogStation(
       plannedNow: {
         catalogueVersion: CATALOGUE_VERSION,
         volumeLitres: figures.volumeLitres,
-        bags: mix.figures.bags,
+        bags: mix.figures.mixedBags,
         waterLitresPerBag: mix.figures.waterPerBagLitres,
         concreteKg: figures.concreteKg,
         stripHours: strip === null ? null : strip / 60,

@@ -53,25 +53,59 @@ describe('bags, water and money, worked out by hand', () => {
         mixMinutes: 8,
       },
     ],
-    // 3 L is under 10 L: 15 percent. 3.45 L of 10.8 L a bag.
+    // 3 L is under 10 L: 15 percent. 3.45 L of 10.8 L a bag, which is opened all the same.
     [
       3,
-      { mix: 'fast-20', water: 'limit' },
+      { mix: 'fast-20', water: 'limit', portion: 'bags' },
       5,
       {
         wastePercent: 15,
         wasteFrom: 'size',
+        portion: 'bags',
+        portionFrom: 'choice',
         neededLitres: 3.45,
         bags: 1,
+        mixedBags: 1,
+        leftKg: 0,
         bagsPerJob: 2,
         spareLitres: 7.35,
         waterLitres: 3.5,
         dryKg: 20,
         f28Mpa: 40,
         cementKg: 6,
+        costPerCast: 16,
         costPerJob: 32,
         mixMinutes: 8,
       },
+    ],
+    // Less than a bag is weighed out: 3.45 of 10.8 L is 0.3194 of it, and the rest is kept.
+    [
+      3,
+      { mix: 'fast-20', water: 'limit' },
+      5,
+      {
+        portion: 'weighed',
+        portionFrom: 'size',
+        neededLitres: 3.45,
+        bags: 1,
+        mixedBags: 3.45 / 10.8,
+        leftKg: 20 - (20 * 3.45) / 10.8,
+        bagsPerJob: 2,
+        spareLitres: 0,
+        waterLitres: (3.5 * 3.45) / 10.8,
+        dryKg: (20 * 3.45) / 10.8,
+        cementKg: (6 * 3.45) / 10.8,
+        costPerCast: (16 * 3.45) / 10.8,
+        costPerJob: 32,
+        mixMinutes: 8,
+      },
+    ],
+    // 66 L weighed out in a tub of 25 L: three equal batches of 22 L.
+    [
+      60,
+      { mix: 'structural-25', water: 'medium', portion: 'weighed' },
+      1,
+      { bagsExact: 5.5, bags: 6, mixedBags: 5.5, leftKg: 12.5, spareLitres: 0, dryKg: 137.5, mixMinutes: 24 },
     ],
     // Waste that is told stands, even none: 60 L is 5 bags exactly, in three batches of at most two.
     [
@@ -107,13 +141,18 @@ describe('bags, water and money, worked out by hand', () => {
       ]).toEqual([key, true])
     }
     expect(findings.map((f) => f.code)).toEqual(mix.water === 'limit' ? ['water-at-limit'] : [])
-    expect(figures.batches.reduce((sum, b) => sum + b.bags, 0)).toBe(figures.bags)
+    expect(figures.batches.reduce((sum, b) => sum + b.bags, 0)).toBeCloseTo(figures.mixedBags, 9)
+    if (figures.portion === 'weighed')
+      expect(new Set(figures.batches.map((b) => b.litres.toFixed(9))).size).toBe(1)
     for (const b of figures.batches) {
-      expect(b.bags).toBeLessThanOrEqual(figures.bagsPerBatch)
-      expect(b.waterLitres).toBeCloseTo((b.bags / figures.bags) * figures.waterLitres, 9)
+      expect(b.bags).toBeLessThanOrEqual(figures.bagsPerBatch + 1e-9)
+      expect(b.waterLitres).toBeCloseTo((b.bags / figures.mixedBags) * figures.waterLitres, 9)
       expect(b.heldBackLitres).toBeCloseTo(b.waterLitres / 10, 9)
-      expect(b.dryKg).toBeCloseTo((b.bags / figures.bags) * figures.dryKg, 9)
-      expect(b.litres).toBeCloseTo((b.bags / figures.bags) * (figures.neededLitres + figures.spareLitres), 9)
+      expect(b.dryKg).toBeCloseTo((b.bags / figures.mixedBags) * figures.dryKg, 9)
+      expect(b.litres).toBeCloseTo(
+        (b.bags / figures.mixedBags) * (figures.neededLitres + figures.spareLitres),
+        9,
+      )
     }
   })
   it('loses more of a small cast to the tub, below 10 L', () =>
@@ -129,6 +168,7 @@ describe('bags, water and money, worked out by hand', () => {
           number: b.number,
           batches: 3,
           bags: b.bags,
+          weighedKg: 0,
           waterLitres: b.waterLitres,
           heldBackLitres: b.heldBackLitres,
           fibreKg: 0,
@@ -177,10 +217,11 @@ describe('what is wrong with a mix', () => {
     const { station, findings } = mixed(20, mix, {}, stock)
     expect(findings.map((f) => `${f.code} ${f.level}`)).toEqual(want)
     expect(station === null).toBe(findings.some((f) => f.level === 'stop'))
-    // The remedy is the smallest that takes a whole bag.
+    // It is weighed out, or mixed in the smallest that takes a whole bag.
     for (const f of findings.filter((g) => g.code === 'mixer-too-small'))
-      expect(f.remedies[0]!.changes).toEqual([
-        { type: 'mixChosen', pieceId: 'top', patch: { mixer: 'bucket-12' } },
+      expect(f.remedies.map((r) => r.changes)).toEqual([
+        [{ type: 'mixChosen', pieceId: 'top', patch: { portion: 'weighed' } }],
+        [{ type: 'mixChosen', pieceId: 'top', patch: { mixer: 'bucket-12' } }],
       ])
   })
 })

@@ -36,19 +36,23 @@ export function planMixStation(
   const wastePercent = piece.mix.wastePercent ?? defaultWaste(volumeLitres)
   const needed = volumeLitres * (1 + wastePercent / 100)
   const bagsExact = needed / mix.yieldLitres
+  const portion = piece.mix.portion ?? (bagsExact < 1 - 1e-9 && !coats ? 'weighed' : 'bags')
+  const weighed = portion === 'weighed'
   // A face coat is a batch of its own: each of both is rounded up to half bags.
-  const halves = (litres: number) => Math.ceil(litres / mix.yieldLitres / BAG_STEP - 1e-9) * BAG_STEP
+  const halves = (litres: number) =>
+    weighed ? litres / mix.yieldLitres : Math.ceil(litres / mix.yieldLitres / BAG_STEP - 1e-9) * BAG_STEP
   const faceLitres = coats ? coats.faceLitres * (1 + wastePercent / 100) : 0
   const [faceBags, backBags] = coats ? [halves(faceLitres), halves(needed - faceLitres)] : [0, 0]
   const bags = coats ? Math.ceil(faceBags + backBags - 1e-9) : Math.max(1, Math.ceil(bagsExact - 1e-9))
+  const mixedBags = coats ? faceBags + backBags : weighed ? bagsExact : bags
   const water = mix.waterLitres[piece.mix.water]
   const perBatch = Math.floor(mixer.litres / mix.yieldLitres / BAG_STEP + 1e-9) * BAG_STEP
-  if (perBatch === 0)
+  if (perBatch === 0 && !weighed)
     raise(
       'mixer-too-small',
       'warn',
       { mixer: mixer.name, mixerLitres: mixer.litres, yieldLitres: mix.yieldLitres },
-      largerMixer(piece, mix, stock),
+      smallMixer(piece, mix, stock),
     )
   const density = (mix.bagKg + mix.waterLitres.medium) / (mix.yieldLitres / 1000)
   if (Math.abs(density / mix.freshKgPerM3 - 1) > DENSITY_TOLERANCE)
@@ -56,13 +60,16 @@ export function planMixStation(
   if (piece.mix.water === 'limit')
     raise('water-at-limit', 'note', { f28Mpa: mix.f28.limit, mediumMpa: mix.f28.medium })
   const jobBags = Math.ceil((coats ? faceBags + backBags : bagsExact) * piece.quantity - 1e-9)
-  const split = (of: number, kgPerM3: number) => splitBatches(of, perBatch || BAG_STEP, mix, water, kgPerM3)
+  const split = (of: number, kgPerM3: number) =>
+    weighed
+      ? equalBatches(of, mixer.litres / mix.yieldLitres, mix, water, kgPerM3)
+      : splitBatches(of, perBatch || BAG_STEP, mix, water, kgPerM3)
   const batches = coats
     ? [
         ...split(faceBags, 0).map((b) => ({ ...b, coat: 'face' as const })),
         ...split(backBags, inside?.fibreKgPerM3 ?? 0).map((b) => ({ ...b, coat: 'back' as const })),
       ].map((b, i) => ({ ...b, number: i + 1 }))
-    : split(bags, inside?.fibreKgPerM3 ?? 0)
+    : split(mixedBags, inside?.fibreKgPerM3 ?? 0)
   const figures: MixFigures = {
     mixName: mix.name,
     volumeLitres,
@@ -70,36 +77,41 @@ export function planMixStation(
     wasteFrom: piece.mix.wastePercent === null ? 'size' : 'choice',
     neededLitres: needed,
     bagsExact,
+    portion,
+    portionFrom: piece.mix.portion === null ? 'size' : 'choice',
     bags,
+    mixedBags,
+    leftKg: (bags - mixedBags) * mix.bagKg,
     bagsPerJob: Math.max(jobBags, 1),
-    spareLitres: bags * mix.yieldLitres - needed,
+    spareLitres: mixedBags * mix.yieldLitres - needed,
     waterPerBagLitres: water,
     waterLeastPerBagLitres: mix.waterLitres.stiff,
     waterMostPerBagLitres: mix.waterLitres.limit,
     waterLitres: batches.reduce((sum, b) => sum + b.waterLitres, 0),
     fibreKg: batches.reduce((sum, b) => sum + b.fibreKg, 0),
-    dryKg: bags * mix.bagKg,
+    dryKg: mixedBags * mix.bagKg,
     f28Mpa: mix.f28[piece.mix.water],
-    cementKg: (bags * mix.bagKg * mix.cementPercent) / 100,
+    cementKg: (mixedBags * mix.bagKg * mix.cementPercent) / 100,
     densityCheckKgPerM3: density,
     mixer: mixer.name,
-    bagsPerBatch: perBatch || BAG_STEP,
+    bagsPerBatch: weighed ? mixer.litres / mix.yieldLitres : perBatch || BAG_STEP,
     batches,
     mixMinutes: batches.length * mixer.mixMinutes,
-    costPerCast: mix.price === null ? null : bags * mix.price,
+    costPerCast: mix.price === null ? null : (weighed ? mixedBags : bags) * mix.price,
     costPerJob: mix.price === null ? null : Math.max(jobBags, 1) * mix.price,
   }
-  return { station: { figures, findings, operations: mixBatches(batches, mixer) }, findings }
+  return { station: { figures, findings, operations: mixBatches(batches, mixer, weighed) }, findings }
 }
 
 /** Each batch is mixed by itself, before the concrete already placed stops working. */
-const mixBatches = (batches: readonly Batch[], mixer: Mixer): Operation[] =>
-  batches.map(({ number, bags, waterLitres, heldBackLitres, fibreKg, coat }) =>
+const mixBatches = (batches: readonly Batch[], mixer: Mixer, weighed: boolean): Operation[] =>
+  batches.map(({ number, bags, dryKg, waterLitres, heldBackLitres, fibreKg, coat }) =>
     operation({
       ...act('mix-batch', {
         number,
         batches: batches.length,
         bags,
+        weighedKg: weighed ? dryKg : 0,
         waterLitres,
         heldBackLitres,
         fibreKg,
@@ -113,19 +125,27 @@ const mixBatches = (batches: readonly Batch[], mixer: Mixer): Operation[] =>
     }),
   )
 
-function largerMixer(piece: Piece, mix: Mix, stock: Pick<Stock, 'mixers'>): Finding['remedies'] {
+/** A mixer that takes not even half a bag: what is weighed out fits any; or a larger one. */
+function smallMixer(piece: Piece, mix: Mix, stock: Pick<Stock, 'mixers'>): Finding['remedies'] {
   const larger = stock.mixers
     .filter((m) => m.litres >= mix.yieldLitres)
     .sort((a, b) => a.litres - b.litres)[0]
-  return larger
-    ? [
-        {
-          code: 'mixer-too-small',
-          facts: { mixer: larger.name },
-          changes: [{ type: 'mixChosen', pieceId: piece.id, patch: { mixer: larger.id } }],
-        },
-      ]
-    : []
+  return [
+    {
+      code: 'weighed',
+      facts: {},
+      changes: [{ type: 'mixChosen', pieceId: piece.id, patch: { portion: 'weighed' } }],
+    },
+    ...(larger
+      ? [
+          {
+            code: 'mixer-too-small',
+            facts: { mixer: larger.name },
+            changes: [{ type: 'mixChosen' as const, pieceId: piece.id, patch: { mixer: larger.id } }],
+          },
+        ]
+      : []),
+  ]
 }
 
 /** Even batches in whole or half bags, none above what the mixer takes; they add up to the bags opened. */
@@ -138,17 +158,43 @@ export function splitBatches(
 ): Batch[] {
   const count = Math.ceil(bags / most - 1e-9)
   const steps = Math.round(bags / BAG_STEP)
-  return Array.from({ length: count }, (_, i) => {
-    const share = (Math.floor(((i + 1) * steps) / count) - Math.floor((i * steps) / count)) * BAG_STEP
-    return {
-      number: i + 1,
-      bags: share,
-      litres: share * mix.yieldLitres,
-      dryKg: share * mix.bagKg,
-      waterLitres: share * waterPerBag,
-      heldBackLitres: share * waterPerBag * HELD_BACK,
-      fibreKg: (share * mix.yieldLitres * fibreKgPerM3) / 1000,
-      coat: 'all',
-    }
-  })
+  return Array.from({ length: count }, (_, i) =>
+    batchOf(
+      i + 1,
+      (Math.floor(((i + 1) * steps) / count) - Math.floor((i * steps) / count)) * BAG_STEP,
+      mix,
+      waterPerBag,
+      fibreKgPerM3,
+    ),
+  )
 }
+
+/** Equal batches, so that colour does not change from one to the next, none above what the mixer takes. */
+export function equalBatches(
+  bags: number,
+  most: number,
+  mix: Mix,
+  waterPerBag: number,
+  fibreKgPerM3 = 0,
+): Batch[] {
+  const count = Math.max(1, Math.ceil(bags / most - 1e-9))
+  return Array.from({ length: count }, (_, i) => batchOf(i + 1, bags / count, mix, waterPerBag, fibreKgPerM3))
+}
+
+/** So much of a bag as one batch: all that goes in is scaled as the bag is. */
+const batchOf = (
+  number: number,
+  bags: number,
+  mix: Mix,
+  waterPerBag: number,
+  fibreKgPerM3: number,
+): Batch => ({
+  number,
+  bags,
+  litres: bags * mix.yieldLitres,
+  dryKg: bags * mix.bagKg,
+  waterLitres: bags * waterPerBag,
+  heldBackLitres: bags * waterPerBag * HELD_BACK,
+  fibreKg: (bags * mix.yieldLitres * fibreKgPerM3) / 1000,
+  coat: 'all',
+})

@@ -3,6 +3,7 @@ import type { Operation } from '../work/index.ts'
 
 export type Batch = {
   readonly number: number
+  /** What goes in of bags: parts of one too, where it is weighed out. */
   readonly bags: number
   readonly litres: number
   readonly dryKg: number
@@ -21,8 +22,17 @@ export type MixFigures = {
   readonly wasteFrom: 'size' | 'choice'
   readonly neededLitres: number
   readonly bagsExact: number
+  /** Whole and half bags, or weighed out in equal batches of what is needed. */
+  readonly portion: 'bags' | 'weighed'
+  readonly portionFrom: 'size' | 'choice'
+  /** Opened. */
   readonly bags: number
+  /** Mixed: less than is opened where it is weighed out. */
+  readonly mixedBags: number
+  /** Left in the bag that is opened last, for the shelf. */
+  readonly leftKg: number
   readonly bagsPerJob: number
+  /** Mixed beyond what is needed. */
   readonly spareLitres: number
   readonly waterPerBagLitres: number
   readonly waterLeastPerBagLitres: number

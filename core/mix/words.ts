@@ -12,8 +12,8 @@ export const MIX_WORDS = {
   }),
   'mixer-too-small': (f: { mixer: string; mixerLitres: number; yieldLitres: number }, { litres }) => ({
     what: `${f.mixer} takes ${litres(f.mixerLitres)}; half a bag makes ${litres(f.yieldLitres / 2)}`,
-    why: 'Less than half a bag is hard to scale by eye: weigh it, or use a larger mixer.',
-    remedy: 'Use a larger mixer',
+    why: 'Less than half a bag is hard to scale by eye: weigh it out, or use a larger mixer.',
+    remedies: { weighed: 'Weigh it out', 'mixer-too-small': 'Use a larger mixer' },
   }),
   'yield-doubtful': (f: { mix: string; byBagKgPerM3: number; statedKgPerM3: number }, { of }) => ({
     what: `${f.mix}: bag and water over yield give ${of('density', f.byBagKgPerM3, 0)}, not ${of('density', f.statedKgPerM3, 0)}`,

@@ -105,13 +105,19 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
     {
       heading: 'MIX',
       lines: [
-        { text: mix.figures.mixName, value: plural(mix.figures.bags, 'bag') },
+        {
+          text: mix.figures.mixName,
+          value:
+            mix.figures.portion === 'weighed'
+              ? `${style.kg(mix.figures.dryKg, 2)} of ${plural(mix.figures.bags, 'bag')}`
+              : plural(mix.figures.bags, 'bag'),
+        },
         {
           text: `volume ${style.litres(mix.figures.volumeLitres, 2)}, with ${showNumber(mix.figures.wastePercent, 1)} percent`,
           value: style.litres(mix.figures.neededLitres),
         },
         ...mix.figures.batches.map((b) => ({
-          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${plural(b.bags, 'bag')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
+          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${mix.figures.portion === 'weighed' ? style.kg(b.dryKg, 2) : plural(b.bags, 'bag')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
           value: `${style.liquid(b.waterLitres)} water`,
         })),
         {

@@ -31,6 +31,8 @@ export const POUR_ACTS = {
         number: number
         batches: number
         bags: number
+        /** Of the bag, where it is weighed out; 0 where bags are emptied. */
+        weighedKg: number
         waterLitres: number
         heldBackLitres: number
         fibreKg: number
@@ -38,7 +40,7 @@ export const POUR_ACTS = {
       },
       s,
     ) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
   'place-batch': told(
     'place',

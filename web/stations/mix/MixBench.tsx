@@ -58,17 +58,40 @@ export function MixBench() {
         options={job.stock.mixers}
         onChoose={(mixer) => choose('mixer', { mixer })}
       />
+      <Choice
+        label="Measured"
+        value={piece.mix.portion ?? 'usual'}
+        options={[
+          { value: 'usual', name: 'as usual', note: 'weighed where it takes less than a bag' },
+          { value: 'bags', name: 'by the bag', note: 'whole and half bags' },
+          { value: 'weighed', name: 'weighed out', note: 'equal batches: one colour' },
+        ]}
+        onChoose={(p) =>
+          choose(p === 'usual' ? 'measured as usual' : p === 'bags' ? 'by the bag' : 'weighed out', {
+            portion: p === 'usual' ? null : p,
+          })
+        }
+      />
       {figures && (
         <div className={looks.mix}>
           <h2>For one cast</h2>
-          <Row label={figures.mixName} unit={figures.bags === 1 ? 'bag' : 'bags'}>
-            {figures.bags}
-          </Row>
-          <Row label="of which needed" unit="bags">
+          {figures.portion === 'weighed' ? (
+            <QuantityRow label={figures.mixName} of="mass" value={figures.dryKg} digits={2} />
+          ) : (
+            <Row label={figures.mixName} unit={figures.bags === 1 ? 'bag' : 'bags'}>
+              {showNumber(figures.mixedBags, 1)}
+            </Row>
+          )}
+          <Row label={figures.portion === 'weighed' ? 'which is' : 'of which needed'} unit="bags">
             {showNumber(figures.bagsExact, 2)}
           </Row>
           <QuantityRow label="Water" of="liquid" value={figures.waterLitres} digits={2} />
-          <QuantityRow label="Left over" of="volume" value={figures.spareLitres} digits={1} />
+          {figures.portion === 'bags' && (
+            <QuantityRow label="Mixed too much" of="volume" value={figures.spareLitres} digits={1} />
+          )}
+          {figures.leftKg > 0.005 && (
+            <QuantityRow label="Left in the bag" of="mass" value={figures.leftKg} digits={1} />
+          )}
           <Row label="Cost">{money(figures.costPerCast)}</Row>
           {piece.quantity > 1 && (
             <>
