@@ -19,7 +19,7 @@ import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
 import { type Memo, noMemo, pieceWith, type Result, runStation } from './station.ts'
 import { mixedIn, planSteelStation, type SteelStation, suctionOf } from './steel/index.ts'
-import { USUAL_DENSITY } from './stock/index.ts'
+import { type Mix, USUAL_DENSITY } from './stock/index.ts'
 import { orderOperations, type Timed } from './work/index.ts'
 
 export type Stations = {
@@ -246,12 +246,20 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             pieceStation: castRun,
             mixes: stock.mixes,
             mixers: stock.mixers,
+            doses: stock.doses,
+            metal: hasMetal(piece, castRun.value.geometry.inserts.length, stock),
             steel: piece.steel.kind === 'fibre' || piece.steel.kind === 'coats' ? piece.steel : null,
           },
           (i) => {
             const row = i.mixes.find((m) => m.id === i.piece.mix.mix)
             const inside = i.steel && row && mixedIn(piece, i.pieceStation, row.freshKgPerM3)
-            return planMixStation(i.piece, i.pieceStation, { mixes: i.mixes, mixers: i.mixers }, inside)
+            return planMixStation(
+              i.piece,
+              i.pieceStation,
+              { mixes: i.mixes, mixers: i.mixers, doses: i.doses },
+              inside,
+              i.metal,
+            )
           },
         ),
       ),
@@ -268,7 +276,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             {
               piece: pieceWith(piece, 'pour'),
               people: settings.people,
-              mix: mixRow,
+              mix: setBy(mixRow, mixRun.value.figures.setShare),
               before: { piece: castRun, steel: steelRun, mix: mixRun },
               mould: { mould: mouldRun, release: releaseRun },
             },
@@ -407,6 +415,19 @@ function laidWith(
     }),
   ).value
 }
+
+/** Whether steel, wire or another metal lies in a piece: what glass and plastic are not is taken for it. */
+function hasMetal({ steel }: Piece, inserts: number, { meshes, bars }: Job['stock']): boolean {
+  const { rails, corners, hoops, cage, ribs, own, row } = steel.bars
+  const barred = rails || corners || hoops || cage || ribs || own.length > 0
+  const glass = bars.find((b) => b.id === row)?.material === 'glass-fibre'
+  const mesh = steel.kind === 'mesh' && meshes.find((m) => m.id === steel.mesh)?.finish !== 'ar-glass'
+  return mesh || inserts > 0 || (barred && !glass)
+}
+
+/** A mix as its doses make it set. */
+const setBy = (mix: Mix, share: number): Mix =>
+  share === 1 ? mix : { ...mix, initialSet: mix.initialSet * share, finalSet: mix.finalSet * share }
 
 /** The run of a station that may have none to give: null where it has none, under the same key where it has. */
 const present = <T>(run: Result<{ readonly station: T | null }> | null): Result<T> | null =>

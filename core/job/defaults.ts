@@ -166,6 +166,7 @@ function usualChoices(
       wastePercent: null,
       mixer: firstId(stock.mixers),
       portion: null,
+      doses: [],
     },
     pour: {
       start,

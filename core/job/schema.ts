@@ -238,6 +238,13 @@ export const mixChoiceSchema = z.strictObject({
     .describe(
       'whole and half bags, or weighed out in equal batches of what is needed; null weighs what takes less than a bag',
     ),
+  doses: z
+    .array(
+      z.strictObject({ dose: id, percent: z.number().positive().max(100).describe('of the cement’s mass') }),
+    )
+    .max(8)
+    .default([])
+    .describe('pigment, plasticiser, accelerator or retarder that goes in'),
 })
 
 export const pourChoiceSchema = z.strictObject({

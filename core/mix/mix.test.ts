@@ -172,6 +172,7 @@ describe('bags, water and money, worked out by hand', () => {
           waterLitres: b.waterLitres,
           heldBackLitres: b.heldBackLitres,
           fibreKg: 0,
+          doses: [],
           coat: 'all',
         },
       ]),

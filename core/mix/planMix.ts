@@ -2,6 +2,7 @@ import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mix, Mixer, Stock } from '../stock/index.ts'
 import { act, type Operation, operation } from '../work/index.ts'
+import { doseFindings, doseParts, dosesOf, setShare } from './doses.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
 import type { MixFindings } from './words.ts'
 
@@ -18,12 +19,14 @@ const DENSITY_TOLERANCE = 0.03
 export function planMixStation(
   piece: Piece,
   { figures: { volumeLitres } }: PieceStation,
-  stock: Pick<Stock, 'mixes' | 'mixers'>,
+  stock: Pick<Stock, 'mixes' | 'mixers' | 'doses'>,
   /** Fibre, and the face coat that is mixed by itself without it. */
   inside: {
     readonly fibreKgPerM3: number
     readonly coats: { readonly faceLitres: number } | null
   } | null = null,
+  /** Whether steel, wire or another metal lies in it. */
+  metal = false,
 ): { station: MixStation | null; findings: Finding[] } {
   const { findings, raise } = findingList<MixFindings>('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
@@ -64,12 +67,23 @@ export function planMixStation(
     weighed
       ? equalBatches(of, mixer.litres / mix.yieldLitres, mix, water, kgPerM3)
       : splitBatches(of, perBatch || BAG_STEP, mix, water, kgPerM3)
-  const batches = coats
+  const { dosed, missing } = dosesOf(piece, stock)
+  const parts = coats
     ? [
         ...split(faceBags, 0).map((b) => ({ ...b, coat: 'face' as const })),
         ...split(backBags, inside?.fibreKgPerM3 ?? 0).map((b) => ({ ...b, coat: 'back' as const })),
       ].map((b, i) => ({ ...b, number: i + 1 }))
     : split(mixedBags, inside?.fibreKgPerM3 ?? 0)
+  const batches = parts.map((b): Batch => ({ ...b, doses: doseParts(dosed, b.dryKg, mix) }))
+  for (const f of doseFindings(piece, dosed, missing, batches, metal))
+    raise(f.code as keyof MixFindings, f.level, f.facts as never, f.remedies)
+  const doses = doseParts(dosed, mixedBags * mix.bagKg, mix)
+  // What has no price is not added as nothing.
+  const dosesCost = dosed.some((d) => d.row.price === null)
+    ? null
+    : doses.reduce((sum, d, i) => sum + d.amountKg * dosed[i]!.row.price!, 0)
+  const costOf = (bagsPaid: number, share: number): number | null =>
+    mix.price === null || dosesCost === null ? null : bagsPaid * mix.price + dosesCost * share
   const figures: MixFigures = {
     mixName: mix.name,
     volumeLitres,
@@ -90,6 +104,8 @@ export function planMixStation(
     waterLitres: batches.reduce((sum, b) => sum + b.waterLitres, 0),
     fibreKg: batches.reduce((sum, b) => sum + b.fibreKg, 0),
     dryKg: mixedBags * mix.bagKg,
+    doses,
+    setShare: setShare(dosed),
     f28Mpa: mix.f28[piece.mix.water],
     cementKg: (mixedBags * mix.bagKg * mix.cementPercent) / 100,
     densityCheckKgPerM3: density,
@@ -97,15 +113,15 @@ export function planMixStation(
     bagsPerBatch: weighed ? mixer.litres / mix.yieldLitres : perBatch || BAG_STEP,
     batches,
     mixMinutes: batches.length * mixer.mixMinutes,
-    costPerCast: mix.price === null ? null : (weighed ? mixedBags : bags) * mix.price,
-    costPerJob: mix.price === null ? null : Math.max(jobBags, 1) * mix.price,
+    costPerCast: costOf(weighed ? mixedBags : bags, 1),
+    costPerJob: costOf(Math.max(jobBags, 1), piece.quantity),
   }
   return { station: { figures, findings, operations: mixBatches(batches, mixer, weighed) }, findings }
 }
 
 /** Each batch is mixed by itself, before the concrete already placed stops working. */
 const mixBatches = (batches: readonly Batch[], mixer: Mixer, weighed: boolean): Operation[] =>
-  batches.map(({ number, bags, dryKg, waterLitres, heldBackLitres, fibreKg, coat }) =>
+  batches.map(({ number, bags, dryKg, waterLitres, heldBackLitres, fibreKg, coat, doses }) =>
     operation({
       ...act('mix-batch', {
         number,
@@ -115,6 +131,7 @@ const mixBatches = (batches: readonly Batch[], mixer: Mixer, weighed: boolean): 
         waterLitres,
         heldBackLitres,
         fibreKg,
+        doses: doses.map(({ name, amountKg }) => ({ name, amountKg })),
         coat,
       }),
       id: `mix/${number}`,
@@ -196,5 +213,6 @@ const batchOf = (
   waterLitres: bags * waterPerBag,
   heldBackLitres: bags * waterPerBag * HELD_BACK,
   fibreKg: (bags * mix.yieldLitres * fibreKgPerM3) / 1000,
+  doses: [],
   coat: 'all',
 })

@@ -1,5 +1,16 @@
 import type { Finding } from '../job/index.ts'
+import type { Dose } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
+
+/** So much of a dose in a batch, or in all of them. */
+export type DosePart = {
+  readonly doseId: string
+  readonly name: string
+  readonly kind: Dose['kind']
+  /** Of the cement's mass. */
+  readonly cementPercent: number
+  readonly amountKg: number
+}
 
 export type Batch = {
   readonly number: number
@@ -11,6 +22,8 @@ export type Batch = {
   /** Water held back at first and added in small steps. */
   readonly heldBackLitres: number
   readonly fibreKg: number
+  /** Pigment and admixtures, in the order in which they were chosen. */
+  readonly doses: readonly DosePart[]
   /** Of glass-fibre concrete in coats: what it is for; `all` of any other. */
   readonly coat: 'all' | 'face' | 'back'
 }
@@ -41,6 +54,9 @@ export type MixFigures = {
   readonly dryKg: number
   /** With all that is mixed, waste too. */
   readonly fibreKg: number
+  readonly doses: readonly DosePart[]
+  /** Times as long until it sets, by all that is dosed. */
+  readonly setShare: number
   readonly f28Mpa: number
   readonly cementKg: number
   readonly densityCheckKgPerM3: number

@@ -1,4 +1,5 @@
 import type { FindingsIn, Words } from '../job/index.ts'
+import { showNumber } from '../units/index.ts'
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const MIX_WORDS = {
@@ -22,6 +23,34 @@ export const MIX_WORDS = {
   'water-at-limit': (f: { f28Mpa: number; mediumMpa: number }, { mpa }) => ({
     what: `Water at the bag’s limit: ${mpa(f.f28Mpa)} at 28 days, ${mpa(f.mediumMpa)} with less`,
     why: 'All water beyond it weakens the piece and lets it shrink. Vibrate rather than add water.',
+  }),
+  'dose-missing': (_f: { row: string }) => ({
+    what: 'A pigment or admixture that was chosen is not in the stock',
+    why: 'What goes in is weighed by its row. Choose another, or leave it out.',
+    remedy: 'Leave it out',
+  }),
+  'pigment-over': (f: { percent: number; mostPercent: number }) => ({
+    what: `${showNumber(f.percent, 1)} percent of pigment by the cement: never over ${f.mostPercent}`,
+    why: 'So fine a powder drinks the water and takes the place of cement: the face dusts, and is weak.',
+    remedy: `Take ${f.mostPercent} percent in all`,
+  }),
+  'dose-high': (f: { dose: string; percent: number; mostPercent: number }) => ({
+    what: `${showNumber(f.percent, 2)} percent of ${f.dose}: at most ${showNumber(f.mostPercent, 2)}`,
+    why: 'More does no more good: it may delay the set, run, or weaken the face. The sheet decides.',
+    remedy: `Take ${showNumber(f.mostPercent, 2)} percent`,
+  }),
+  'chloride-meets': (f: { dose: string; metal: 'yes' | 'no' }) => ({
+    what: `${f.dose} never goes with ${f.metal === 'yes' ? 'steel, wire or another metal in the piece' : 'colour'}`,
+    why:
+      f.metal === 'yes'
+        ? 'Chloride rusts what lies in the concrete, and the rust breaks it.'
+        : 'It blooms white and blotches the colour.',
+    remedy: 'Leave it out',
+  }),
+  'colour-differs': (f: { batches: number }) => ({
+    what: `${f.batches} batches with pigment are not alike`,
+    why: 'Water and pigment to the gram in equal batches, or the colour changes from one to the next.',
+    remedy: 'Weigh out equal batches',
   }),
 } satisfies Words
 

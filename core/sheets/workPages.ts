@@ -117,7 +117,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
           value: style.litres(mix.figures.neededLitres),
         },
         ...mix.figures.batches.map((b) => ({
-          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${mix.figures.portion === 'weighed' ? style.kg(b.dryKg, 2) : plural(b.bags, 'bag')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
+          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${mix.figures.portion === 'weighed' ? style.kg(b.dryKg, 2) : plural(b.bags, 'bag')}${b.doses.map((d) => `, ${style.kg(d.amountKg, 3)} ${d.name}`).join('')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
           value: `${style.liquid(b.waterLitres)} water`,
         })),
         {

@@ -11,7 +11,7 @@ import {
   TUBES,
   VESSELS,
 } from './mouldRows.ts'
-import type { Agent, Bar, Board, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
+import type { Agent, Bar, Board, Dose, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 import { usStock } from './usCatalogue.ts'
 
@@ -321,6 +321,70 @@ const AGENTS: readonly Agent[] = [
   },
 ]
 
+/** By the mass of cement: pigment as its shade asks, plasticiser 0.2 to 1 percent, accelerator without chloride 2. */
+const DOSES: readonly Dose[] = [
+  {
+    id: 'black-oxide',
+    name: 'black oxide pigment',
+    kind: 'pigment',
+    percent: 3,
+    mostPercent: 6,
+    setFactor: 1,
+    price: 9,
+    source: HANDBOOK,
+  },
+  {
+    id: 'red-oxide',
+    name: 'red oxide pigment',
+    kind: 'pigment',
+    percent: 3,
+    mostPercent: 6,
+    setFactor: 1,
+    price: 8,
+    source: HANDBOOK,
+  },
+  {
+    id: 'plasticiser',
+    name: 'plasticiser, powder',
+    kind: 'plasticiser',
+    percent: 0.5,
+    mostPercent: 1,
+    setFactor: 1,
+    price: 14,
+    source: HANDBOOK,
+  },
+  {
+    id: 'accelerator',
+    name: 'accelerator without chloride',
+    kind: 'accelerator',
+    percent: 2,
+    mostPercent: 4,
+    setFactor: 0.6,
+    price: 7,
+    source: HANDBOOK,
+  },
+  {
+    id: 'retarder',
+    name: 'retarder',
+    kind: 'retarder',
+    percent: 0.3,
+    mostPercent: 0.6,
+    setFactor: 1.5,
+    price: 12,
+    source: OWN,
+  },
+  {
+    id: 'calcium-chloride',
+    name: 'calcium chloride',
+    kind: 'chloride',
+    percent: 2,
+    mostPercent: 2,
+    setFactor: 0.6,
+    price: 2,
+    source: HANDBOOK,
+  },
+]
+
 const SEALERS: readonly Sealer[] = [
   {
     id: 'acrylic',
@@ -391,6 +455,7 @@ const metricStock = (): Stock =>
       meshes: MESHES,
       bars: BARS,
       mixers: MIXERS,
+      doses: DOSES,
       sealants: SEALANTS,
       agents: AGENTS,
       sealers: SEALERS,

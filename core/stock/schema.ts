@@ -269,6 +269,20 @@ export const mixerSchema = z.strictObject({
   source,
 })
 
+/** What is weighed into a mix by the mass of its cement. */
+export const doseSchema = z
+  .strictObject({
+    id,
+    name: label,
+    kind: z.enum(['pigment', 'plasticiser', 'accelerator', 'retarder', 'chloride']),
+    percent: positive.max(100).describe('usual, of the cement’s mass'),
+    mostPercent: positive.max(100),
+    setFactor: positive.max(10).describe('times as long until it sets'),
+    price: price.describe('a kilogram'),
+    source,
+  })
+  .refine((d) => d.percent <= d.mostPercent, { path: ['percent'], message: 'must not be above its most' })
+
 export const sealantSchema = z.strictObject({
   id,
   name: label,
@@ -350,6 +364,7 @@ export const ROW_SCHEMAS = {
   meshes: meshSchema,
   bars: barSchema,
   mixers: mixerSchema,
+  doses: doseSchema,
   sealants: sealantSchema,
   agents: agentSchema,
   sealers: sealerSchema,
@@ -372,6 +387,7 @@ export const stockSchema = z.strictObject({
   meshes: rows(meshSchema),
   bars: rows(barSchema),
   mixers: rows(mixerSchema),
+  doses: rows(doseSchema).default([]),
   sealants: rows(sealantSchema),
   agents: rows(agentSchema),
   sealers: rows(sealerSchema),
@@ -394,6 +410,7 @@ export type Mix = z.infer<typeof mixSchema>
 export type FreshMix = Pick<Mix, 'freshKgPerM3'>
 export type Mesh = z.infer<typeof meshSchema>
 export type Bar = z.infer<typeof barSchema>
+export type Dose = z.infer<typeof doseSchema>
 export type Mixer = z.infer<typeof mixerSchema>
 export type Sealant = z.infer<typeof sealantSchema>
 export type Agent = z.infer<typeof agentSchema>

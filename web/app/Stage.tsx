@@ -58,7 +58,7 @@ export function Stage({ station }: { station: StationName }) {
         {Hero && station === 'steel' && (
           <LensTurns value={lens} ways={STEEL_LENSES} onTurn={(next) => dispatch(lensTurned(next))} />
         )}
-        {!plan?.panels && (!Hero || (station === 'steel' ? lens === 'inside' : releaseLens !== 'film')) && (
+        {!plan?.panels && (!Hero || turnsOver(station, lens, releaseLens)) && (
           <Turns
             label="Attitude shown"
             value={attitude}
@@ -76,7 +76,7 @@ export function Stage({ station }: { station: StationName }) {
             ? 'as it is glued up'
             : Hero && station === 'steel' && lens !== 'inside'
               ? 'as placed'
-              : Hero && station === 'release'
+              : Hero && (station === 'release' || station === 'mix')
                 ? ''
                 : lies(piece, attitude, poured ?? '')}
         </span>
@@ -101,7 +101,7 @@ export function Stage({ station }: { station: StationName }) {
         )}
       </div>
       <div
-        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${rowsFor(Band !== undefined, tall, Hero !== undefined && station === 'release')}`}
+        className={`grid min-h-0 grid-cols-[minmax(0,1fr)] ${rowsFor(Band !== undefined, tall, Hero !== undefined && station !== 'steel')}`}
       >
         {Hero ? (
           <div id="plan" tabIndex={-1} className="grid min-h-0 min-w-0">
@@ -131,6 +131,10 @@ export function Stage({ station }: { station: StationName }) {
     </div>
   )
 }
+
+/** Whether a hero shows the piece, so that it can be turned over. */
+const turnsOver = (station: StationName, lens: Lens, releaseLens: ReleaseLens): boolean =>
+  station === 'steel' ? lens === 'inside' : station === 'release' && releaseLens !== 'film'
 
 type Way<T> = { readonly value: T; readonly name: string }
 const STEEL_LENSES: readonly Way<Lens>[] = [
@@ -173,9 +177,9 @@ function lies(piece: Piece, attitude: 'poured' | 'placed', poured: string): stri
 const TALL = 0.3
 
 /** A tall piece has more to show in its section than a slab has. */
-const rowsFor = (band: boolean, tall: boolean, film: boolean): string => {
-  // The section is a witness there: the room is the film's.
-  if (film) return 'grid-rows-[minmax(0,3fr)_minmax(0,1fr)]'
+const rowsFor = (band: boolean, tall: boolean, witness: boolean): string => {
+  // The section is a witness there: the room is the film's, or the vessels'.
+  if (witness) return 'grid-rows-[minmax(0,3fr)_minmax(0,1fr)]'
   if (!band) return 'grid-rows-[minmax(0,1.7fr)_minmax(0,1fr)]'
   return tall
     ? 'grid-rows-[minmax(0,1.1fr)_minmax(0,1.05fr)_minmax(0,0.85fr)]'

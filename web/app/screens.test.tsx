@@ -18,7 +18,9 @@ afterEach(cleanup)
 
 const textOf = async (Screen: ComponentType, view: PlanView) => (await show(Screen, view)).textContent ?? ''
 const screensOf = (name: StationName) =>
-  [SCREENS[name].bench, SCREENS[name].band].filter((s) => s !== undefined)
+  [SCREENS[name].bench, SCREENS[name].band, name === 'mix' ? SCREENS.mix.hero : undefined].filter(
+    (s) => s !== undefined,
+  )
 /** What a screen of a plan must not say: no number that is none, and nothing of what is not there. */
 function wrongIn(text: string, plan: PiecePlan): string[] {
   const roles = new Set(plan.stations.mould?.parts.map((p) => p.role))

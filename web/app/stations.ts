@@ -33,7 +33,7 @@ export const SCREENS: Readonly<Record<StationName, StationScreens>> = {
   },
   mix: {
     bench: lazy(() => import('../stations/mix/MixBench.tsx').then((m) => ({ default: m.MixBench }))),
-    band: lazy(() => import('../stations/mix/BatchBand.tsx').then((m) => ({ default: m.BatchBand }))),
+    hero: lazy(() => import('../stations/mix/MixHero.tsx').then((m) => ({ default: m.MixHero }))),
   },
   pour: {
     bench: lazy(() => import('../stations/pour/PourBench.tsx').then((m) => ({ default: m.PourBench }))),

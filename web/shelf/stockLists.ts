@@ -152,6 +152,24 @@ export const LISTS: readonly StockListFields[] = [
     ],
   },
   {
+    list: 'doses',
+    heading: 'Pigments and admixtures',
+    one: 'dose',
+    fields: [
+      choice('kind', 'Kind', {
+        pigment: 'pigment',
+        plasticiser: 'plasticiser',
+        accelerator: 'accelerator, no chloride',
+        retarder: 'retarder',
+        chloride: 'accelerator with chloride',
+      }),
+      { key: 'percent', label: 'Usual, of the cement', kind: 'number', unit: '%' },
+      { key: 'mostPercent', label: 'At most', kind: 'number', unit: '%' },
+      { key: 'setFactor', label: 'Sets in so many times as long', kind: 'number' },
+      price('Price of a kilogram'),
+    ],
+  },
+  {
     list: 'sealers',
     heading: 'Sealers of the finished piece',
     one: 'sealer',

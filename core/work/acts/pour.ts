@@ -36,11 +36,13 @@ export const POUR_ACTS = {
         waterLitres: number
         heldBackLitres: number
         fibreKg: number
+        /** Weighed out, and stirred into the water first. */
+        doses: readonly { readonly name: string; readonly amountKg: number }[]
         coat: 'all' | 'face' | 'back'
       },
       s,
     ) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.doses.length > 0 ? ` Into the water first, to the gram: ${listed(f.doses.map((d) => `${s.kg(d.amountKg, 3)} of ${d.name}`))}.` : ''}${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
   'place-batch': told(
     'place',

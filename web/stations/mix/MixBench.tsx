@@ -4,6 +4,7 @@ import { useChange } from '../../state/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
+import { Doses } from './Doses.tsx'
 
 export function MixBench() {
   const { piece, plan, job, looks } = usePlan()
@@ -72,6 +73,7 @@ export function MixBench() {
           })
         }
       />
+      <Doses />
       {figures && (
         <div className={looks.mix}>
           <h2>For one cast</h2>
