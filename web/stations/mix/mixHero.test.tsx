@@ -96,8 +96,9 @@ describe('the mixing row', () => {
     const batches = view.plan!.stations.mix!.figures.batches.length
     expect(batches).toBeGreaterThan(16)
     expect(screen.getByText(`and ${batches - 16} more`)).toBeTruthy()
-    expect(screen.getByRole('table').textContent).toMatch(/ lb/)
-    expect(screen.getByRole('table').textContent).not.toMatch(/ kg| L\b/)
+    const told = [...screen.getByRole('table').querySelectorAll('td.n')].map((c) => c.textContent).join(' ')
+    expect(told).toMatch(/ lb/)
+    expect(told).not.toMatch(/ kg| L\b/)
   })
 })
 
