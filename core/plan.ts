@@ -274,14 +274,21 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             memo,
             'pour',
             {
-              piece: pieceWith(piece, 'pour'),
+              piece: pieceWith(piece, 'pour', 'mix'),
               people: settings.people,
+              stock: { mixers: stock.mixers, doses: stock.doses, mixes: stock.mixes },
               mix: setBy(mixRow, mixRun.value.figures.setShare),
               before: { piece: castRun, steel: steelRun, mix: mixRun },
               mould: { mould: mouldRun, release: releaseRun },
             },
-            ({ piece: told, people, mix: row, before, mould }) =>
-              planPourStation({ piece: told, people, mix: row, stations: { ...before, ...mould } }),
+            ({ piece: told, people, mix: row, stock: rows, before, mould }) =>
+              planPourStation({
+                piece: told,
+                people,
+                mix: row,
+                stock: rows,
+                stations: { ...before, ...mould },
+              }),
           ),
         )
       : null

@@ -11,7 +11,6 @@ import {
 } from '../ageing/index.ts'
 import { type Finding, findingList, type Piece } from '../job/index.ts'
 import { STRIP_MPA } from '../release/index.ts'
-import type { Mix } from '../stock/index.ts'
 import { unhandled } from '../unhandled.ts'
 import {
   type Ageing,
@@ -26,6 +25,7 @@ import {
   type Timed,
   teamLimit,
 } from '../work/index.ts'
+import { inTimeCures } from './inTime.ts'
 import { movedAfter } from './movedAfter.ts'
 import { CURED, firstMix, LAID, pourDay, SET_PARTS } from './pourDay.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
@@ -37,7 +37,7 @@ const DRYING = { cover: 0.5, uncovered: 1 } as const
 
 /** The sixth station: what happens when, from a start and a temperature. */
 export function planPourStation(input: PourInput): PourStation {
-  const { piece, people, mix, stations } = input
+  const { piece, mix, stations } = input
   const { temperature: course } = piece.pour
   const f28 = stations.mix.figures.f28Mpa
   const curve = strengthCurve(mix, f28)
@@ -96,7 +96,7 @@ export function planPourStation(input: PourInput): PourStation {
   }
   return {
     figures,
-    findings: [...checkPour(piece, people, mix, figures, insideOf(input)), ...gripped(piece, work)],
+    findings: [...checkPour(input, figures, insideOf(input)), ...gripped(piece, work)],
     operations: day,
     work,
     ageing,
@@ -163,9 +163,7 @@ const insideOf = ({ stations: { steel, mould } }: PourInput): Inside => ({
 })
 
 function checkPour(
-  piece: Piece,
-  present: number,
-  mix: Mix,
+  { piece, people: present, mix, stock }: PourInput,
   f: PourFigures,
   { coated, closed, laid }: Inside,
 ): Finding[] {
@@ -190,18 +188,20 @@ function checkPour(
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })
   else if (f.flipMinutes === null) raise('never-flipped', 'stop', { wantedMpa: f.flipMpa, f28Mpa: f.f28Mpa })
   if (f.placedByMinutes > f.initialSetMinutes * 0.9)
-    raise('sets-before-placed', 'stop', {
-      placedMinutes: f.placedByMinutes,
-      setMinutes: f.initialSetMinutes,
-      mix: mix.name,
-    })
+    raise(
+      'sets-before-placed',
+      'stop',
+      { placedMinutes: f.placedByMinutes, setMinutes: f.initialSetMinutes, mix: mix.name },
+      inTimeCures(piece, present, mix, stock),
+    )
   // A back coat has a clock of its own: it is mixed when the face has stiffened.
   else if (!coated && f.placedByMinutes > f.workingMinutes)
-    raise('longer-than-working-time', 'warn', {
-      placedMinutes: f.placedByMinutes,
-      workingMinutes: f.workingMinutes,
-      mix: mix.name,
-    })
+    raise(
+      'longer-than-working-time',
+      'warn',
+      { placedMinutes: f.placedByMinutes, workingMinutes: f.workingMinutes, mix: mix.name },
+      inTimeCures(piece, present, mix, stock),
+    )
   if (f.dryingKgPerM2H > DRYING.uncovered)
     raise('dries-fast', 'warn', {
       rateKgPerM2H: f.dryingKgPerM2H,

@@ -4,7 +4,7 @@ import type { MouldStation } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
-import type { Mix } from '../stock/index.ts'
+import type { Mix, Stock } from '../stock/index.ts'
 import type { Ageing, Operation, Timed } from '../work/index.ts'
 
 export type PourInput = {
@@ -12,6 +12,8 @@ export type PourInput = {
   /** People on the day. */
   readonly people: number
   readonly mix: Mix
+  /** What a pour that takes too long may be made with instead. */
+  readonly stock: Pick<Stock, 'mixers' | 'doses' | 'mixes'>
   readonly stations: {
     readonly piece: PieceStation
     readonly mould: MouldStation | null

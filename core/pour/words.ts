@@ -1,10 +1,32 @@
-import type { FindingsIn, Words } from '../job/index.ts'
+import type { FindingsIn, Remedy, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
 
 const time = (minutes: number | string | undefined): string => {
   const m = Math.round(Number(minutes))
   return m < 120 ? `${m} min` : `${showNumber(m / 60, 1)} h`
 }
+
+/** What is offered so that it is placed in time, by the code of each. */
+const inTimeSaid = (
+  remedies: readonly Remedy[],
+  { degC }: { readonly degC: (n: number) => string },
+): Record<string, string> =>
+  Object.fromEntries(
+    remedies.map(({ code, facts: f }) => [
+      code,
+      'mixer' in f && 'people' in f
+        ? `Mix it in the ${f.mixer}, and be ${f.people}`
+        : 'mixer' in f
+          ? `Mix it in the ${f.mixer}`
+          : 'people' in f
+            ? `Be ${f.people} people`
+            : 'dose' in f
+              ? `Put in ${f.dose}`
+              : 'coolerDegC' in f
+                ? `Pour it at ${degC(Number(f.coolerDegC))}`
+                : `Use ${f.mix}`,
+    ]),
+  )
 
 /** A turn about an edge lifts half of what is turned. */
 const move = (f: { turns: string }): string =>
@@ -35,13 +57,23 @@ export const POUR_WORDS = {
     what: `It does not reach ${mpa(f.wantedMpa)}`,
     why: `Never flip or carry below ${mpa(10)}.`,
   }),
-  'sets-before-placed': (f: { placedMinutes: number; mix: string; setMinutes: number }) => ({
+  'sets-before-placed': (
+    f: { placedMinutes: number; mix: string; setMinutes: number },
+    style,
+    remedies: readonly Remedy[],
+  ) => ({
     what: `Placed after ${time(f.placedMinutes)}; ${f.mix} sets in ${time(f.setMinutes)}`,
     why: 'The last batches meet concrete that has set: a cold joint. Use a larger mixer, more people, or a slower mix.',
+    remedies: inTimeSaid(remedies, style),
   }),
-  'longer-than-working-time': (f: { placedMinutes: number; workingMinutes: number; mix: string }) => ({
+  'longer-than-working-time': (
+    f: { placedMinutes: number; workingMinutes: number; mix: string },
+    style,
+    remedies: readonly Remedy[],
+  ) => ({
     what: `Placing takes ${time(f.placedMinutes)}; it works for ${time(f.workingMinutes)}`,
     why: 'The first batch stiffens before the last is in. Use a larger mixer, more people, or pour cooler.',
+    remedies: inTimeSaid(remedies, style),
   }),
   'gripped-late': (f: { step: string; startMinutes: number; latestMinutes: number }) => ({
     what: `${f.step[0]!.toUpperCase()}${f.step.slice(1)}: at ${time(f.startMinutes)}; from ${time(f.latestMinutes)} the concrete grips it`,
