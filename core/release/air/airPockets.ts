@@ -84,8 +84,11 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
   const closed: { top: number; spill: number; within: number[] }[] = []
   /** Of what leads nowhere yet: the pockets it has taken in. */
   const taken = new Map<number, number[]>()
-  const shut = (top: number, spill: number): void => {
-    if (z(top) - spill > BUBBLE) closed.push({ top, spill, within: taken.get(top) ?? [] })
+  /** Whether so much stays in it that it is a pocket. */
+  const shut = (top: number, spill: number): boolean => {
+    if (z(top) - spill <= BUBBLE) return false
+    closed.push({ top, spill, within: taken.get(top) ?? [] })
+    return true
   }
   for (const v of vertices) {
     parent.set(v, v)
@@ -99,9 +102,14 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
         const [high, low] = z(a) >= z(b) ? [a, b] : [b, a]
         const [ofHigh, ofLow] = [leads.get(high)!, leads.get(low)!]
         // What does not lead out fills down to here, then spills over.
-        if (!ofLow) shut(low, z(v))
+        const isPocket = !ofLow && shut(low, z(v))
         if (!ofHigh && ofLow) shut(high, z(v))
-        if (!ofHigh && !ofLow) taken.set(high, [...(taken.get(high) ?? []), low])
+        // Every place begins by itself: only what holds air is kept, for there are as many as there are places.
+        if (isPocket && !ofHigh) {
+          const own = taken.get(high)
+          if (own) own.push(low)
+          else taken.set(high, [low])
+        }
         parent.set(low, high)
         leads.set(high, ofHigh || ofLow)
       }
