@@ -29,7 +29,7 @@ export type CastBody = {
 const FINE = { triangles: 100_000, mm: 0.1 }
 
 /** The piece as its mould takes it: a fine mesh without what no mould keeps. */
-const moulded = (piece: Piece, solid: SolidRecipe): SolidRecipe =>
+export const moulded = (piece: Piece, solid: SolidRecipe): SolidRecipe =>
   piece.kind === 'imported' && piece.file.triangles > FINE.triangles
     ? { kind: 'tidied', solid, within: FINE.mm, name: 'piece' }
     : solid

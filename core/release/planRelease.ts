@@ -1,6 +1,6 @@
 import { type Kernel, type Loop, meshSolid, type SolidRecipe, type Vector } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
-import { bestPulls, type MouldPart, type MouldStation, type Undoing } from '../mould/index.ts'
+import { bestPulls, type MouldPart, type MouldStation, moulded, type Undoing } from '../mould/index.ts'
 import { type PieceStation, pouredLoop, pouredPlacement } from '../piece/index.ts'
 import { type Memo, noMemo, runStation } from '../station.ts'
 import type { SteelStation } from '../steel/index.ts'
@@ -146,7 +146,8 @@ export function planReleaseStation(
     thickness: depth,
     solid: geometry.recipe && {
       kind: 'moved' as const,
-      solid: geometry.recipe,
+      // As its mould takes it: a fine mesh without what no mould keeps.
+      solid: moulded(piece, geometry.recipe),
       by,
     },
   }

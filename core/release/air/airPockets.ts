@@ -67,20 +67,21 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
     return false
   }
   const vertices = [...new Set(Array.from(triangles, (v) => vertexOf[v]!))].sort((a, b) => z(b) - z(a))
-  const parent = new Map<number, number>()
+  /** Of each place the one it hangs on; -1 where it is not reached yet. */
+  const parent = new Int32Array(p.length / 3).fill(-1)
   const find = (v: number): number => {
     let root = v
-    while (parent.get(root) !== root) root = parent.get(root)!
+    while (parent[root] !== root) root = parent[root]!
     let at = v
     while (at !== root) {
-      const next = parent.get(at)!
-      parent.set(at, root)
+      const next = parent[at]!
+      parent[at] = root
       at = next
     }
     return root
   }
   // A root is the highest point of what hangs together above the level looked at.
-  const leads = new Map<number, boolean>()
+  const leads = new Uint8Array(parent.length)
   const closed: { top: number; spill: number; within: number[] }[] = []
   /** Of what leads nowhere yet: the pockets it has taken in. */
   const taken = new Map<number, number[]>()
@@ -91,16 +92,16 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
     return true
   }
   for (const v of vertices) {
-    parent.set(v, v)
-    leads.set(v, isOpenAt(v))
+    parent[v] = v
+    leads[v] = isOpenAt(v) ? 1 : 0
     for (const t of around(v))
       for (let k = 0; k < 3; k += 1) {
         const w = vertexOf[triangles[3 * t + k]!]!
-        if (w === v || !parent.has(w)) continue
+        if (w === v || parent[w]! < 0) continue
         const [a, b] = [find(v), find(w)]
         if (a === b) continue
         const [high, low] = z(a) >= z(b) ? [a, b] : [b, a]
-        const [ofHigh, ofLow] = [leads.get(high)!, leads.get(low)!]
+        const [ofHigh, ofLow] = [leads[high] === 1, leads[low] === 1]
         // What does not lead out fills down to here, then spills over.
         const isPocket = !ofLow && shut(low, z(v))
         if (!ofHigh && ofLow) shut(high, z(v))
@@ -110,13 +111,13 @@ export function airPockets({ cast, part, areas, triangle, partIds, stands }: Mee
           if (own) own.push(low)
           else taken.set(high, [low])
         }
-        parent.set(low, high)
-        leads.set(high, ofHigh || ofLow)
+        parent[low] = high
+        leads[high] = ofHigh || ofLow ? 1 : 0
       }
   }
   const highest = vertices.length > 0 ? find(vertices[0]!) : null
   // A filling hole may lie within a face that no corner of the mesh marks.
-  const examined = highest !== null && (leads.get(highest)! || isVented(above(highest, z(highest) - SAME)))
+  const examined = highest !== null && (leads[highest] === 1 || isVented(above(highest, z(highest) - SAME)))
   const sizes = new Map(closed.map(({ top, spill }) => [top, above(top, spill)]))
   const pockets = closed
     .flatMap(({ top, spill, within }): AirPocket[] => {
