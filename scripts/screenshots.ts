@@ -16,8 +16,10 @@ try {
   const job = top.split('/').slice(0, 3).join('/')
   const tread = top.replace('wash-top', 'stair-tread')
   fs.mkdirSync(FOLDER, { recursive: true })
-  for (const station of ['piece', 'steel', 'mix', 'pour', 'finish', 'sheets'])
+  for (const station of ['piece', 'steel', 'pour', 'finish', 'sheets'])
     await shoot(page, station, `${top}/${station}`)
+  // Part of a bag, with pigment.
+  await shoot(page, 'mix', `${job}/wall-tile/mix`)
   await shoot(page, 'log', `${tread}/log`)
   await shoot(page, 'thickness', `${job}/stargazing-seat/steel`, async () => {
     await page.getByRole('radio', { name: 'thickness' }).click()

@@ -717,6 +717,8 @@ built(seat, { method: 'ribs', skin: 'skin-vinyl-2', sideBoard: 'film-ply-18' })
 built(plinth, { method: 'packed', skin: 'skin-vinyl-2', blockMargin: 100 })
 built(planter, { method: 'planks', battens: 250 })
 built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 }, linerSheet: 'liner-grain' })
+// A small red tile: part of a bag, with its pigment to the gram.
+wallTile.mix = { ...wallTile.mix, doses: [{ dose: 'red-oxide', percent: 4 }] }
 built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
 built(plateTrough, { method: 'upper-form' })
 built(ropeWeight, { method: 'found', vessel: 'vessel-bucket-12' })
