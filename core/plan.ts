@@ -73,6 +73,8 @@ export type PlanOptions = {
   readonly onLayout?: (parts: number, share: number) => void
   /** How far the look for its thickness is, 0 to 1. */
   readonly onThickness?: (share: number) => void
+  /** How far the look for its way out of the mould is, 0 to 1. */
+  readonly onWayOut?: (share: number) => void
 }
 
 /**
@@ -231,6 +233,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
                   quick: i.quick,
                 },
                 memo,
+                options.onWayOut,
               ),
           ),
         )

@@ -61,6 +61,8 @@ export function planReleaseStation(
     quick,
   }: ReleaseInput,
   memo: Memo = noMemo,
+  /** How far the look for its way out is, 0 to 1. */
+  onProgress: (share: number) => void = () => {},
 ): ReleaseStation {
   const findings: Finding[] = []
   const raise = (
@@ -178,7 +180,17 @@ export function planReleaseStation(
   for (const { partId, name, by } of trapped) raise('part-trapped', 'stop', { part: name, by }, [], partId)
   const bySolids = quick
     ? null
-    : fromSolids(kernel, memo, slab.solid, mould, inOrder, { examined, ways, tilts }, castIn, isParted(piece))
+    : fromSolids(
+        kernel,
+        memo,
+        slab.solid,
+        mould,
+        inOrder,
+        { examined, ways, tilts },
+        castIn,
+        isParted(piece),
+        onProgress,
+      )
   const { locked, overRubber, looked } = bySolids ?? { locked: [], overRubber: [], looked: [] }
   for (const { partId, name, by } of locked)
     if (by !== null) raise('part-trapped', 'stop', { part: name, by }, [], partId)
@@ -303,11 +315,14 @@ function allWaysUp(
   ).value
 }
 
+/** Of the look for its way out, what is done once all parts were moved, and once the draft is known: about. */
+const SHARES = { cameOff: 0.35, drafted: 0.7 } as const
+
 /** Places of a surface that ways to part it are judged by. */
 const PLACES = 1200
-function waysToPart(meeting: Meeting) {
+function waysToPart(meeting: Meeting, onProgress: (share: number) => void) {
   const { open } = coverOf(meeting)
-  return pullFigures(bestPulls(meeting.cast, { places: PLACES, covered: (t) => open[t] === 0 }))
+  return pullFigures(bestPulls(meeting.cast, { places: PLACES, covered: (t) => open[t] === 0, onProgress }))
 }
 
 /** Whether where its mould is parted is chosen, and so which ways it is drawn. */
@@ -324,6 +339,7 @@ function fromSolids(
   plan: Pick<LookedAt, 'examined' | 'ways' | 'tilts'>,
   castIn: readonly Stander[],
   shaped: boolean,
+  onProgress: (share: number) => void,
 ) {
   if (!cast) return null
   const told = {
@@ -334,12 +350,16 @@ function fromSolids(
   const came = runStation(memo, 'come off', { ...told, skip: plan.examined }, (i) =>
     comeOff(kernel, i.cast, parts, i.acts, new Set(i.skip)),
   ).value
+  onProgress(SHARES.cameOff)
   const ways = { ...Object.fromEntries(plan.ways), ...came.ways }
   const tilts = { ...Object.fromEntries(plan.tilts), ...came.tilts }
   const draft = runStation(memo, 'draft', { ...told, ways, tilts, castIn, shaped }, (i) => {
     const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn)
+    onProgress(SHARES.drafted)
     return {
-      pulls: i.shaped ? waysToPart(meeting) : null,
+      pulls: i.shaped
+        ? waysToPart(meeting, (share) => onProgress(SHARES.drafted + (1 - SHARES.drafted) * share))
+        : null,
       rows,
       map,
       air: airPockets(meeting),

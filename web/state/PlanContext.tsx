@@ -49,6 +49,8 @@ export type PlanView = {
   readonly layingOut: { readonly parts: number; readonly share: number } | null
   /** How far the look for its thickness is; null while none goes on. */
   readonly measuring: number | null
+  /** How far the look for its way out of the mould is; null while none goes on. */
+  readonly examining: number | null
   /** Whether the measuring of this piece was stopped by hand; it is begun again by `measure`. */
   readonly stopped: boolean
   readonly stopMeasuring: () => void
@@ -137,6 +139,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
   const [asked, setAsked] = useState(0)
   const [layingOut, setLayingOut] = useState<PlanView['layingOut']>(null)
   const [measuring, setMeasuring] = useState<number | null>(null)
+  const [examining, setExamining] = useState<number | null>(null)
   const [stopped, setStopped] = useState(0)
   const [again, setAgain] = useState(0)
   const latest = useRef(0)
@@ -157,6 +160,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
         const { runId, stage } = reply
         if (stage === 'solid') setLayingOut(null)
         if (stage === 'solid') setMeasuring(null)
+        if (stage === 'solid') setExamining(null)
         setPlan((old) =>
           old?.runId === runId && old.stage === 'solid' ? old : { plan: reply.plan, runId, stage },
         )
@@ -166,6 +170,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       if (reply.kind === 'remedies') setProven({ findings: reply.plan.findings, runId: reply.runId })
       if (reply.kind === 'layout') setLayingOut(reply)
       if (reply.kind === 'thickness') setMeasuring(reply.share)
+      if (reply.kind === 'way-out') setExamining(reply.share)
       if (reply.kind === 'failed') setFailed(reply.message)
     }
     // What is being dragged follows the hand; all else waits until nothing is pressed, or it would move under the hand.
@@ -185,6 +190,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     latest.current = runId
     setAsked(runId)
     setMeasuring(null)
+    setExamining(null)
     // On a page just opened the figures have the machine to themselves.
     const begin = setTimeout(
       () => solidWorker.post({ ...request, want: 'solid' }),
@@ -206,6 +212,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     solidWorker.stop()
     setStopped(latest.current)
     setMeasuring(null)
+    setExamining(null)
   }, [])
   const measure = useCallback(() => setAgain((n) => n + 1), [])
 
@@ -265,6 +272,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
       failed,
       layingOut,
       measuring,
+      examining,
       stopped: stopped === asked && asked > 0,
       stopMeasuring,
       measure,
@@ -282,6 +290,7 @@ export function PlanProvider({ job, pieceId, children }: { job: Job; pieceId: st
     failed,
     layingOut,
     measuring,
+    examining,
     stopped,
     stopMeasuring,
     measure,

@@ -46,6 +46,7 @@ export const viewOf = (job: Job, piece: Piece, plan: PiecePlan | null): PlanView
   failed: null,
   layingOut: null,
   measuring: null,
+  examining: null,
   stopped: false,
   stopMeasuring: () => {},
   measure: () => {},

@@ -77,6 +77,7 @@ export function answerer({
           memo,
           onLayout,
           onThickness: nowAndThen((share) => reply({ kind: 'thickness', runId, share })),
+          onWayOut: nowAndThen((share) => reply({ kind: 'way-out', runId, share })),
         })
         reply({ kind: 'plan', runId, jobRevision, pieceId, stage: 'solid', plan })
         return

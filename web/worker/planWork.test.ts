@@ -33,7 +33,10 @@ function bench(own: Kernel = kernel, heard: (message: Reply, take: (r: Request) 
     take,
     done,
     // How far a slow look is depends on the machine.
-    of: (runId: number) => said.filter((r) => r.runId === runId && r.kind !== 'thickness').map((r) => r.kind),
+    of: (runId: number) =>
+      said
+        .filter((r) => r.runId === runId && r.kind !== 'thickness' && r.kind !== 'way-out')
+        .map((r) => r.kind),
     reply: <K extends Reply['kind']>(kind: K, runId: number) =>
       said.find((r): r is Extract<Reply, { kind: K }> => r.kind === kind && r.runId === runId),
   }
@@ -83,7 +86,7 @@ describe('the work of a planning worker', () => {
     expect(parts.filter((p) => p.openingId === 'basin').length).toBeGreaterThan(0)
   })
 
-  it('tells how far the look for thickness is once that is slow, always further', async () => {
+  it('tells how far the looks for thickness and for the way out are once they are slow, always further', async () => {
     const clock = vi.spyOn(performance, 'now')
     let at = 0
     clock.mockImplementation(() => (at += 150))
@@ -95,6 +98,9 @@ describe('the work of a planning worker', () => {
       expect(shares.length).toBeGreaterThan(3)
       expect(shares).toEqual([...shares].sort((a, b) => a - b))
       expect(shares.at(-1)).toBeLessThan(1)
+      const outs = said.flatMap((r) => (r.kind === 'way-out' ? [r.share] : []))
+      expect(outs.length).toBeGreaterThan(0)
+      expect(outs).toEqual([...outs].sort((a, b) => a - b))
     } finally {
       clock.mockRestore()
     }

@@ -140,6 +140,7 @@ export type LayoutReply = {
 }
 
 /** How far the look for the thickness of a fine mesh is. */
+export type WayOutReply = { readonly kind: 'way-out'; readonly runId: number; readonly share: number }
 export type ThicknessReply = { readonly kind: 'thickness'; readonly runId: number; readonly share: number }
 
 /** A request is begun, or answered. */
@@ -149,6 +150,7 @@ export type Reply =
   | BusyReply
   | LayoutReply
   | ThicknessReply
+  | WayOutReply
   | PagesReply
   | HoldReply
   | RunReply

@@ -29,7 +29,7 @@ export function TintedCast({
   labels: (map: DraftMap) => readonly CastLabel[]
   children: ReactNode
 }) {
-  const { plan, scene, looks, whole } = usePlan()
+  const { plan, scene, looks, whole, examining, stopped, stopMeasuring, measure } = usePlan()
   const { theme, attitude } = useAppSelector((s) => s.view)
   const dispatch = useAppDispatch()
   const { attach, size } = useSize<HTMLDivElement>()
@@ -70,9 +70,18 @@ export function TintedCast({
           children
         ) : (
           <p className="label text-soft" role="status">
-            {plan?.guessed.mould
-              ? 'The mould is being built as solids; its faces are told from them.'
-              : 'Its faces are told from the solids of its mould, which are not there.'}
+            {stopped
+              ? 'Stopped: how it comes out is not told. '
+              : examining !== null
+                ? `Looking for how it comes out: ${Math.round(examining * 100)}%. `
+                : plan?.guessed.mould
+                  ? 'The mould is being built as solids; its faces are told from them.'
+                  : 'Its faces are told from the solids of its mould, which are not there.'}
+            {(stopped || examining !== null) && (
+              <button type="button" className="word" onClick={stopped ? measure : stopMeasuring}>
+                {stopped ? 'look at it' : 'stop'}
+              </button>
+            )}
           </p>
         )}
       </div>

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Piece } from '../../../core/job/index.ts'
-import { planPiece } from '../../../core/plan.ts'
+import { type PiecePlan, planPiece } from '../../../core/plan.ts'
 import { store } from '../../state/store.ts'
 import { releaseLensTurned } from '../../state/viewSlice.ts'
 import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
@@ -91,6 +91,24 @@ describe('the other lenses say what their fills mean', () => {
     await showHero('wash-top')
     expect(screen.getByTestId('lens').textContent).toContain(legend)
     expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(label)
+  })
+})
+
+describe('while it is looked for how it comes out', () => {
+  it('tells how far that is, and is stopped and begun again by hand', async () => {
+    store.dispatch(releaseLensTurned('draft'))
+    const { job, piece, plan } = planOf('wash-top')
+    const none = { ...plan, stations: { ...plan.stations, release: null } } as PiecePlan
+    const [stop, begin] = [vi.fn(), vi.fn()]
+    const view = { ...viewOf(job, piece, none), stopMeasuring: stop, measure: begin }
+    await show(ReleaseHero, { ...view, examining: 0.42 })
+    expect(screen.getByRole('status').textContent).toContain('Looking for how it comes out: 42%')
+    fireEvent.click(screen.getByRole('button', { name: 'stop' }))
+    expect(stop).toHaveBeenCalledOnce()
+    cleanup()
+    await show(ReleaseHero, { ...view, stopped: true })
+    fireEvent.click(screen.getByRole('button', { name: 'look at it' }))
+    expect(begin).toHaveBeenCalledOnce()
   })
 })
 
