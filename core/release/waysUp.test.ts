@@ -65,6 +65,7 @@ describe('which face down', () => {
     ways(recipe).forEach((way, i) => {
       const { air, locked } = expected[i]!
       expect(way.turnedOver).toBe(way.down === 'top')
+      expect(way.jointMm > 0).toBe(way.lockedM2 > 1e-4)
       expect([way.down, Math.abs(way.airLitres - air) < 0.02 * air + 1e-4]).toEqual([way.down, true])
       // A lean is locked all over: its area is that of its side.
       if (Number.isNaN(locked)) expect(way.lockedM2).toBeGreaterThan(0.1)
@@ -83,6 +84,8 @@ describe('which face down', () => {
     for (const way of ways(ball)) {
       expect(way.pocketCount).toBe(0)
       expect(Math.abs(way.lockedM2 - (2 * Math.PI * R * R) / 1e6)).toBeLessThan(0.03 * way.lockedM2)
+      // Parted at its widest: 2 pi r round.
+      expect(way.jointMm / (2 * Math.PI * R)).toBeCloseTo(1, 2)
     }
   })
   it('air counts before locks, and locks before draft', () => {
@@ -91,6 +94,8 @@ describe('which face down', () => {
       { ...way, airLitres: 1 },
       { ...way, lockedM2: 0.1 },
       { ...way, shortM2: way.shortM2 + 0.1 },
+      { ...way, jointMm: 500 },
+      { ...way, turnedOver: true },
     ]
     for (const other of worse)
       expect([compareWays(way, other) < 0, compareWays(other, way) > 0]).toEqual([true, true])

@@ -1,9 +1,11 @@
 import {
   boundsOf,
   crossOf,
+  hullOf,
   lengthOf,
   type NamedMesh,
   type Placement,
+  type Point,
   type Vector,
 } from '../geometry/index.ts'
 import type { Finding, Piece } from '../job/index.ts'
@@ -26,6 +28,8 @@ export type WayUp = {
   /** Struck off or trowelled, not formed, m2. */
   readonly openM2: number
   readonly heightMm: number
+  /** The joint of a stiff form that must be parted because it locks, round the widest of it; 0 where one form leaves, mm. */
+  readonly jointMm: number
   /** Whether the cast is turned over between pour and place. */
   readonly turnedOver: boolean
 }
@@ -69,10 +73,20 @@ export function waysUp(
       shortM2: apart.reduce((sum, d) => sum + d.shortMm2, 0) / 1e6,
       openM2: meeting.part.reduce((sum, at, i) => (at < 0 ? sum + meeting.areas[i]! : sum), 0) / 1e6,
       heightMm: max[2]! - min[2]!,
+      jointMm: (form?.lockedMm2 ?? 0) > LITTLE.m2 * 1e6 ? lengthRound(turned.positions) : 0,
       turnedOver: by.z[2] < UPRIGHT,
     })
   }
   return lies
+}
+
+/** How long the hull of points is, seen from above, mm. */
+function lengthRound(p: Float32Array): number {
+  const ring = hullOf(Array.from({ length: p.length / 3 }, (_, i): Point => [p[3 * i]!, p[3 * i + 1]!]))
+  return ring.reduce((sum, [x, y], i) => {
+    const [nx, ny] = ring[(i + 1) % ring.length]!
+    return sum + Math.hypot(nx - x, ny - y)
+  }, 0)
 }
 
 /** The form in two, as its faces look: what looks down leaves up. */
@@ -83,15 +97,16 @@ const halved = (meeting: Meeting): Meeting => ({
 })
 
 /** Air, locks and open faces less than this are none, litres and m2 [own]. */
-const LITTLE = { litres: 0.001, m2: 1e-4 } as const
+const LITTLE = { litres: 0.001, m2: 1e-4, mm: 10 } as const
 
-/** Which way up is better, as a sort takes it: first by air that stays, then by what locks, then by what has too little draft, then by its being turned over. */
+/** Which way up is better, as a sort takes it: first by air that stays, then by what locks, then by what has too little draft, then by how long a joint it wants, then by its being turned over. */
 export function compareWays(a: WayUp, b: WayUp): number {
   const by = (x: number, y: number, little: number) => (Math.abs(x - y) <= little ? 0 : x - y)
   return (
     by(a.airLitres, b.airLitres, LITTLE.litres) ||
     by(a.lockedM2, b.lockedM2, LITTLE.m2) ||
     by(a.shortM2, b.shortM2, LITTLE.m2) ||
+    by(a.jointMm, b.jointMm, LITTLE.mm) ||
     Number(a.turnedOver) - Number(b.turnedOver)
   )
 }

@@ -50,8 +50,13 @@ export function WaysUpRows() {
                     {w.face}
                   </button>
                 )}
-                {w.turnedOver && (
-                  <span className="block text-[13px] leading-none text-soft">then turned over</span>
+                {(w.jointMm > 0 || w.turnedOver) && (
+                  <span className="block text-[13px] leading-none text-soft">
+                    {[
+                      ...(w.jointMm > 0 ? [`a joint of ${words.mm(Math.round(w.jointMm))}`] : []),
+                      ...(w.turnedOver ? ['then turned over'] : []),
+                    ].join(', ')}
+                  </span>
                 )}
               </td>
               <td className="n">{w.pocketCount === 0 ? '–' : litres(w.airLitres)}</td>
