@@ -279,17 +279,24 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             {
               piece: pieceWith(piece, 'pour', 'mix'),
               people: settings.people,
-              stock: { mixers: stock.mixers, doses: stock.doses, mixes: stock.mixes },
+              stock: {
+                mixers: stock.mixers,
+                doses: stock.doses,
+                mixes: stock.mixes,
+                filaments: stock.filaments,
+              },
+              filament: piece.mould.method === 'printed' ? piece.mould.filament : null,
               mix: setBy(mixRow, mixRun.value.figures.setShare),
               before: { piece: castRun, steel: steelRun, mix: mixRun },
               mould: { mould: mouldRun, release: releaseRun },
             },
-            ({ piece: told, people, mix: row, stock: rows, before, mould }) =>
+            ({ piece: told, people, mix: row, stock: rows, filament, before, mould }) =>
               planPourStation({
                 piece: told,
                 people,
                 mix: row,
                 stock: rows,
+                filament,
                 stations: { ...before, ...mould },
               }),
           ),

@@ -381,6 +381,14 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     /give 2333 kg\/m³, not 2500/,
   ],
 
+  ['pour', 'core-hot', { coreDegC: 74.6, mostDegC: 70 }, /grows to about 75 °C as it sets, over 70 °C/],
+  ['pour', 'core-apart', { coreDegC: 60, faceDegC: 33, apartDegC: 20 }, /about 60 °C, its face to 33 °C/],
+  [
+    'pour',
+    'print-softens',
+    { coreDegC: 55, softensDegC: 50, filament: 'PLA' },
+    /about 55 °C as it sets; PLA gives from 50 °C/,
+  ],
   [
     'pour',
     'sets-before-placed',

@@ -25,6 +25,7 @@ import {
   type Timed,
   teamLimit,
 } from '../work/index.ts'
+import { heatFindings, heatOf } from './heat.ts'
 import { inTimeCures } from './inTime.ts'
 import { movedAfter } from './movedAfter.ts'
 import { CURED, firstMix, LAID, pourDay, SET_PARTS } from './pourDay.ts'
@@ -89,6 +90,7 @@ export function planPourStation(input: PourInput): PourStation {
     curedMinutes: strongBy(CURED.share * f28),
     f28Mpa: f28,
     dryingKgPerM2H: drying,
+    ...heatOf(stations.piece.figures, mix, warmth),
     liftKg,
     liftPeople: peopleToLift(liftKg),
     liftTurns: turned > whole,
@@ -163,7 +165,7 @@ const insideOf = ({ stations: { steel, mould } }: PourInput): Inside => ({
 })
 
 function checkPour(
-  { piece, people: present, mix, stock }: PourInput,
+  { piece, people: present, mix, stock, filament }: PourInput,
   f: PourFigures,
   { coated, closed, laid }: Inside,
 ): Finding[] {
@@ -214,6 +216,9 @@ function checkPour(
       limitKgPerM2H: DRYING.cover,
       do: 'cover it at once',
     })
+  const of = stock.filaments.find((row) => row.id === filament)
+  for (const h of heatFindings(piece, f, of ? { of, filaments: stock.filaments } : null))
+    raise(h.code as keyof PourFindings, h.level, h.facts as never, h.remedies)
   const people = Math.min(present, LIFT.mostPeople)
   const facts = {
     massKg: f.liftKg,

@@ -13,7 +13,9 @@ export type PourInput = {
   readonly people: number
   readonly mix: Mix
   /** What a pour that takes too long may be made with instead. */
-  readonly stock: Pick<Stock, 'mixers' | 'doses' | 'mixes'>
+  readonly stock: Pick<Stock, 'mixers' | 'doses' | 'mixes' | 'filaments'>
+  /** What its mould is printed from; null of any other. */
+  readonly filament: string | null
   readonly stations: {
     readonly piece: PieceStation
     readonly mould: MouldStation | null
@@ -44,6 +46,9 @@ export type PourFigures = {
   readonly curedMinutes: number | null
   readonly f28Mpa: number
   readonly dryingKgPerM2H: number
+  /** How warm it grows by its own setting, in its middle and at its face. */
+  readonly coreDegC: number
+  readonly faceDegC: number
   /** What is moved at the heaviest turn or lift, with all that is still on it, and whether it is turned over. */
   readonly liftKg: number
   /** The fewest who stay under 25 kg a head; null where it is not lifted by hand. */

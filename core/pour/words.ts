@@ -75,6 +75,29 @@ export const POUR_WORDS = {
     why: 'The first batch stiffens before the last is in. Use a larger mixer, more people, or pour cooler.',
     remedies: inTimeSaid(remedies, style),
   }),
+  'core-hot': (f: { coreDegC: number; mostDegC: number }, style, remedies: readonly Remedy[]) => ({
+    what: `Its middle grows to about ${style.degC(Math.round(f.coreDegC))} as it sets, over ${style.degC(f.mostDegC)}`,
+    why: 'So hot it may swell and crack months later. Pour it cooler, in lifts, or with less cement.',
+    remedies: inTimeSaid(remedies, style),
+  }),
+  'core-apart': (f: { coreDegC: number; faceDegC: number; apartDegC: number }, { degC }) => ({
+    what: `Its middle grows to about ${degC(Math.round(f.coreDegC))}, its face to ${degC(Math.round(f.faceDegC))}`,
+    why: 'So far apart the face cracks as it cools. Keep it wrapped and in its mould until both are near, and let it cool slowly.',
+  }),
+  'print-softens': (
+    f: { coreDegC: number; softensDegC: number; filament: string },
+    style,
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `It grows to about ${style.degC(Math.round(f.coreDegC))} as it sets; ${f.filament} gives from ${style.degC(f.softensDegC)}`,
+    why: 'A wall that softens bulges under the fill and keeps the bulge. Print it in what stays firm, back the walls with sand, or pour it cooler.',
+    remedies: {
+      ...inTimeSaid(remedies, style),
+      ...Object.fromEntries(
+        remedies.flatMap((r) => (r.code === 'filament' ? [[r.code, `Print it in ${r.facts.filament}`]] : [])),
+      ),
+    },
+  }),
   'gripped-late': (f: { step: string; startMinutes: number; latestMinutes: number }) => ({
     what: `${f.step[0]!.toUpperCase()}${f.step.slice(1)}: at ${time(f.startMinutes)}; from ${time(f.latestMinutes)} the concrete grips it`,
     why: 'It shrinks onto what stands in it without draft, and more every day. Give it draft, free it early and leave it loose, or make it of what peels, folds or breaks out.',

@@ -114,6 +114,7 @@ export const filamentSchema = z.strictObject({
   diameter: positive,
   densityKgPerM3: positive,
   casts: positive.describe('casts a printed face lasts'),
+  softensDegC: positive.max(400).default(50).describe('above this it gives under the fill'),
   pricePerKg: price,
   source,
 })

@@ -263,7 +263,11 @@ export const LISTS: readonly StockListFields[] = [
     list: 'filaments',
     heading: 'Filament',
     one: 'filament',
-    fields: [casts, price('Price of a kilogram', 'pricePerKg')],
+    fields: [
+      casts,
+      { key: 'softensDegC', label: 'Gives from', kind: 'number', unit: '°C' },
+      price('Price of a kilogram', 'pricePerKg'),
+    ],
   },
   {
     list: 'vessels',
