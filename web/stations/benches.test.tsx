@@ -50,7 +50,7 @@ it('release: left out only with a reason', async () => {
 it('mix: a smaller mixer makes more batches, water at the limit is noted', async () => {
   await openAt('wash-top', 'mix')
   await choose('Mixed in', '12 L bucket and drill')
-  await says(() => document.body, /Batch 2.*1 bag/)
+  await says(() => document.body, /Batches 1 and 2, each.*1 bag/)
   await press(/limit, 20 MPa/, bench(), 'radio')
   await says(findings, 'Water at the bag’s limit')
   await type('Waste', '25')
