@@ -250,7 +250,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             mixes: stock.mixes,
             mixers: stock.mixers,
             doses: stock.doses,
-            metal: hasMetal(piece, castRun.value.geometry.inserts.length, stock),
+            metal: hasMetal(piece, stock),
             steel: piece.steel.kind === 'fibre' || piece.steel.kind === 'coats' ? piece.steel : null,
           },
           (i) => {
@@ -433,13 +433,15 @@ function laidWith(
   ).value
 }
 
-/** Whether steel, wire or another metal lies in a piece: what glass and plastic are not is taken for it. */
-function hasMetal({ steel }: Piece, inserts: number, { meshes, bars }: Job['stock']): boolean {
+/** Whether steel, wire or another metal lies in a piece: all that is not said to be glass or plastic. */
+function hasMetal(piece: Piece, { meshes, bars }: Job['stock']): boolean {
+  const { steel } = piece
   const { rails, corners, hoops, cage, ribs, own, row } = steel.bars
   const barred = rails || corners || hoops || cage || ribs || own.length > 0
   const glass = bars.find((b) => b.id === row)?.material === 'glass-fibre'
   const mesh = steel.kind === 'mesh' && meshes.find((m) => m.id === steel.mesh)?.finish !== 'ar-glass'
-  return mesh || inserts > 0 || (barred && !glass)
+  const sleeve = piece.kind === 'turned' && piece.sleeve !== null && piece.sleeve.material !== 'pvc'
+  return mesh || (barred && !glass) || sleeve || piece.inserts.some((i) => i.material !== 'pvc')
 }
 
 /** A mix as its doses make it set. */

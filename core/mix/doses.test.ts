@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { applyChange, type Piece } from '../job/index.ts'
+import { applyChange, newTurned, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Dose } from '../stock/index.ts'
+import { testInsert } from '../testing/testFeatures.ts'
+import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testSlab, testStock } from '../testing/testPiece.ts'
+import { planPiece } from '../testing/wholeLine.ts'
 import { setShare } from './doses.ts'
 import { planMixStation } from './index.ts'
 
@@ -106,5 +109,52 @@ describe('what is wrong with doses', () => {
         const after = plan(mended!, volume, metal).findings.map((g) => g.code)
         expect([f.code, after.includes(f.code)]).toEqual([f.code, false])
       }
+  })
+})
+
+describe('chloride and what lies in the piece', () => {
+  const kernel = testKernel()
+  const doses = [{ dose: 'calcium-chloride', percent: 2 }]
+  const slab = (over: Partial<Extract<Piece, { kind: 'slab' }>>): Piece => {
+    const own = testSlab({ steel: { ...testSlab().steel, kind: 'none' }, ...over })
+    return { ...own, mix: { ...own.mix, doses } }
+  }
+  const [wire] = testStock.meshes
+  const glass = { ...wire!, id: 'glass', finish: 'ar-glass' as const }
+  const stock = { ...testStock, meshes: [wire!, glass] }
+  const steel = testSlab().steel
+  const pipe = (material: 'steel' | 'pvc') => [{ ...testInsert, material }]
+  const drum = (material: 'steel' | 'pvc' | null): Piece => {
+    const own = newTurned({ id: 'd', name: 'D', start: '2026-05-30T09:00', zone: 'UTC' }, testStock, {
+      turned: { form: 'cylinder', diameter: 200, height: 100 },
+      bore: material ? 40 : 0,
+      sleeve: material && { outside: 40, wall: 2, material },
+    })
+    return { ...own, steel: { ...own.steel, kind: 'none' }, mix: { ...own.mix, doses } }
+  }
+  it.each<[string, Piece, boolean]>([
+    ['nothing', slab({}), false],
+    ['wire mesh', slab({ steel: { ...steel, kind: 'mesh', mesh: wire!.id } }), true],
+    ['glass mesh', slab({ steel: { ...steel, kind: 'mesh', mesh: glass.id } }), false],
+    [
+      'a corner bar',
+      slab({ steel: { ...steel, kind: 'none', bars: { ...steel.bars, corners: true } } }),
+      true,
+    ],
+    ['a plastic pipe', slab({ inserts: pipe('pvc') }), false],
+    ['a steel pipe', slab({ inserts: pipe('steel') }), true],
+    ['a steel sleeve in a drum', drum('steel'), true],
+    ['a plastic one', drum('pvc'), false],
+    ['a plain drum', drum(null), false],
+  ])('%s: told where metal is', async (_, own, told) => {
+    const { findings } = planPiece(await kernel, { ...testJob(own), stock }, own, { quick: true })
+    expect(findings.some((f) => f.code === 'chloride-meets')).toBe(told)
+  })
+  it('a back coat is not seen: only face coats must be alike', () => {
+    const own = piece({ doses: [RED] })
+    const coats = { fibreKgPerM3: 20, coats: { faceLitres: 6 } }
+    const { findings, station } = planMixStation(own, litres(40), testStock, coats)
+    expect(new Set(station!.figures.batches.map((b) => b.dryKg)).size).toBeGreaterThan(1)
+    expect(findings.map((f) => f.code)).not.toContain('colour-differs')
   })
 })

@@ -108,11 +108,13 @@ export function doseFindings(
       facts: { dose: chloride.row.name, metal: metal ? 'yes' : 'no' },
       remedies: [{ code: 'chloride-meets', facts: {}, changes: put(without(chloride.row.id)) }],
     })
-  if (pigments.length > 0 && new Set(batches.map((b) => b.dryKg.toFixed(3))).size > 1)
+  // A back coat is not seen.
+  const seen = batches.filter((b) => b.coat !== 'back')
+  if (pigments.length > 0 && new Set(seen.map((b) => b.dryKg.toFixed(3))).size > 1)
     told.push({
       code: 'colour-differs',
       level: 'warn',
-      facts: { batches: batches.length },
+      facts: { batches: seen.length },
       remedies: [
         {
           code: 'colour-differs',

@@ -62,7 +62,6 @@ describe('bags, water and money, worked out by hand', () => {
         wastePercent: 15,
         wasteFrom: 'size',
         portion: 'bags',
-        portionFrom: 'choice',
         neededLitres: 3.45,
         bags: 1,
         mixedBags: 1,
@@ -85,7 +84,6 @@ describe('bags, water and money, worked out by hand', () => {
       5,
       {
         portion: 'weighed',
-        portionFrom: 'size',
         neededLitres: 3.45,
         bags: 1,
         mixedBags: 3.45 / 10.8,

@@ -92,7 +92,6 @@ export function planMixStation(
     neededLitres: needed,
     bagsExact,
     portion,
-    portionFrom: piece.mix.portion === null ? 'size' : 'choice',
     bags,
     mixedBags,
     leftKg: (bags - mixedBags) * mix.bagKg,

@@ -37,7 +37,6 @@ export type MixFigures = {
   readonly bagsExact: number
   /** Whole and half bags, or weighed out in equal batches of what is needed. */
   readonly portion: 'bags' | 'weighed'
-  readonly portionFrom: 'size' | 'choice'
   /** Opened. */
   readonly bags: number
   /** Mixed: less than is opened where it is weighed out. */

@@ -49,7 +49,7 @@ export const MIX_WORDS = {
   }),
   'colour-differs': (f: { batches: number }) => ({
     what: `${f.batches} batches with pigment are not alike`,
-    why: 'Water and pigment to the gram in equal batches, or the colour changes from one to the next.',
+    why: 'Water and pigment weighed exactly in equal batches, or the colour changes from one to the next.',
     remedy: 'Weigh out equal batches',
   }),
 } satisfies Words
