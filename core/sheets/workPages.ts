@@ -4,6 +4,7 @@ import { noteValue, noteWords } from '../piece/index.ts'
 import { agentNote } from '../release/index.ts'
 import type { BarFigures } from '../steel/index.ts'
 import {
+  exactDecimals,
   formatCut,
   formatLength,
   lengthWithUnit,
@@ -117,7 +118,7 @@ function workSections({ piece, settings, work, stations }: ShopSheetInput, drawn
           value: style.litres(mix.figures.neededLitres),
         },
         ...mix.figures.batches.map((b) => ({
-          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${mix.figures.portion === 'weighed' ? style.kg(b.dryKg, 2) : plural(b.bags, 'bag')}${b.doses.map((d) => `, ${style.kg(d.amountKg, 3)} ${d.name}`).join('')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
+          text: `batch ${b.number}${b.coat === 'all' ? '' : `, ${b.coat} coat`}: ${mix.figures.portion === 'weighed' ? style.kg(b.dryKg, 2) : plural(b.bags, 'bag')}${b.doses.map((d) => `, ${style.kg(d.amountKg, exactDecimals(d.amountKg))} ${d.name}`).join('')}${b.fibreKg > 0 ? `, ${style.kg(b.fibreKg, 2)} fibre` : ''}, hold ${style.liquid(b.heldBackLitres)} back`,
           value: `${style.liquid(b.waterLitres)} water`,
         })),
         {

@@ -174,6 +174,10 @@ export const quantityText = (kind: Quantity, value: number, digits: number, styl
   return `${figure} ${unit}`
 }
 
+/** Decimals by which what is weighed exactly has three figures, and three of them at least: of 0.0207 four. */
+export const exactDecimals = (value: number): number =>
+  value > 0 ? Math.max(3, 2 - Math.floor(Math.log10(value))) : 3
+
 /** The unit that a quantity of some size is told in, for the head of a list or the axis of a chart. */
 export const unitOf = (kind: Quantity, style: MeasureStyle, size = 100): string =>
   scaleOf(kind, size, style).unit

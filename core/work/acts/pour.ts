@@ -1,3 +1,4 @@
+import { exactDecimals } from '../../units/index.ts'
 import { count, listed, type None, told } from './act.ts'
 
 /** What is done on the day: checks, batches, steel, the open face, cure. */
@@ -42,7 +43,7 @@ export const POUR_ACTS = {
       },
       s,
     ) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.doses.length > 0 ? ` Into the water first, to the gram: ${listed(f.doses.map((d) => `${s.kg(d.amountKg, 3)} of ${d.name}`))}.` : ''}${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.doses.length > 0 ? ` Into the water first, weighed exactly: ${listed(f.doses.map((d) => `${s.kg(d.amountKg, exactDecimals(d.amountKg))} of ${d.name}`))}.` : ''}${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
   'place-batch': told(
     'place',

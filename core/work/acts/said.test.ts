@@ -431,7 +431,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
       ],
       coat: 'all',
     }),
-    /Into the water first, to the gram: 0\.128 kg of red oxide pigment and 0\.021 kg of plasticiser\./,
+    /Into the water first, weighed exactly: 0\.128 kg of red oxide pigment and 0\.0210? kg of plasticiser\./,
   ],
   [
     act('mix-batch', {

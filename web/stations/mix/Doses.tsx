@@ -1,3 +1,4 @@
+import { exactDecimals } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { Pick } from '../../ui/Choice.tsx'
@@ -38,7 +39,7 @@ export function Doses() {
               }
             />
             <p className={`label flex items-center justify-between text-[14px] text-soft ${looks.mix}`}>
-              <span>{amount === undefined ? '' : `${words.kg(amount, amount < 1 ? 3 : 2)} in all`}</span>
+              <span>{amount === undefined ? '' : `${words.kg(amount, exactDecimals(amount))} in all`}</span>
               <button
                 type="button"
                 className="word p-0!"

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { Batch } from '../../../core/mix/index.ts'
+import { exactDecimals } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
 import { alike, type Layer, layersOf, numbersSaid } from './layers.ts'
@@ -24,7 +25,7 @@ export function MixHero() {
   if (!figures)
     return (
       <p className="label p-4 text-soft" role="status">
-        No batches yet: a mix and what it is mixed in are wanted.
+        {plan ? 'No batches are worked out: see the findings.' : 'Working out the batches.'}
       </p>
     )
   const { batches, mixName } = figures
@@ -113,7 +114,10 @@ export function MixHero() {
                   <td className="n font-bold">
                     {l.what === 'water'
                       ? words.liquid(l.amountKg)
-                      : words.kg(l.amountKg, l.amountKg < 1 ? 3 : 2)}
+                      : words.kg(
+                          l.amountKg,
+                          l.what === 'dose' ? exactDecimals(l.amountKg) : l.amountKg < 1 ? 3 : 2,
+                        )}
                   </td>
                   <td className="n">{words.kg(l.readsKg, l.readsKg < 10 ? 3 : 2)}</td>
                 </tr>

@@ -10,7 +10,7 @@ export type Layer = {
   readonly readsKg: number
 }
 
-/** The layers of a batch: water less what is held back, doses, powder, fibre, and the rest of the water as it asks for it. */
+/** The layers of a batch: water less what is held back, doses, powder, the rest of the water as it asks for it, and fibre. */
 export function layersOf(batch: Batch, mixName: string): Layer[] {
   const { waterLitres, heldBackLitres, doses, dryKg, fibreKg } = batch
   let readsKg = 0
@@ -24,8 +24,9 @@ export function layersOf(batch: Batch, mixName: string): Layer[] {
     ...layer('water', 'water', 'water', waterLitres - heldBackLitres),
     ...doses.flatMap((d) => layer(d.doseId, 'dose', d.name, d.amountKg)),
     ...layer('powder', 'powder', mixName, dryKg),
-    ...layer('fibre', 'fibre', 'fibre', fibreKg),
     ...layer('rest', 'water', 'water held back, in small steps', heldBackLitres),
+    // Fibre goes in last, and is mixed briefly.
+    ...layer('fibre', 'fibre', 'fibre', fibreKg),
   ]
 }
 

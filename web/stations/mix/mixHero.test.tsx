@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it } from 'vitest'
 import type { Job, Piece } from '../../../core/job/index.ts'
 import type { Batch } from '../../../core/mix/index.ts'
 import { planPiece } from '../../../core/plan.ts'
+import { exactDecimals } from '../../../core/units/index.ts'
 import { store } from '../../state/store.ts'
 import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
 import { alike, layersOf, numbersSaid } from './layers.ts'
@@ -41,8 +42,8 @@ describe('what goes into a vessel', () => {
       ['water', 5.4],
       ['dose', 5.655],
       ['powder', 55.655],
-      ['fibre', 55.955],
-      ['water', 56.555],
+      ['water', 56.255],
+      ['fibre', 56.555],
     ])
     const { dryKg, waterLitres, fibreKg, doses } = batch()
     expect(layers.at(-1)!.readsKg).toBeCloseTo(dryKg + waterLitres + fibreKg + doses[0]!.amountKg, 9)
@@ -101,6 +102,14 @@ describe('the mixing row', () => {
     expect(told).not.toMatch(/ kg| L\b/)
   })
 })
+
+it.each([
+  [12.3456, 3],
+  [0.255, 3],
+  [0.0207, 4],
+  [0.00346, 5],
+  [0, 3],
+])('%d kg is weighed to %d decimals', (kg, decimals) => expect(exactDecimals(kg)).toBe(decimals))
 
 describe('the bench', () => {
   it('tells what is weighed and what stays in the bag; a dose is left out at a press', async () => {
