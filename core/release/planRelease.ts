@@ -354,7 +354,7 @@ function fromSolids(
   const ways = { ...Object.fromEntries(plan.ways), ...came.ways }
   const tilts = { ...Object.fromEntries(plan.tilts), ...came.tilts }
   const draft = runStation(memo, 'draft', { ...told, ways, tilts, castIn, shaped }, (i) => {
-    const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn)
+    const { rows, map, meeting } = planDraft(kernel, i.cast, parts, i.acts, i.ways, i.castIn, i.tilts)
     onProgress(SHARES.drafted)
     return {
       pulls: i.shaped

@@ -45,6 +45,8 @@ export function planDraft(
   acts: readonly Undoing[],
   ways: Readonly<Record<string, Vector>>,
   castIn: readonly Stander[] = [],
+  /** Of what is tilted off: its pull is not how it leaves, and nothing of it is locked by that. */
+  tilts: Readonly<Record<string, Tilt>> = {},
 ): { readonly rows: readonly DraftRow[]; readonly meeting: Meeting; readonly map: DraftMap } {
   const meeting = meetMould(kernel, cast, [...parts, ...castIn])
   const wayOf = waysOf(parts, ways)
@@ -60,7 +62,11 @@ export function planDraft(
   return {
     rows: partDrafts(meeting, wayOf, (id) => bodyOf.get(id) ?? id)
       .filter((r) => r.leastDeg !== null && ofMould.has(r.partId))
-      .map((r) => ({ ...r, rigid: rigid.has(r.partId) })),
+      .map((r) => ({
+        ...r,
+        ...(tilts[r.partId] && { lockedMm2: 0, shortMm2: 0 }),
+        rigid: rigid.has(r.partId),
+      })),
     meeting,
     map: { positions, part, partIds, degrees, rigid: partIds.map((id) => rigid.has(id)) },
   }

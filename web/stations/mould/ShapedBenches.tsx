@@ -1,10 +1,11 @@
 import type { MouldDefaults } from '../../../core/job/index.ts'
 import { sheetStock } from '../../../core/stock/index.ts'
-import { Choice, Pick } from '../../ui/Choice.tsx'
+import { Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityField, useWordsStyle } from '../../ui/Quantity.tsx'
 import { Switch } from '../../ui/Switch.tsx'
+import { leanWords } from '../leanWords.ts'
 import { BoardBoxBench } from './BoardBoxBench.tsx'
 import { CutTable } from './CutTable.tsx'
 import { Facts } from './Facts.tsx'
@@ -63,6 +64,21 @@ function Shells({ label }: { label: string }) {
   )
 }
 
+/** Which way two shells are drawn apart, where that was chosen by hand: shown, and left to be found again. */
+function ChosenPull() {
+  const { mould, choose } = useMould('closed', 'printed', 'brushed')
+  const curved = mould.method === 'closed' || mould.seam === 'curve'
+  if (!mould.pull || !curved) return null
+  return (
+    <Row label="Drawn apart">
+      {leanWords(mould.pull)}{' '}
+      <button type="button" className="word" onClick={() => choose('have the way found', { pull: null })}>
+        have it found
+      </button>
+    </Row>
+  )
+}
+
 function JacketPick({ label }: { label: string }) {
   const { mould, job, choose } = useMould('closed', 'brushed')
   return (
@@ -102,6 +118,7 @@ export function PrintedBench() {
     <>
       <PrinterPicks />
       <Shells label="Shells" />
+      <ChosenPull />
       <LengthField label="Wall" field="shellWall" min={0.4} max={60} />
       <LengthField label="Flange" field="flange" min={5} max={100} />
       <LengthField label="Bolts every" field="boltSpacing" min={20} max={1000} />
@@ -146,6 +163,7 @@ export function BrushedBench() {
       />
       <JacketPick label="Jacket of" />
       <Shells label="Jacket in" />
+      <ChosenPull />
       <LengthField label="Jacket’s wall at least" field="shellWall" min={1} max={100} />
       <LengthField label="Flange" field="flange" min={5} max={100} />
       <Facts />
@@ -161,6 +179,7 @@ export function ClosedBench() {
   return (
     <>
       <JacketPick label="Shells of" />
+      <ChosenPull />
       <LengthField label="Wall at least" field="shellWall" min={1} max={100} />
       <LengthField label="Flange" field="flange" min={5} max={100} />
       <LengthField label="Bolts every" field="boltSpacing" min={20} max={1000} />

@@ -4,8 +4,8 @@ import type { DraftMap } from '../../../core/release/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
+import { leanWords } from '../leanWords.ts'
 import { PullDial } from './PullDial.tsx'
-import { leanWords } from './PullRows.tsx'
 import { type CastLabel, Legend, middleOf, TintedCast } from './TintedCast.tsx'
 import { type TriedPull, usePullTrial } from './usePullTrial.ts'
 
@@ -46,6 +46,8 @@ export function DraftLens() {
   const words = useWordsStyle()
   const map = plan?.stations.release?.draft ?? null
   const pulls = plan?.stations.release?.figures.pulls ?? null
+  /** The way that was chosen for the mould, if any. */
+  const chosen = 'pull' in piece.mould ? piece.mould.pull : null
   const [way, setWay] = useState<PullWay | null>(null)
   const tried = usePullTrial(map, pulls ? way : null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: another piece begins as its mould stands
@@ -91,7 +93,7 @@ export function DraftLens() {
       </p>
       {pulls && pulls.best.length > 0 && (
         <div className="mt-2">
-          <PullDial value={way ?? pulls.best[0]!} best={pulls.best} onTurn={setWay} />
+          <PullDial value={way ?? chosen ?? pulls.best[0]!} best={pulls.best} onTurn={setWay} />
           <p className="label mt-2 min-h-[38px] text-[15px] leading-tight" role="status">
             {way
               ? `${leanWords(way)}: ${

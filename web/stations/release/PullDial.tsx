@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import type { PullWay } from '../../../core/mould/index.ts'
-import { leanWords } from './PullRows.tsx'
+import { leanWords } from '../leanWords.ts'
 
 /** The dial's radius, px: its middle is up, its rim level. */
 const R = 62

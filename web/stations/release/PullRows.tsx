@@ -1,9 +1,7 @@
-import type { ReleaseFigures } from '../../../core/release/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { More } from '../../ui/Choice.tsx'
 import { useWordsStyle } from '../../ui/Quantity.tsx'
-
-type Best = NonNullable<ReleaseFigures['pulls']>['best'][number]
+import { leanWords } from '../leanWords.ts'
 
 /** Ways to part a rigid mould round it, the best first: what each leaves locked, and what only slides. */
 export function PullRows() {
@@ -31,22 +29,4 @@ export function PullRows() {
       </ul>
     </More>
   )
-}
-
-const WAYS = [
-  'the right',
-  'the back right',
-  'the back',
-  'the back left',
-  'the left',
-  'the front left',
-  'the front',
-  'the front right',
-]
-
-/** How a pair of halves is drawn apart, as it is poured. */
-export function leanWords({ leanDeg, roundDeg }: Pick<Best, 'leanDeg' | 'roundDeg'>): string {
-  if (leanDeg < 1) return 'Up and down'
-  const way = WAYS[Math.round(roundDeg / 45) % 8]!
-  return leanDeg > 89 ? `Level, to ${way} and against it` : `${Math.round(leanDeg)}° off upright to ${way}`
 }

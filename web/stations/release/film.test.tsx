@@ -5,9 +5,10 @@ import { type PiecePlan, planPiece } from '../../../core/plan.ts'
 import { store } from '../../state/store.ts'
 import { releaseLensTurned } from '../../state/viewSlice.ts'
 import { demo, kernel, show, viewOf } from '../../testing/stillPage.tsx'
+import { leanWords } from '../leanWords.ts'
+import { ClosedBench } from '../mould/ShapedBenches.tsx'
 import { faceLetters, letterOfPart } from './faceLetters.ts'
 import { settled } from './PullDial.tsx'
-import { leanWords } from './PullRows.tsx'
 import { ReleaseHero } from './ReleaseHero.tsx'
 import { wayWords } from './wayWords.ts'
 
@@ -191,5 +192,26 @@ describe('letters of faces', () => {
     expect(new Set(letters.map((l) => l.letter)).size).toBe(letters.length)
     expect(letterOfPart(letters, 'strip/front')?.rows[0]?.face).toBe('sides')
     expect(letterOfPart(letters, 'nothing')).toBeNull()
+  })
+})
+
+describe('a way that was chosen for the shells', () => {
+  it('is where the dial stands, is shown on the mould’s bench, and left to be found at a press', async () => {
+    const { job } = planOf('egg-finial')
+    const own = pieceOf('egg-finial')
+    const piece = { ...own, mould: { ...own.mould, pull: { leanDeg: 90, roundDeg: 90 } } } as Piece
+    const whole = { ...job, pieces: job.pieces.map((p) => (p.id === piece.id ? piece : p)) }
+    const plan = planPiece(kernel, whole, piece)
+    store.dispatch(releaseLensTurned('draft'))
+    await show(ReleaseHero, viewOf(whole, piece, plan))
+    expect(screen.getByRole('slider', { name: /drawn apart/ }).getAttribute('aria-valuetext')).toBe(
+      'Level, to the back and against it',
+    )
+    cleanup()
+    await show(ClosedBench, viewOf(whole, piece, plan))
+    expect(document.body.textContent).toContain('Level, to the back')
+    fireEvent.click(screen.getByRole('button', { name: 'have it found' }))
+    const { mould } = store.getState().job.job!.pieces.find((p) => p.id === piece.id)!
+    expect(mould.method === 'closed' && mould.pull).toBeNull()
   })
 })
