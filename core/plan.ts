@@ -4,7 +4,7 @@ import { isGlued, type PanelOfBox, planGluedBox } from './gluedBox.ts'
 import { type Finding, type Job, type Piece, rankFindings, type StationName } from './job/index.ts'
 import { type LeftOut, leaveOut } from './leftOut.ts'
 import { type LogStation, planLogStation } from './log/index.ts'
-import { type MixStation, planMixStation } from './mix/index.ts'
+import { type Asks, type MixStation, planMixStation } from './mix/index.ts'
 import {
   isOpen,
   layAgain,
@@ -251,6 +251,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             mixers: stock.mixers,
             doses: stock.doses,
             metal: hasMetal(piece, stock),
+            asks: mouldRun && asksOf(piece, castRun.value, mouldRun.value),
             steel: piece.steel.kind === 'fibre' || piece.steel.kind === 'coats' ? piece.steel : null,
           },
           (i) => {
@@ -262,6 +263,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               { mixes: i.mixes, mixers: i.mixers, doses: i.doses },
               inside,
               i.metal,
+              i.asks,
             )
           },
         ),
@@ -443,6 +445,18 @@ function hasMetal(piece: Piece, { meshes, bars }: Job['stock']): boolean {
   const sleeve = piece.kind === 'turned' && piece.sleeve !== null && piece.sleeve.material !== 'pvc'
   return mesh || (barred && !glass) || sleeve || piece.inserts.some((i) => i.material !== 'pvc')
 }
+
+/** What a mould asks of how its mix runs. */
+const asksOf = (
+  { mould: { method } }: Piece,
+  { geometry }: PieceStation,
+  { figures }: MouldStation,
+): Asks => ({
+  method,
+  hole: figures.top === 'hole',
+  stacked: figures.fillLater !== null,
+  relief: geometry.relief.top > 0 || geometry.relief.bottom > 0 || geometry.formed.length > 0,
+})
 
 /** A mix as its doses make it set. */
 const setBy = (mix: Mix, share: number): Mix =>

@@ -719,6 +719,9 @@ built(planter, { method: 'planks', battens: 250 })
 built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 }, linerSheet: 'liner-grain' })
 // A small red tile: part of a bag, with its pigment to the gram.
 wallTile.mix = { ...wallTile.mix, doses: [{ dose: 'red-oxide', percent: 4 }] }
+// What is filled through a hole must run by itself.
+for (const piece of [finial, ventArch])
+  piece.mix = { ...piece.mix, doses: [{ dose: 'plasticiser', percent: 0.5 }] }
 built(hatch, { method: 'printed', printer: 'printer-300', shells: 2 })
 built(plateTrough, { method: 'upper-form' })
 built(ropeWeight, { method: 'found', vessel: 'vessel-bucket-12' })

@@ -174,6 +174,7 @@ function usualChoices(
       temperature: { kind: 'constant', degC: 20 },
       humidity: 0.5,
       windKmPerH: 0,
+      compaction: null,
       ticked: {},
     },
     finish: { sealer: firstId(stock.sealers), sanding: 'light' },

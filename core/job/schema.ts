@@ -258,6 +258,11 @@ export const pourChoiceSchema = z.strictObject({
   temperature: temperatureSchema,
   humidity: z.number().min(0).max(1),
   windKmPerH: z.number().min(0).max(120),
+  compaction: z
+    .enum(['rod', 'mallet', 'bench', 'saw', 'poker', 'none'])
+    .nullable()
+    .default(null)
+    .describe('what concrete is driven together with; null takes what suits the mould and the mix'),
   ticked: z
     .record(z.string().max(120), z.string().max(80))
     .default({})

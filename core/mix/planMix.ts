@@ -2,6 +2,7 @@ import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { Mix, Mixer, Stock } from '../stock/index.ts'
 import { act, type Operation, operation } from '../work/index.ts'
+import { type Asks, bandOf, consistencyFindings, SPREAD } from './consistency.ts'
 import { doseFindings, doseParts, dosesOf, setShare } from './doses.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
 import type { MixFindings } from './words.ts'
@@ -27,6 +28,8 @@ export function planMixStation(
   } | null = null,
   /** Whether steel, wire or another metal lies in it. */
   metal = false,
+  /** What its mould asks of how it runs; null where there is no mould yet. */
+  asks: Asks | null = null,
 ): { station: MixStation | null; findings: Finding[] } {
   const { findings, raise } = findingList<MixFindings>('mix', piece.id, 'choice', 'mix')
   const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
@@ -77,6 +80,10 @@ export function planMixStation(
   const batches = parts.map((b): Batch => ({ ...b, doses: doseParts(dosed, b.dryKg, mix) }))
   for (const f of doseFindings(piece, dosed, missing, batches, metal))
     raise(f.code as keyof MixFindings, f.level, f.facts as never, f.remedies)
+  if (asks)
+    for (const f of consistencyFindings(piece, mix, dosed, asks, stock.doses))
+      raise(f.code as keyof MixFindings, f.level, f.facts as never, f.remedies)
+  const band = bandOf(piece.mix, mix, dosed)
   const doses = doseParts(dosed, mixedBags * mix.bagKg, mix)
   // What has no price is not added as nothing.
   const dosesCost = dosed.some((d) => d.row.price === null)
@@ -105,6 +112,8 @@ export function planMixStation(
     dryKg: mixedBags * mix.bagKg,
     doses,
     setShare: setShare(dosed),
+    band,
+    spread: SPREAD[band],
     f28Mpa: mix.f28[piece.mix.water],
     cementKg: (mixedBags * mix.bagKg * mix.cementPercent) / 100,
     densityCheckKgPerM3: density,

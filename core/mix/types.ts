@@ -1,6 +1,7 @@
 import type { Finding } from '../job/index.ts'
 import type { Dose } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
+import type { Band } from './consistency.ts'
 
 /** So much of a dose in a batch, or in all of them. */
 export type DosePart = {
@@ -56,6 +57,9 @@ export type MixFigures = {
   readonly doses: readonly DosePart[]
   /** Times as long until it sets, by all that is dosed. */
   readonly setShare: number
+  /** How it stands or runs, and how wide a cup of it lies. */
+  readonly band: Band
+  readonly spread: { readonly fromMm: number; readonly toMm: number | null }
   readonly f28Mpa: number
   readonly cementKg: number
   readonly densityCheckKgPerM3: number

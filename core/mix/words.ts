@@ -1,5 +1,6 @@
-import type { FindingsIn, Words } from '../job/index.ts'
+import type { FindingsIn, Remedy, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
+import type { Band } from './consistency.ts'
 
 /** Sentences for the findings of this station, each with the facts it is made of. */
 export const MIX_WORDS = {
@@ -52,7 +53,58 @@ export const MIX_WORDS = {
     why: 'Water and pigment weighed exactly in equal batches, or the colour changes from one to the next.',
     remedy: 'Weigh out equal batches',
   }),
+  'too-stiff': (
+    f: { band: Band; least: Band; why: 'hole' | 'relief' | 'any' },
+    { mpa },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${STANDS[f.band]}: this mould wants it at least ${STANDS_SHORT[f.least]}`,
+    why:
+      f.why === 'hole'
+        ? 'Nobody reaches in to work it: what does not run by itself leaves hollows under every overhang.'
+        : 'Stiff concrete bridges the letters and lines of a face and leaves them half filled.',
+    remedies: runsSaid(remedies, mpa),
+  }),
+  'too-wet': (
+    f: { band: Band; most: Band; why: 'packed' | 'stacked' | 'any' },
+    { mpa },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `${STANDS[f.band]}: this mould wants it no more than ${STANDS_SHORT[f.most]}`,
+    why:
+      f.why === 'packed'
+        ? 'What runs finds every gap under the liner and washes the packing out.'
+        : 'What is filled above pushes it out again under the upper form: it must stand by itself.',
+    remedies: runsSaid(remedies, mpa),
+  }),
 } satisfies Words
+
+/** How it stands in the cup, as a sentence begins, and in a word. */
+const STANDS: Record<Band, string> = {
+  packing: 'Mixed to be packed',
+  placing: 'Mixed to be placed',
+  flowing: 'Mixed to flow',
+  levelling: 'Mixed to level itself',
+}
+const STANDS_SHORT: Record<Band, string> = {
+  packing: 'to be packed',
+  placing: 'to be placed',
+  flowing: 'to flow',
+  levelling: 'to level itself',
+}
+
+/** What makes it run, or stand, by the code of each. */
+const runsSaid = (remedies: readonly Remedy[], mpa: (n: number) => string): Record<string, string> =>
+  Object.fromEntries(
+    remedies.map(({ code, facts: f }) => [
+      code,
+      code === 'plasticiser'
+        ? `Put in ${f.dose}`
+        : code === 'no-plasticiser'
+          ? 'Leave out the plasticiser'
+          : `${{ 'water-stiff': 'Take the least water', 'water-medium': 'Take the usual water', 'water-limit': 'Take the water up to the bag’s limit' }[code]}: ${mpa(Number(f.f28Mpa))} at 28 days`,
+    ]),
+  )
 
 /** What this station finds: each code with its facts. */
 export type MixFindings = FindingsIn<typeof MIX_WORDS>

@@ -1,4 +1,5 @@
 export { type Check, checksOf, tickedWith, tickOf } from './checks.ts'
+export { COMPACTIONS, type Compaction } from './compaction.ts'
 export { planPourStation } from './planPour.ts'
 export type { PourFigures, PourStation } from './types.ts'
-export { POUR_WORDS } from './words.ts'
+export { POUR_WORDS, TOOL_NAMES } from './words.ts'

@@ -25,6 +25,7 @@ import {
   type Timed,
   teamLimit,
 } from '../work/index.ts'
+import { POKER, usualCompaction, wrongTool } from './compaction.ts'
 import { heatFindings, heatOf } from './heat.ts'
 import { inTimeCures } from './inTime.ts'
 import { movedAfter } from './movedAfter.ts'
@@ -42,11 +43,7 @@ export function planPourStation(input: PourInput): PourStation {
   const { temperature: course } = piece.pour
   const f28 = stations.mix.figures.f28Mpa
   const curve = strengthCurve(mix, f28)
-  const ageing: Ageing = { initialSet: mix.initialSet, finalSet: mix.finalSet, f28, curve, course }
   const sure = (age: number) => timeForAge(course, age) ?? age
-  const strongBy = (mpa: number) => metAt({ kind: 'strength', mpa }, ageing)
-  const sides = strongBy(STRIP_MPA.sides)
-  const coldest = coldestUntil(course, Math.max(1440, sides ?? 1440))
   const warmth = temperatureAt(course, 0)
   const day = pourDay(input)
   const strips = (stations.release?.operations ?? []).filter((op) => op.attitude !== null)
@@ -57,7 +54,20 @@ export function planPourStation(input: PourInput): PourStation {
     ...strips,
     ...movedAfter(stations.steel.moving, strips, day),
   ])
-  const work = scheduleOperations(operations, ageing, firstMix(input))
+  // Nothing is mixed later for what becomes strong later: the second run only ages what the first one placed.
+  const aged = { initialSet: mix.initialSet, finalSet: mix.finalSet, f28, curve, course }
+  const placing = scheduleOperations(operations, { ...aged, lastWater: 0 }, firstMix(input))
+  const lastWater = Math.max(
+    0,
+    ...placing.flatMap((op) =>
+      op.code === 'mix-batch' && op.startMinutes !== null ? [op.startMinutes] : [],
+    ),
+  )
+  const ageing: Ageing = { ...aged, lastWater }
+  const work = lastWater === 0 ? placing : scheduleOperations(operations, ageing, firstMix(input))
+  const strongBy = (mpa: number) => metAt({ kind: 'strength', mpa }, ageing)
+  const sides = strongBy(STRIP_MPA.sides)
+  const coldest = coldestUntil(course, Math.max(1440, sides ?? 1440))
   const ends = work.flatMap((op) => (PLACED.has(op.code) && op.endMinutes !== null ? [op.endMinutes] : []))
   const drying = dryingRate({
     concreteDegC: warmth,
@@ -81,6 +91,9 @@ export function planPourStation(input: PourInput): PourStation {
     finalSetMinutes: sure(mix.finalSet),
     sheenGoneMinutes: sure(mix.initialSet * SET_PARTS.sheen),
     placedByMinutes: Math.max(0, ...ends),
+    openMinutes: longestOpen(work),
+    lastWaterMinutes: lastWater,
+    compaction: piece.pour.compaction ?? usualCompaction(stations.mould, stations.mix.figures),
     easeFromMinutes: sure(mix.finalSet),
     easeUntilMinutes: sure(2 * mix.finalSet),
     firstStripMinutes: sides,
@@ -137,6 +150,34 @@ const PLACED: ReadonlySet<string> = new Set([
   'top-up',
 ])
 
+/**
+ * How long the concrete of a lift lies before the next is on it, and that of the last before it is struck off: from its
+ * first batch's water, minutes. A pour in one lift lies open to its end.
+ */
+function longestOpen(work: readonly Timed[]): number {
+  const [starts, open]: [number[], number[]] = [[], []]
+  let ends = false
+  for (const op of work) {
+    if (op.startMinutes === null || op.endMinutes === null) continue
+    if (op.code === 'mix-batch' && (starts.length === 0 || ends)) {
+      // The first batch of a lift: the one under it is covered once this is placed.
+      starts.push(op.startMinutes)
+      ends = false
+    }
+    if (PLACED.has(op.code)) open[starts.length - 1] = op.endMinutes
+    if (op.code === 'compact' && op.facts.lift < op.facts.lifts) ends = true
+  }
+  const places = work.filter((op) => op.code === 'place-batch' || op.code === 'place-face')
+  return Math.max(
+    0,
+    ...starts.map((start, k) => {
+      const next = starts[k + 1]
+      const over = places.find((op) => next !== undefined && (op.startMinutes ?? 0) >= next)
+      return (over?.endMinutes ?? open[k] ?? start) - start
+    }),
+  )
+}
+
 /** The heaviest block of those that are lifted one by one, fresh. */
 const largestBlock = ({ stations, mix }: PourInput): number =>
   Math.max(...stations.piece.figures.blocks.map((b) => (b.volumeLitres * mix.freshKgPerM3) / 1000))
@@ -165,7 +206,7 @@ const insideOf = ({ stations: { steel, mould } }: PourInput): Inside => ({
 })
 
 function checkPour(
-  { piece, people: present, mix, stock, filament }: PourInput,
+  { piece, people: present, mix, stock, filament, stations }: PourInput,
   f: PourFigures,
   { coated, closed, laid }: Inside,
 ): Finding[] {
@@ -189,20 +230,42 @@ function checkPour(
   if (f.firstStripMinutes === null)
     raise('never-strong', 'stop', { wantedMpa: STRIP_MPA.sides, f28Mpa: f.f28Mpa })
   else if (f.flipMinutes === null) raise('never-flipped', 'stop', { wantedMpa: f.flipMpa, f28Mpa: f.f28Mpa })
-  if (f.placedByMinutes > f.initialSetMinutes * 0.9)
+  // A back coat has a clock of its own: it is mixed when the face has stiffened, and is on it before that has set.
+  const open = coated ? f.placedByMinutes : f.openMinutes
+  if (open > f.initialSetMinutes * SET_PARTS.joins)
     raise(
       'sets-before-placed',
       'stop',
-      { placedMinutes: f.placedByMinutes, setMinutes: f.initialSetMinutes, mix: mix.name },
+      { placedMinutes: open, setMinutes: f.initialSetMinutes, mix: mix.name },
       inTimeCures(piece, present, mix, stock),
     )
-  // A back coat has a clock of its own: it is mixed when the face has stiffened.
-  else if (!coated && f.placedByMinutes > f.workingMinutes)
+  else if (!coated && f.openMinutes > f.workingMinutes)
     raise(
       'longer-than-working-time',
       'warn',
-      { placedMinutes: f.placedByMinutes, workingMinutes: f.workingMinutes, mix: mix.name },
+      { placedMinutes: f.openMinutes, workingMinutes: f.workingMinutes, mix: mix.name },
       inTimeCures(piece, present, mix, stock),
+    )
+  const wrong = wrongTool(
+    f.compaction,
+    stations.mould,
+    stations.mix.figures,
+    stations.piece.geometry.thinnest?.mm ?? stations.piece.geometry.thickness,
+  )
+  if (wrong)
+    raise(
+      'compacts-badly',
+      'warn',
+      { tool: f.compaction, why: wrong, pokerMm: POKER.diameter },
+      piece.pour.compaction === null
+        ? []
+        : [
+            {
+              code: 'usual',
+              facts: { tool: usualCompaction(stations.mould, stations.mix.figures) },
+              changes: [{ type: 'pourPlanned', pieceId: piece.id, patch: { compaction: null } }],
+            },
+          ],
     )
   if (f.dryingKgPerM2H > DRYING.uncovered)
     raise('dries-fast', 'warn', {

@@ -1,6 +1,7 @@
 import { edgeSize, loopChords } from '../geometry/index.ts'
-import type { PieceGeometry } from '../piece/index.ts'
+import { type PieceGeometry, pouredSize } from '../piece/index.ts'
 import { act, type Condition, type Operation, operation, partIdsOf } from '../work/index.ts'
+import { type Lift, liftsOf, POKER, usualCompaction, WET_BANDS } from './compaction.ts'
 import type { PourInput } from './types.ts'
 
 /** Minutes [own]: carrying 20 kg, placing 10 L, spraying or brushing 10 L of face, compacting a quarter square metre, screeding a square metre; for one person. */
@@ -8,7 +9,6 @@ const PACE = {
   carry20Kg: 2,
   place10Litres: 1.5,
   face10Litres: 30,
-  compactQuarterM2: 3.5,
   screedM2: 12,
   check: 4,
   join: 2,
@@ -19,8 +19,9 @@ const PACE = {
   cover: 5,
   topUp: 5,
 } as const
-/** The least time for compacting and for screeding, minutes [own]. */
-const LEAST = { compact: 3, screed: 5 } as const
+/** The least time for rolling coats and for screeding, minutes; rolling a quarter square metre, minutes [own]. */
+const LEAST = { roll: 3, screed: 5 } as const
+const ROLL_QUARTER_M2 = 3.5
 /** A lift is rodded this far into the one below, mm [own]. */
 const ROD = 25
 /** A hard trowel leaves a dent of less than this, mm [own]. */
@@ -30,7 +31,13 @@ export const SET_PARTS = { face: 0.25, working: 0.5, sheen: 0.35, trowel: 0.8, j
 /** Damp until this share of its strength, and this many minutes [own]. */
 export const CURED = { share: 0.7, minutes: 3 * 1440 } as const
 
-const set = (share: number): Condition => ({ kind: 'set', of: 'initial', setShare: share })
+/** A share of the initial set, from when an operation was begun: a batch that met its water. */
+const setSince = (share: number, since: string): Condition => ({
+  kind: 'set',
+  of: 'initial',
+  setShare: share,
+  since,
+})
 
 /** The first thing that needs the water: the clock of the concrete starts with it. */
 export const firstMix = (input: PourInput): string => input.stations.mix.operations[0]?.id ?? ''
@@ -78,13 +85,40 @@ export function pourDay(input: PourInput): Operation[] {
   // Whole bags are more than the cast: what is over stays in the tub, and each batch gives its share of the fill; of coats
   // each its share of its own.
   const { coats } = steel.figures
+  const by = piece.pour.compaction ?? usualCompaction(mould, mix.figures)
   const shareOf = (coat: (typeof batches)[number]['coat']): number => {
     const mixed = batches.reduce((sum, b) => (b.coat === coat ? sum + b.litres : sum), 0)
     const wanted = coat === 'face' ? coats?.faceLitres : coat === 'back' ? coats?.backLitres : volumeLitres
     return Math.min(1, (wanted ?? volumeLitres) / mixed)
   }
+  const fills = batches.map((b) => b.litres * shareOf(b.coat))
+  const highMm = pouredSize(piece.attitude, stations.piece.geometry)[2]
+  const lifts = coats
+    ? new Map<number, Lift>()
+    : liftsOf(by, batches, fills, volumeLitres, highMm, mix.figures.band)
+  /** The first batch of the lift that is being filled, and of the one under it. */
+  let [begins, under] = [first.id, first.id]
   let litres = 0
   let last = ''
+  const compact = ({ number, minutes, litres: inIt }: Lift) =>
+    add({
+      ...act('compact', {
+        tool: by === 'none' ? 'mallet' : by,
+        by: closed ? 'hole' : 'open',
+        from: hasCorners(stations.piece.geometry) ? 'corners' : 'edge',
+        vents: number === lifts.size ? (mould?.figures.vents ?? 0) : 0,
+        lift: number,
+        lifts: lifts.size,
+        litres: inIt,
+        workMinutes: minutes,
+        apartMm: POKER.actsMm,
+        wet: WET_BANDS.has(mix.figures.band),
+      }),
+      id: `compact/${number}`,
+      minutes,
+      needs: [last],
+      notAfter: [setSince(SET_PARTS.working, begins)],
+    })
   const lay = ({ op }: Laid): string => {
     steps.push({ ...op, needs: [...op.needs, last] })
     return op.id
@@ -92,7 +126,8 @@ export function pourDay(input: PourInput): Operation[] {
   batches.forEach((batch, i) => {
     const n = batch.number
     const before = litres
-    const fill = batch.litres * shareOf(batch.coat)
+    const fill = fills[i]!
+    const mixed = `mix/${n}`
     litres += fill
     if (i > 0) steps.push({ ...mix.operations[i]!, needs: [last] })
     if (batch.coat === 'face' && coats) {
@@ -107,15 +142,15 @@ export function pourDay(input: PourInput): Operation[] {
         about: [{ kind: 'batch', id: String(n) }],
         minutes: (fill / 10) * (PACE.face10Litres / people),
         hands: people,
-        needs: [`mix/${n}`],
-        notAfter: [set(SET_PARTS.working)],
+        needs: [mixed],
+        notAfter: [setSince(SET_PARTS.working, mixed)],
       })
       if (batches[i + 1]?.coat === 'back')
         last = add({
           ...act('wait-face', {}),
           id: 'wait/face',
           needs: [last],
-          notBefore: [set(SET_PARTS.face)],
+          notBefore: [setSince(SET_PARTS.face, mixed)],
         })
       return
     }
@@ -128,7 +163,7 @@ export function pourDay(input: PourInput): Operation[] {
       done = next.at
     }
     goes.push({ litres: litres - done, lays: null })
-    last = `mix/${n}`
+    last = mixed
     goes.forEach((go, k) => {
       last = add({
         ...act('place-batch', {
@@ -146,7 +181,10 @@ export function pourDay(input: PourInput): Operation[] {
           (go.litres / 10) * (PACE.place10Litres / people),
         hands: people,
         needs: [last],
-        notAfter: [set(i === 0 ? SET_PARTS.working : SET_PARTS.joins)],
+        notAfter: [
+          setSince(SET_PARTS.working, mixed),
+          ...(i === 0 || batch.coat !== 'all' ? [] : [setSince(SET_PARTS.joins, under)]),
+        ],
       })
       // A back coat is rolled on to its face: nothing is rodded.
       if (k === 0 && i > 0 && !closed && batch.coat === 'all')
@@ -155,28 +193,35 @@ export function pourDay(input: PourInput): Operation[] {
           id: `join/${n}`,
           minutes: PACE.join,
           needs: [last],
-          notAfter: [set(SET_PARTS.joins)],
+          notAfter: [setSince(SET_PARTS.joins, under)],
         })
       if (go.lays) last = lay(go.lays)
     })
+    const ended = lifts.get(n)
+    if (ended && i < batches.length - 1) {
+      last = compact(ended)
+      under = begins
+      begins = mix.operations[i + 1]!.id
+    } else if (i === 0) under = begins
     // What lies where this batch ends; with the last one, all that is left.
     while (waiting[0] && (waiting[0].at <= litres + 1e-9 || i === batches.length - 1))
       last = lay(waiting.shift()!)
   })
   const area = stations.piece.figures.showFaceAreaM2
-  last = add({
-    ...(coats
-      ? act('roll-coats', { goes: coats.goCount })
-      : act('compact', {
-          by: closed ? 'hole' : 'open',
-          from: hasCorners(stations.piece.geometry) ? 'corners' : 'edge',
-          vents: mould?.figures.vents ?? 0,
-        })),
-    id: 'compact',
-    minutes: Math.max(LEAST.compact, (area / 0.25) * PACE.compactQuarterM2),
-    needs: [last],
-    notAfter: [set(SET_PARTS.working)],
-  })
+  const latest = mix.operations.at(-1)!.id
+  /** Of the open face: worked no sooner than its youngest concrete wants, and no later than its oldest. */
+  const from = (share: number): Condition => setSince(share, latest)
+  const until = (share: number): Condition => setSince(share, coats ? latest : begins)
+  const ends = lifts.get(batches.at(-1)!.number)
+  if (ends) last = compact(ends)
+  else if (coats)
+    last = add({
+      ...act('roll-coats', { goes: coats.goCount }),
+      id: 'compact',
+      minutes: Math.max(LEAST.roll, (area / 0.25) * ROLL_QUARTER_M2),
+      needs: [last],
+      notAfter: [setSince(SET_PARTS.working, latest)],
+    })
   const knockouts = (mould?.parts ?? []).filter((p) => p.role === 'knockout')
   if (closed)
     last = add({
@@ -184,7 +229,7 @@ export function pourDay(input: PourInput): Operation[] {
       id: 'top-up',
       minutes: PACE.topUp,
       needs: [last],
-      notAfter: [set(SET_PARTS.working)],
+      notAfter: [until(SET_PARTS.working)],
     })
   else if (!face)
     last = add({
@@ -192,7 +237,7 @@ export function pourDay(input: PourInput): Operation[] {
       id: 'shape/back',
       minutes: PACE.later,
       needs: [last],
-      notAfter: [set(SET_PARTS.trowel)],
+      notAfter: [until(SET_PARTS.trowel)],
     })
   else
     last = add({
@@ -208,11 +253,11 @@ export function pourDay(input: PourInput): Operation[] {
       minutes: Math.max(LEAST.screed, (area * PACE.screedM2) / people),
       hands: Math.min(people, 2),
       needs: [last],
-      notAfter: [set(SET_PARTS.working)],
+      notAfter: [until(SET_PARTS.working)],
     })
 
   const placed = last
-  const sheen = { needs: [placed], notBefore: [set(SET_PARTS.sheen)] }
+  const sheen = { needs: [placed], notBefore: [from(SET_PARTS.sheen)] }
   const open = piece.attitude.down === 'top' ? 'bottom' : 'top'
   const before: string[] = [placed]
   if (piece.kind === 'slab' && Object.values(piece.sides).some((side) => edgeSize(side[open]) > 0))
@@ -222,14 +267,14 @@ export function pourDay(input: PourInput): Operation[] {
         id: 'tool/edges',
         minutes: PACE.edges,
         ...sheen,
-        notAfter: [set(SET_PARTS.trowel)],
+        notAfter: [until(SET_PARTS.trowel)],
       }),
     )
   const later = mould?.figures.fillLater
   if (later) {
     const ready =
       later === 'upper-form'
-        ? [add({ ...act('let-stiffen', {}), id: 'let-stiffen', ...sheen, notAfter: [set(1)] })]
+        ? [add({ ...act('let-stiffen', {}), id: 'let-stiffen', ...sheen, notAfter: [until(1)] })]
         : before.slice()
     before.push(
       add({
@@ -239,8 +284,8 @@ export function pourDay(input: PourInput): Operation[] {
         id: 'fill/later',
         minutes: PACE.later,
         needs: ready,
-        notBefore: [set(SET_PARTS.sheen)],
-        notAfter: [set(1)],
+        notBefore: [from(SET_PARTS.sheen)],
+        notAfter: [until(1)],
       }),
     )
   }
@@ -251,8 +296,8 @@ export function pourDay(input: PourInput): Operation[] {
         id: 'float/back',
         minutes: PACE.float,
         needs: before.slice(),
-        notBefore: [set(SET_PARTS.sheen)],
-        notAfter: [set(1)],
+        notBefore: [from(SET_PARTS.sheen)],
+        notAfter: [until(1)],
       }),
     )
   const showUp = face && open === 'top' && piece.attitude.down === 'bottom'
@@ -263,8 +308,8 @@ export function pourDay(input: PourInput): Operation[] {
         id: 'trowel/show',
         minutes: PACE.trowel,
         needs: before.slice(),
-        notBefore: [set(SET_PARTS.trowel)],
-        notAfter: [set(1)],
+        notBefore: [from(SET_PARTS.trowel)],
+        notAfter: [until(1)],
       }),
     )
   const covered = add({
@@ -272,7 +317,7 @@ export function pourDay(input: PourInput): Operation[] {
     id: 'cover',
     minutes: PACE.cover,
     needs: before.slice(),
-    notBefore: [set(SET_PARTS.sheen)],
+    notBefore: [from(SET_PARTS.sheen)],
     leads: strips.map((op) => op.id),
   })
   const cured: Condition = { kind: 'cured', strengthShare: CURED.share, leastMinutes: CURED.minutes }

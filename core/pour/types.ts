@@ -6,6 +6,7 @@ import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
 import type { Mix, Stock } from '../stock/index.ts'
 import type { Ageing, Operation, Timed } from '../work/index.ts'
+import type { Compaction } from './compaction.ts'
 
 export type PourInput = {
   readonly piece: Piece
@@ -36,6 +37,11 @@ export type PourFigures = {
   readonly finalSetMinutes: number
   readonly sheenGoneMinutes: number
   readonly placedByMinutes: number
+  /** The longest that concrete lies before the next lift is on it, or the last is struck off, from its own water. */
+  readonly openMinutes: number
+  /** When the last batch meets its water. */
+  readonly lastWaterMinutes: number
+  readonly compaction: Compaction
   readonly easeFromMinutes: number
   readonly easeUntilMinutes: number
   readonly firstStripMinutes: number | null

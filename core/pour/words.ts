@@ -1,5 +1,6 @@
 import type { FindingsIn, Remedy, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
+import type { Compaction, wrongTool } from './compaction.ts'
 
 const time = (minutes: number | string | undefined): string => {
   const m = Math.round(Number(minutes))
@@ -27,6 +28,33 @@ const inTimeSaid = (
                 : `Use ${f.mix}`,
     ]),
   )
+
+/** What concrete is driven together with, as it is spoken of. */
+export const TOOL_NAMES: Record<Compaction, string> = {
+  rod: 'a rod or gloved hand',
+  mallet: 'a rubber mallet',
+  bench: 'a bounced bench',
+  saw: 'a bladeless saw on the form',
+  poker: 'a poker',
+  none: 'nothing',
+}
+type Wrong = NonNullable<ReturnType<typeof wrongTool>>
+const WRONG_TOOL: Record<Wrong, (tool: string, poker: string) => string> = {
+  'no-reach': (tool) => `A mould filled through a hole cannot be worked with ${tool}`,
+  'too-narrow': (_, poker) => `A poker of ${poker} has no room in its thinnest part`,
+  'shaken-apart': (tool) => `This mould does not stand ${tool}`,
+  parts: (tool) => `A mix that levels itself is worked with ${tool}`,
+  'left-loose': () => 'Nothing is planned to drive the air out',
+}
+const WRONG_WHY: Record<Wrong, string> = {
+  'no-reach': 'Nothing gets in past the hole: tap it, turn it, or shake it from outside.',
+  'too-narrow': 'It beats on mould and steel instead of moving the concrete, and marks the face.',
+  'shaken-apart': 'Shaken, packed sand slumps and layers open at their joints. Rod it by hand in thin lifts.',
+  parts:
+    'Shaken, its stone and sand sink and the paste rises: a weak, blotched face. Let it settle; prick the bubbles.',
+  'left-loose':
+    'Only a mix that levels itself closes up alone. What is left loose is full of holes, weak where the steel lies.',
+}
 
 /** A turn about an edge lifts half of what is turned. */
 const move = (f: { turns: string }): string =>
@@ -62,7 +90,7 @@ export const POUR_WORDS = {
     style,
     remedies: readonly Remedy[],
   ) => ({
-    what: `Placed after ${time(f.placedMinutes)}; ${f.mix} sets in ${time(f.setMinutes)}`,
+    what: `Concrete lies open for ${time(f.placedMinutes)}; ${f.mix} sets in ${time(f.setMinutes)}`,
     why: 'The last batches meet concrete that has set: a cold joint. Use a larger mixer, more people, or a slower mix.',
     remedies: inTimeSaid(remedies, style),
   }),
@@ -74,6 +102,14 @@ export const POUR_WORDS = {
     what: `Placing takes ${time(f.placedMinutes)}; it works for ${time(f.workingMinutes)}`,
     why: 'The first batch stiffens before the last is in. Use a larger mixer, more people, or pour cooler.',
     remedies: inTimeSaid(remedies, style),
+  }),
+  'compacts-badly': (
+    f: { tool: Compaction; why: NonNullable<ReturnType<typeof wrongTool>>; pokerMm: number },
+    { mm },
+  ) => ({
+    what: WRONG_TOOL[f.why](TOOL_NAMES[f.tool], mm(f.pokerMm)),
+    why: WRONG_WHY[f.why],
+    remedy: 'Use what suits this mould',
   }),
   'core-hot': (f: { coreDegC: number; mostDegC: number }, style, remedies: readonly Remedy[]) => ({
     what: `Its middle grows to about ${style.degC(Math.round(f.coreDegC))} as it sets, over ${style.degC(f.mostDegC)}`,

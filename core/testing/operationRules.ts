@@ -53,7 +53,8 @@ export function brokenRules({ work, stations }: PiecePlan): string[] {
     }
     if (pour)
       for (const c of op.notBefore as readonly Condition[]) {
-        const met = metAt(c, pour.ageing)
+        const since = c.kind === 'set' && c.since ? (work[place.get(c.since) ?? -1]?.startMinutes ?? 0) : 0
+        const met = metAt(c, pour.ageing, since)
         if (op.startMinutes !== null && (met === null || op.startMinutes < met - 1e-6))
           say(`${op.id} is done before ${c.kind}`)
       }
@@ -126,6 +127,16 @@ export function brokenRules({ work, stations }: PiecePlan): string[] {
     if (open !== 1) say(`the top of the fill is made ${open} times`)
     if (mould.figures.top === 'hole' && of('screed').length + of('float').length > 0)
       say('a closed shell is struck off')
+    // All that is placed is worked through, by lifts that hold it all, unless it levels itself.
+    const lifts = work.filter((op) => op.code === 'compact')
+    if (pour.figures.compaction !== 'none' && of('place-batch').length > 0 && of('roll-coats').length === 0) {
+      const litres = lifts.reduce((sum, op) => sum + op.facts.litres, 0)
+      const placed = work.reduce((sum, op) => sum + (op.code === 'place-batch' ? op.facts.litres : 0), 0)
+      if (Math.abs(litres - placed) > 1e-6 * placed) say(`${placed} L placed, ${litres} worked through`)
+    }
+    // What comes off by its strength waits for the youngest batch.
+    const last = Math.max(...of('mix-batch').map((op) => op.startMinutes ?? 0))
+    if (Math.abs(pour.ageing.lastWater - last) > 1e-6) say(`aged from ${pour.ageing.lastWater}, not ${last}`)
     if (!work.every((op) => op.code !== 'mix-batch' || op.startMinutes! >= 0)) say('mixed before the water')
   }
   return wrong

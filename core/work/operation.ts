@@ -3,10 +3,15 @@ import type { Act } from './acts.ts'
 
 /** What an operation waits for of the concrete, or what ends its window. Minutes are at 20 degC. */
 export type Condition =
-  /** A share of the mix's initial or final set. */
-  | { readonly kind: 'set'; readonly of: 'initial' | 'final'; readonly setShare: number }
+  /** A share of the mix's initial or final set: from the first water, or from when an operation was begun. */
+  | {
+      readonly kind: 'set'
+      readonly of: 'initial' | 'final'
+      readonly setShare: number
+      readonly since?: string
+    }
   | { readonly kind: 'strength'; readonly mpa: number }
-  /** Since the first water, in equivalent age. */
+  /** Since the last batch met its water, in equivalent age. */
   | { readonly kind: 'aged'; readonly ageMinutes: number }
   /** Kept damp to this share of its 28 days' strength, and this long at least. */
   | { readonly kind: 'cured'; readonly strengthShare: number; readonly leastMinutes: number }

@@ -20,6 +20,7 @@ const concrete = (degC = 20): Ageing => ({
   f28: 30,
   curve: { kind: 'law', f28: 30, s: 0.25, finalSet: 360 },
   course: { kind: 'constant', degC },
+  lastWater: 0,
 })
 const op = (
   id: string,

@@ -1,4 +1,10 @@
-import { ageForStrength, type StrengthCurve, type TemperatureCourse, timeForAge } from '../ageing/index.ts'
+import {
+  ageForStrength,
+  equivalentAge,
+  type StrengthCurve,
+  type TemperatureCourse,
+  timeForAge,
+} from '../ageing/index.ts'
 import type { Condition, Operation } from './operation.ts'
 import { needsOf } from './order.ts'
 
@@ -19,30 +25,41 @@ export type Ageing = {
   readonly f28: number
   readonly curve: StrengthCurve
   readonly course: TemperatureCourse
+  /** When the last batch met its water, minutes from the first: what is strong enough is as strong there too. */
+  readonly lastWater: number
 }
 
-/** When a condition is met, in minutes from the first water; null when never. */
+/**
+ * When a condition is met, in minutes from the first water; null when never. A share of the set counts from `since`, when
+ * that operation was begun; strength and age from the last batch, which is the youngest.
+ */
 export function metAt(
   condition: Condition,
-  { initialSet, finalSet, f28, curve, course }: Ageing,
+  { initialSet, finalSet, f28, curve, course, lastWater }: Ageing,
+  since = 0,
 ): number | null {
-  const at = (age: number | null) => (age === null ? null : timeForAge(course, age))
+  const after = (start: number, age: number) => timeForAge(course, equivalentAge(course, start) + age)
+  const at = (age: number | null) => (age === null ? null : after(lastWater, age))
   switch (condition.kind) {
     case 'set':
-      return at(condition.setShare * (condition.of === 'initial' ? initialSet : finalSet))
+      return after(since, condition.setShare * (condition.of === 'initial' ? initialSet : finalSet))
     case 'strength':
       return at(ageForStrength(curve, condition.mpa))
     case 'aged':
       return at(condition.ageMinutes)
     case 'cured': {
       const strong = at(ageForStrength(curve, condition.strengthShare * f28))
-      return strong === null ? null : Math.max(strong, condition.leastMinutes)
+      return strong === null ? null : Math.max(strong, lastWater + condition.leastMinutes)
     }
   }
 }
 
 type Span = { readonly start: number; readonly end: number }
-type Met = (condition: Condition) => number | null
+type Met = (condition: Condition, since: number) => number | null
+
+/** When what a share of the set counts from was begun; 0, the first water, where nothing is named. */
+const begun = (c: Condition, times: ReadonlyMap<string, Span | null>): number =>
+  c.kind === 'set' && c.since !== undefined ? (times.get(c.since)?.start ?? 0) : 0
 
 /**
  * Times of operations that are in order, for one crew that does one thing after another and is idle only while nothing
@@ -59,11 +76,11 @@ export function scheduleOperations(ordered: readonly Operation[], ageing: Ageing
   const before = new Map(
     [...built].map(([id, t]) => [id, t && { start: t.start - ready, end: t.end - ready }] as const),
   )
-  const times = run(ordered.slice(early.length), 0, (c) => metAt(c, ageing), needs, before)
+  const times = run(ordered.slice(early.length), 0, (c, since) => metAt(c, ageing, since), needs, before)
   const timed = ordered.map((op): Timed => {
     const t = times.get(op.id) ?? null
     const over = t && op.until ? metAt(op.until, ageing) : null
-    const closes = op.notAfter.map((c) => metAt(c, ageing)).filter((n) => n !== null)
+    const closes = op.notAfter.map((c) => metAt(c, ageing, begun(c, times))).filter((n) => n !== null)
     return {
       ...op,
       startMinutes: t?.start ?? null,
@@ -106,7 +123,7 @@ function run(
       ready = Math.max(ready, span.end + (waits.get(id) ?? 0))
     }
     for (const c of op.notBefore) {
-      const t = met(c)
+      const t = met(c, begun(c, times))
       if (t === null) return null
       ready = Math.max(ready, t)
     }

@@ -138,10 +138,36 @@ export const POUR_ACTS = {
     (f: { bars: number; coverMm: number; fillMm: number }, s) =>
       `Push ${f.bars === 1 ? 'the bar' : `the ${f.bars} bars`} in by hand from the open end, down the middle and plumb, until the top lies ${s.mm(f.coverMm)} under the fill; a gauge on two sides at every third of the way. Rod round it, so that the paste closes on it.`,
   ),
-  compact: told('compact', (f: { by: 'open' | 'hole'; from: 'corners' | 'edge'; vents: number }) =>
-    f.by === 'hole'
-      ? `Tap and turn it all over until no more bubbles come${f.vents > 0 ? ' from the hole and the vents; plug each vent as it runs full' : ' from the hole'}.`
-      : `Vibrate from ${f.from === 'corners' ? 'corners and arrises' : 'the edge'} inward until large bubbles cease.`,
+  compact: told(
+    'compact',
+    (
+      f: {
+        tool: 'rod' | 'mallet' | 'bench' | 'saw' | 'poker'
+        by: 'open' | 'hole'
+        from: 'corners' | 'edge'
+        vents: number
+        lift: number
+        lifts: number
+        litres: number
+        workMinutes: number
+        /** How far apart a poker goes in. */
+        apartMm: number
+        /** Whether it runs, and parts when it is worked long. */
+        wet: boolean
+      },
+      s,
+    ) => {
+      const where = f.lifts > 1 ? `Lift ${f.lift} of ${f.lifts}, ${s.litres(f.litres)}: ` : ''
+      const from = f.from === 'corners' ? 'corners and arrises' : 'the edge'
+      const how =
+        f.by === 'hole'
+          ? `${TOOLS_SHUT[f.tool]} until no more bubbles come${f.vents > 0 ? ' from the hole and the vents; plug each vent as it runs full' : ' from the hole'}`
+          : f.tool === 'poker'
+            ? `poker in quickly and out slowly from ${from} inward, every ${s.mm(f.apartMm)}, clear of steel and form, until large bubbles cease`
+            : `${TOOLS_OPEN[f.tool]} from ${from} inward until large bubbles cease`
+      const text = `${where}${how}, about ${Math.max(1, Math.round(f.workMinutes))} min${f.wet ? ', no longer: a wet mix parts' : ''}.`
+      return text[0]!.toUpperCase() + text.slice(1)
+    },
   ),
   screed: told(
     'strike off',
@@ -188,3 +214,18 @@ export const POUR_ACTS = {
   ),
   uncover: told('uncover', (_: None) => 'Damp curing is over: uncover it, and let both faces dry alike.'),
 }
+
+/** How each tool works an open form, and one that is filled through a hole. */
+const TOOLS_OPEN = {
+  rod: 'rod it with a bar or a gloved hand',
+  mallet: 'strike the mould with a rubber mallet',
+  bench: 'bounce the bench, an end lifted a finger high and let drop, and work it by hand',
+  saw: 'hold a bladeless reciprocating saw to the form and move it on',
+} as const
+const TOOLS_SHUT = {
+  rod: 'tap and turn it all over',
+  poker: 'tap and turn it all over',
+  mallet: 'tap and turn it all over',
+  bench: 'bounce the bench under it and turn it',
+  saw: 'hold a bladeless reciprocating saw to its flanges, all round,',
+} as const

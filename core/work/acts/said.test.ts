@@ -15,6 +15,20 @@ const moved = (told: Partial<FactsOf<'move-cast'>>): Act =>
     ...told,
   })
 
+const compacted = (told: Partial<FactsOf<'compact'>>): FactsOf<'compact'> => ({
+  tool: 'saw',
+  by: 'open',
+  from: 'corners',
+  vents: 0,
+  lift: 1,
+  lifts: 1,
+  litres: 40,
+  workMinutes: 4.2,
+  apartMm: 200,
+  wet: false,
+  ...told,
+})
+
 /** What each act says by its facts: one row a branch, with what must stand in it, and what must not. */
 const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   [
@@ -593,14 +607,26 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     act('place-batch', { number: 2, batches: 3, litres: 18, by: 'hole', part: 'all', fillMm: 0 }),
     /^Place batch 2, 18 L, by the filling hole/,
   ],
-  [act('compact', { by: 'open', from: 'corners', vents: 0 }), /^Vibrate from corners and arrises inward/],
-  [act('compact', { by: 'open', from: 'edge', vents: 0 }), /^Vibrate from the edge inward/],
   [
-    act('compact', { by: 'hole', from: 'edge', vents: 0 }),
-    /no more bubbles come from the hole\./,
-    /vent|Vibrate/,
+    act('compact', compacted({})),
+    /^Hold a bladeless reciprocating saw .* from corners and arrises inward .* about 4 min\.$/,
   ],
-  [act('compact', { by: 'hole', from: 'edge', vents: 2 }), /plug each vent as it runs full/],
+  [act('compact', compacted({ from: 'edge', tool: 'rod' })), /^Rod it .* from the edge inward/],
+  [
+    act('compact', compacted({ tool: 'poker', lift: 2, lifts: 3 })),
+    /^Lift 2 of 3, 40 L: poker in quickly .* every 200 mm/,
+  ],
+  [
+    act('compact', compacted({ tool: 'mallet', wet: true })),
+    /rubber mallet .* no longer: a wet mix parts\.$/,
+  ],
+  [
+    act('compact', compacted({ by: 'hole', tool: 'mallet' })),
+    /^Tap and turn .* no more bubbles come from the hole, about/,
+    /vent|corner/,
+  ],
+  [act('compact', compacted({ by: 'hole', tool: 'saw' })), /saw to its flanges/],
+  [act('compact', compacted({ by: 'hole', tool: 'mallet', vents: 2 })), /plug each vent as it runs full/],
   [
     act('screed', { along: 'sides', clear: ['the knockout tops'] }),
     /^Screed to the sides; clear the knockout tops/,

@@ -4,6 +4,7 @@ import { useChange } from '../../state/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
+import { CupSpread } from './CupSpread.tsx'
 import { Doses } from './Doses.tsx'
 
 export function MixBench() {
@@ -74,6 +75,7 @@ export function MixBench() {
         }
       />
       <Doses />
+      <CupSpread />
       {figures && (
         <div className={looks.mix}>
           <h2>For one cast</h2>

@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react'
+import { COMPACTIONS, type Compaction, TOOL_NAMES } from '../../../core/pour/index.ts'
 import { clock } from '../../../core/sheets/index.ts'
 import { showNumber } from '../../../core/units/index.ts'
 import { isOfTheDay, sameStart, type Timed } from '../../../core/work/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useAppSelector, useChange } from '../../state/store.ts'
 import { useWork } from '../../state/useWork.ts'
-import { Caution, Choice, More } from '../../ui/Choice.tsx'
+import { Caution, Choice, More, Pick } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { type Column, Table } from '../../ui/Table.tsx'
@@ -128,6 +129,25 @@ export function PourBench() {
         max={20}
         whole
         onCommit={(n) => n && change(`${n} people`, { type: 'settingsChanged', patch: { people: n } })}
+      />
+      <Pick
+        label="Air driven out with"
+        value={piece.pour.compaction ?? 'usual'}
+        options={[
+          {
+            id: 'usual',
+            name:
+              figures && piece.pour.compaction === null
+                ? `as usual: ${TOOL_NAMES[figures.compaction]}`
+                : 'as usual',
+          },
+          ...COMPACTIONS.map((id) => ({ id, name: TOOL_NAMES[id] })),
+        ]}
+        onChoose={(id) =>
+          choose(id === 'usual' ? 'the usual tool' : TOOL_NAMES[id as Compaction], {
+            compaction: id === 'usual' ? null : (id as Compaction),
+          })
+        }
       />
       {figures && (
         <div className={looks.pour}>
