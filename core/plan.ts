@@ -281,6 +281,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             {
               piece: pieceWith(piece, 'pour', 'mix'),
               people: settings.people,
+              hours: settings.hours,
               stock: {
                 mixers: stock.mixers,
                 doses: stock.doses,
@@ -292,10 +293,11 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               before: { piece: castRun, steel: steelRun, mix: mixRun },
               mould: { mould: mouldRun, release: releaseRun },
             },
-            ({ piece: told, people, mix: row, stock: rows, filament, before, mould }) =>
+            ({ piece: told, people, hours, mix: row, stock: rows, filament, before, mould }) =>
               planPourStation({
                 piece: told,
                 people,
+                hours,
                 mix: row,
                 stock: rows,
                 filament,

@@ -348,6 +348,18 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
     /levels itself.*stone and sand sink/,
   ],
   ['pour', 'compacts-badly', { tool: 'none', why: 'left-loose', pokerMm: 25 }, /^Nothing is planned/],
+  [
+    'pour',
+    'falls-at-night',
+    { step: 'float', stepCount: 3, firstMinutes: 700, dayMinutes: 1279.6 },
+    /^Outside working hours: float at 21:19, and 2 more/,
+  ],
+  [
+    'pour',
+    'falls-at-night',
+    { step: 'float', stepCount: 1, firstMinutes: 1, dayMinutes: 65 },
+    /float at 01:05\./,
+  ],
   ['mould', 'core-floats', { cores: 1 }, /^A core stands loose/],
   ['mould', 'core-floats', { cores: 2 }, /^2 cores stand loose/],
   ['mould', 'bed-too-small', { parts: 1, bedMm: 250, flangeMm: 20 }, /^1 part on a bed of 250 mm/],

@@ -129,7 +129,12 @@ export function planFinishStation(
   const last = before.map((op) => op.id)
   const operations = steps.map((op, i) => (i === 0 ? { ...op, needs: [...op.needs, ...last] } : op))
   const water = stations.pour.work.find((op) => op.code === 'mix-batch')?.id ?? ''
-  const work = scheduleOperations([...stations.pour.work, ...operations], stations.pour.ageing, water)
+  const work = scheduleOperations(
+    [...stations.pour.work, ...operations],
+    stations.pour.ageing,
+    water,
+    stations.pour.hours,
+  )
   const use = work.find((op) => op.id === 'use')
   const outdoors = piece.exposure === 'outdoors' || piece.exposure === 'soil' || piece.exposure === 'wet-room'
   if (outdoors && sealer.school === 'film') {

@@ -30,6 +30,7 @@ import {
   USUAL_COATS,
   USUAL_FIBRE,
   USUAL_HANDLING,
+  USUAL_HOURS,
   USUAL_PATTERN,
   USUAL_STANDING,
 } from './schema.ts'
@@ -53,6 +54,7 @@ export const startingSettings = (): Settings => ({
   inchDenominator: 16,
   people: 2,
   paper: 'A4',
+  hours: USUAL_HOURS,
   hourPrice: null,
   currency: null,
 })

@@ -19,6 +19,7 @@ import {
   readJob,
   SHARED_FIELDS,
   type SlabPiece,
+  USUAL_HOURS,
   withChoice,
   writeJob,
 } from './index.ts'
@@ -268,7 +269,7 @@ it('brings the fourth version up to this one: bars to choose from, money without
   const read = readJob(old)
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
   const { stock, settings, ...rest } = read.job
-  expect(settings).toEqual({ ...raw.settings, currency: null, others: METRIC_UNITS })
+  expect(settings).toEqual({ ...raw.settings, hours: USUAL_HOURS, currency: null, others: METRIC_UNITS })
   expect(stock.bars).toEqual(startingStock().bars)
   expect({ ...rest, version: 4, stock: { ...stock, bars: undefined }, settings: raw.settings }).toMatchObject(
     withoutProofs(raw),
@@ -282,7 +283,7 @@ it('brings the fifth version up to this one: with inches it reads pounds, gallon
   expect([raw.version, raw.settings.units, raw.settings.others]).toEqual([5, 'inch', undefined])
   const read = readJob(old)
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
-  expect(read.job.settings).toEqual({ ...raw.settings, others: US_UNITS })
+  expect(read.job.settings).toEqual({ ...raw.settings, hours: USUAL_HOURS, others: US_UNITS })
   expect({ ...read.job, version: 5, settings: raw.settings }).toMatchObject(withoutProofs(raw))
   const metric = readJob(JSON.stringify({ ...raw, settings: { ...raw.settings, units: 'mm' } }))
   expect(metric.ok && metric.job.settings.others).toEqual(METRIC_UNITS)

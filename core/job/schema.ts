@@ -307,6 +307,9 @@ export const pieceSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...sharedShape, ...fitted }),
 ])
 
+/** From seven in the morning to eight in the evening [own]. */
+export const USUAL_HOURS = { fromMinute: 420, toMinute: 1200 }
+
 export const settingsSchema = z.strictObject({
   units: z.enum(['mm', 'inch']),
   others: z
@@ -320,6 +323,15 @@ export const settingsSchema = z.strictObject({
   inchDenominator: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
   people: z.number().int().min(1).max(20),
   paper: z.enum(['A4', 'Letter']),
+  hours: z
+    .strictObject({
+      fromMinute: z.number().int().min(0).max(1439),
+      toMinute: z.number().int().min(1).max(1440),
+    })
+    .refine((h) => h.toMinute - h.fromMinute >= 60, 'a working day is an hour at least')
+    .nullable()
+    .default(USUAL_HOURS)
+    .describe('when work is done, minutes of the day; null works day and night'),
   hourPrice: z
     .number()
     .min(0)

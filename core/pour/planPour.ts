@@ -14,10 +14,14 @@ import { STRIP_MPA } from '../release/index.ts'
 import { unhandled } from '../unhandled.ts'
 import {
   type Ageing,
+  atNight,
+  dayMinute,
+  type Hours,
   isStripping,
   judgeLift,
   LIFT,
   metAt,
+  minuteOfDay,
   orderOperations,
   peopleToLift,
   scheduleOperations,
@@ -56,7 +60,9 @@ export function planPourStation(input: PourInput): PourStation {
   ])
   // Nothing is mixed later for what becomes strong later: the second run only ages what the first one placed.
   const aged = { initialSet: mix.initialSet, finalSet: mix.finalSet, f28, curve, course }
-  const placing = scheduleOperations(operations, { ...aged, lastWater: 0 }, firstMix(input))
+  const hours = hoursAt(input.hours, piece.pour.start)
+  const water = firstMix(input)
+  const placing = scheduleOperations(operations, { ...aged, lastWater: 0 }, water, hours)
   const lastWater = Math.max(
     0,
     ...placing.flatMap((op) =>
@@ -64,7 +70,7 @@ export function planPourStation(input: PourInput): PourStation {
     ),
   )
   const ageing: Ageing = { ...aged, lastWater }
-  const work = lastWater === 0 ? placing : scheduleOperations(operations, ageing, firstMix(input))
+  const work = lastWater === 0 ? placing : scheduleOperations(operations, ageing, water, hours)
   const strongBy = (mpa: number) => metAt({ kind: 'strength', mpa }, ageing)
   const sides = strongBy(STRIP_MPA.sides)
   const coldest = coldestUntil(course, Math.max(1440, sides ?? 1440))
@@ -111,11 +117,62 @@ export function planPourStation(input: PourInput): PourStation {
   }
   return {
     figures,
-    findings: [...checkPour(input, figures, insideOf(input)), ...gripped(piece, work)],
+    findings: [
+      ...checkPour(input, figures, insideOf(input)),
+      ...gripped(piece, work),
+      ...nightly(piece, work, input.hours, (start) =>
+        scheduleOperations(operations, ageing, water, hoursAt(input.hours, start)),
+      ),
+    ],
     operations: day,
     work,
     ageing,
+    hours,
   }
+}
+
+const hoursAt = (hours: PourInput['hours'], start: string): Hours | null =>
+  hours && { ...hours, waterMinute: minuteOfDay(start) }
+
+/** What the concrete does not let wait for the morning, and the hour nearest to the one chosen at which none of it falls at night. */
+function nightly(
+  piece: Piece,
+  work: readonly Timed[],
+  hours: PourInput['hours'],
+  from: (start: string) => readonly Timed[],
+): Finding[] {
+  const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
+  if (!hours) return findings
+  const { start } = piece.pour
+  const of = atNight(work, hoursAt(hours, start)!)
+  const [first] = of
+  if (!first) return findings
+  const on = start.slice(0, 11)
+  const better = Array.from({ length: 24 }, (_, hour) => hour * 60)
+    .filter((minute) => minute >= hours.fromMinute && minute < hours.toMinute)
+    .toSorted((a, b) => Math.abs(a - minuteOfDay(start)) - Math.abs(b - minuteOfDay(start)))
+    .map((minute) => `${on}${String(minute / 60).padStart(2, '0')}:00`)
+    .find((other) => atNight(from(other), hoursAt(hours, other)!).length === 0)
+  raise(
+    'falls-at-night',
+    'note',
+    {
+      step: shortAct(first.code),
+      stepCount: of.length,
+      firstMinutes: first.startMinutes!,
+      dayMinutes: dayMinute(first.startMinutes!, hoursAt(hours, start)!),
+    },
+    better
+      ? [
+          {
+            code: 'start',
+            facts: { start: better },
+            changes: [{ type: 'pourPlanned', pieceId: piece.id, patch: { start: better } }],
+          },
+        ]
+      : [],
+  )
+  return findings
 }
 
 /** What comes off only after the concrete has gripped it: the one that is latest against its window. */

@@ -1,15 +1,17 @@
-import type { Finding, Piece } from '../job/index.ts'
+import type { Finding, Piece, Settings } from '../job/index.ts'
 import type { MixStation } from '../mix/index.ts'
 import type { MouldStation } from '../mould/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import type { ReleaseStation } from '../release/index.ts'
 import type { SteelStation } from '../steel/index.ts'
 import type { Mix, Stock } from '../stock/index.ts'
-import type { Ageing, Operation, Timed } from '../work/index.ts'
+import type { Ageing, Hours, Operation, Timed } from '../work/index.ts'
 import type { Compaction } from './compaction.ts'
 
 export type PourInput = {
   readonly piece: Piece
+  /** When the shop works; null works day and night. */
+  readonly hours: Settings['hours']
   /** People on the day. */
   readonly people: number
   readonly mix: Mix
@@ -70,4 +72,5 @@ export type PourStation = {
   /** Building, release, batches, steel, pour and strip in order, with their times. */
   readonly work: readonly Timed[]
   readonly ageing: Ageing
+  readonly hours: Hours | null
 }

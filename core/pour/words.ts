@@ -7,6 +7,9 @@ const time = (minutes: number | string | undefined): string => {
   return m < 120 ? `${m} min` : `${showNumber(m / 60, 1)} h`
 }
 
+const hourOf = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(Math.floor(minutes % 60)).padStart(2, '0')}`
+
 /** What is offered so that it is placed in time, by the code of each. */
 const inTimeSaid = (
   remedies: readonly Remedy[],
@@ -137,6 +140,17 @@ export const POUR_WORDS = {
   'gripped-late': (f: { step: string; startMinutes: number; latestMinutes: number }) => ({
     what: `${f.step[0]!.toUpperCase()}${f.step.slice(1)}: at ${time(f.startMinutes)}; from ${time(f.latestMinutes)} the concrete grips it`,
     why: 'It shrinks onto what stands in it without draft, and more every day. Give it draft, free it early and leave it loose, or make it of what peels, folds or breaks out.',
+  }),
+  'falls-at-night': (
+    f: { step: string; stepCount: number; firstMinutes: number; dayMinutes: number },
+    _style,
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `Outside working hours: ${f.step} at ${hourOf(f.dayMinutes)}${f.stepCount > 1 ? `, and ${f.stepCount - 1} more` : ''}`,
+    why: 'The concrete does not wait for the morning. Begin at another hour, or plan who stays.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [r.code, `Begin at ${String(r.facts.start).slice(11)}`]),
+    ),
   }),
   'dries-fast': (f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number }, { of }) => ({
     what: `The surface loses ${of('massPerArea', f.rateKgPerM2H, 2)} an hour: ${f.do}`,

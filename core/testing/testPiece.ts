@@ -53,4 +53,8 @@ export const testTop = (over: Partial<SlabPiece> = {}): SlabPiece =>
     ...over,
   })
 
-export const testJob = (...pieces: Piece[]): Job => ({ ...emptyJob('job', 'Job', testStock), pieces })
+/** A job whose shop works day and night, so that a time is what the concrete makes it. */
+export const testJob = (...pieces: Piece[]): Job => {
+  const job = emptyJob('job', 'Job', testStock)
+  return { ...job, pieces, settings: { ...job.settings, hours: null } }
+}

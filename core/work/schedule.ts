@@ -5,6 +5,7 @@ import {
   type TemperatureCourse,
   timeForAge,
 } from '../ageing/index.ts'
+import { type Hours, isInHours, lastInHours, nextInHours } from './hours.ts'
 import type { Condition, Operation } from './operation.ts'
 import { needsOf } from './order.ts'
 
@@ -65,18 +66,22 @@ const begun = (c: Condition, times: ReadonlyMap<string, Span | null>): number =>
  * Times of operations that are in order, for one crew that does one thing after another and is idle only while nothing
  * can be done: of what is free, what can begin first, in the order of the list. `water` is the operation that begins
  * with the first water, at 0; what stands before it in the list ends by then, its waits too. In the order of time.
+ * With hours of work, what stands before the water is done as late as it may in them, and what comes off or is finished
+ * later waits for the next morning where its window lets it; what the concrete does not let wait is done at night.
  * Source: list scheduling on one machine with delays between tasks (Graham 1966).
  */
-export function scheduleOperations(ordered: readonly Operation[], ageing: Ageing, water: string): Timed[] {
+export function scheduleOperations(
+  ordered: readonly Operation[],
+  ageing: Ageing,
+  water: string,
+  hours: Hours | null = null,
+): Timed[] {
   const needs = needsOf(ordered)
   const at = ordered.findIndex((op) => op.id === water)
   const early = ordered.slice(0, Math.max(0, at))
-  const built = run(early, 0, () => null, needs, new Map())
-  const ready = Math.max(0, ...early.map((op) => (built.get(op.id)?.end ?? 0) + op.work.waitMinutes))
-  const before = new Map(
-    [...built].map(([id, t]) => [id, t && { start: t.start - ready, end: t.end - ready }] as const),
-  )
-  const times = run(ordered.slice(early.length), 0, (c, since) => metAt(c, ageing, since), needs, before)
+  const before = hours ? runBack(early, needs, hours) : endingBy0(early, needs)
+  const met = (c: Condition, since: number) => metAt(c, ageing, since)
+  const times = run(ordered.slice(early.length), 0, met, needs, before, hours)
   const timed = ordered.map((op): Timed => {
     const t = times.get(op.id) ?? null
     const over = t && op.until ? metAt(op.until, ageing) : null
@@ -98,6 +103,63 @@ export function spanMinutes(ordered: readonly Operation[]): number {
   return Math.max(0, ...ordered.map((op) => (times.get(op.id)?.end ?? 0) + op.work.waitMinutes))
 }
 
+/** What is built and readied, one after another with its waits, all of it over at 0. */
+function endingBy0(
+  early: readonly Operation[],
+  needs: ReadonlyMap<string, readonly string[]>,
+): ReadonlyMap<string, Span | null> {
+  const built = run(early, 0, () => null, needs, new Map())
+  const ready = Math.max(0, ...early.map((op) => (built.get(op.id)?.end ?? 0) + op.work.waitMinutes))
+  return new Map([...built].map(([id, t]) => [id, t && { start: t.start - ready, end: t.end - ready }]))
+}
+
+/** The same from its end: of what nothing waits for any more, what can end last, within the hours of work. */
+function runBack(
+  early: readonly Operation[],
+  needs: ReadonlyMap<string, readonly string[]>,
+  hours: Hours,
+): ReadonlyMap<string, Span | null> {
+  const own = new Set(early.map((op) => op.id))
+  const after = new Map<string, string[]>()
+  for (const op of early)
+    for (const id of needs.get(op.id) ?? [])
+      if (own.has(id) && id !== op.id) after.set(id, [...(after.get(id) ?? []), op.id])
+  const times = new Map<string, Span>()
+  const left = [...early]
+  let now = 0
+  while (left.length > 0) {
+    let best: { readonly i: number; readonly end: number } | null = null
+    for (let i = left.length - 1; i >= 0; i--) {
+      const { id, work } = left[i]!
+      const later = after.get(id) ?? []
+      if (later.some((l) => !times.has(l))) continue
+      const over = Math.min(0, ...later.map((l) => times.get(l)!.start)) - work.waitMinutes
+      const end = Math.min(now, over)
+      const kept = work.workMinutes > 0 ? lastInHours(end, work.workMinutes, hours) : end
+      if (!best || kept > best.end) best = { i, end: kept }
+    }
+    // In a ring of needs nothing is free: its last is done last.
+    const { i, end } = best ?? { i: left.length - 1, end: now }
+    const [op] = left.splice(i, 1)
+    times.set(op!.id, { start: end - op!.work.workMinutes, end })
+    now = end - op!.work.workMinutes
+  }
+  return times
+}
+
+/** Whether an act of those after the water may be left to the morning: not placing, nor what the open face wants. */
+const mayWait = ({ station, code, work }: Operation): boolean =>
+  work.workMinutes > 0 && station !== 'mix' && (station !== 'pour' || code === 'uncover')
+
+/** What hands do outside the hours of work, in the order of time. */
+export const atNight = (work: readonly Timed[], hours: Hours): Timed[] =>
+  work.filter(
+    (op) =>
+      op.startMinutes !== null &&
+      op.work.workMinutes > 0 &&
+      !isInHours(op.startMinutes, Math.min(op.work.workMinutes, hours.toMinute - hours.fromMinute), hours),
+  )
+
 /** One after another from `from`; `times` holds what is done already. */
 function run(
   operations: readonly Operation[],
@@ -105,6 +167,7 @@ function run(
   met: Met,
   needs: ReadonlyMap<string, readonly string[]>,
   done: ReadonlyMap<string, Span | null>,
+  hours: Hours | null = null,
 ): Map<string, Span | null> {
   const times = new Map(done)
   const waits = new Map(operations.map((op) => [op.id, op.work.waitMinutes]))
@@ -129,12 +192,19 @@ function run(
     }
     return ready
   }
+  /** In the hours of work, where its window lets it wait for them. */
+  const kept = (op: Operation, start: number): number => {
+    if (!hours || !mayWait(op)) return start
+    const next = nextInHours(start, op.work.workMinutes, hours)
+    const closes = op.notAfter.map((c) => met(c, begun(c, times))).filter((n) => n !== null)
+    return next <= Math.min(Infinity, ...closes) ? next : start
+  }
   while (left.length > 0) {
     let best: { readonly i: number; readonly start: number | null } | null = null
     for (const [i, op] of left.entries()) {
       const ready = free(op)
       if (ready === undefined) continue
-      const start = ready === null ? null : Math.max(now, ready)
+      const start = ready === null ? null : kept(op, Math.max(now, ready))
       if (!best || (start !== null && (best.start === null || start < best.start))) best = { i, start }
       if (start === now) break
     }

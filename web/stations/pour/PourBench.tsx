@@ -12,6 +12,7 @@ import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx
 import { type Column, Table } from '../../ui/Table.tsx'
 import { CheckList, useChecks } from '../CheckList.tsx'
 import { dayTime } from './dayTime.ts'
+import { WorkingHours } from './WorkingHours.tsx'
 
 /** What is only looked at stands in a list of its own, to be ticked. */
 const isDone = (op: Timed): boolean => isOfTheDay(op) && op.tick === null
@@ -165,6 +166,7 @@ export function PourBench() {
           />
         </div>
       )}
+      <WorkingHours />
       <More title="Air for drying">
         <NumberField
           label="Humidity"
