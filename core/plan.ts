@@ -14,7 +14,7 @@ import {
   turnedWith,
 } from './mould/index.ts'
 import { asCast, describePiece, type PieceStation, planPieceStation } from './piece/index.ts'
-import { type PourStation, planPourStation } from './pour/index.ts'
+import { type PourStation, planPourStation, rehearsed } from './pour/index.ts'
 import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
 import { type Memo, noMemo, pieceWith, type Result, runStation } from './station.ts'
@@ -292,9 +292,10 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
               mix: setBy(mixRow, mixRun.value.figures.setShare),
               before: { piece: castRun, steel: steelRun, mix: mixRun },
               mould: { mould: mouldRun, release: releaseRun },
+              rehearse: thick,
             },
-            ({ piece: told, people, hours, mix: row, stock: rows, filament, before, mould }) =>
-              planPourStation({
+            ({ piece: told, hours, people, mix: row, stock: rows, filament, before, mould, rehearse }) => {
+              const input = {
                 piece: told,
                 people,
                 hours,
@@ -302,7 +303,10 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
                 stock: rows,
                 filament,
                 stations: { ...before, ...mould },
-              }),
+              }
+              const planned = planPourStation(input)
+              return rehearse ? rehearsed(input, planned) : planned
+            },
           ),
         )
       : null

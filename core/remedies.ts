@@ -35,6 +35,9 @@ const SOLID: ReadonlySet<string> = new Set([
   'bar-cover',
   'bar-not-bent',
   'bars-not-here',
+  'cold-joint-likely',
+  'time-likely-short',
+  'mix-likely-short',
 ])
 
 /** What only the solids of the mould tell: its cures are tried with all of them. */

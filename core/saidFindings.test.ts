@@ -350,6 +350,24 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   ['pour', 'compacts-badly', { tool: 'none', why: 'left-loose', pokerMm: 25 }, /^Nothing is planned/],
   [
     'pour',
+    'cold-joint-likely',
+    { percent: 12.4, lowPercent: 11, highPercent: 14 },
+    /^In 12 of 100 rehearsals a batch meets concrete that has set/,
+  ],
+  [
+    'pour',
+    'time-likely-short',
+    { percent: 31, lowPercent: 29, highPercent: 33 },
+    /^In 31 of 100 rehearsals it has/,
+  ],
+  [
+    'pour',
+    'mix-likely-short',
+    { percent: 6.25, lowPercent: 5, highPercent: 7.5 },
+    /^In 6\.3 of 100 .* fill the form/,
+  ],
+  [
+    'pour',
     'falls-at-night',
     { step: 'float', stepCount: 3, firstMinutes: 700, dayMinutes: 1279.6 },
     /^Outside working hours: float at 21:19, and 2 more/,

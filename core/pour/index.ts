@@ -1,5 +1,7 @@
+export type { Odds } from './chance.ts'
 export { type Check, checksOf, tickedWith, tickOf } from './checks.ts'
 export { COMPACTIONS, type Compaction } from './compaction.ts'
-export { planPourStation } from './planPour.ts'
+export { planPourStation, rehearsed } from './planPour.ts'
+export type { Rehearsal, Spread } from './rehearse.ts'
 export type { PourFigures, PourStation } from './types.ts'
 export { POUR_WORDS, TOOL_NAMES } from './words.ts'

@@ -33,7 +33,9 @@ import { POKER, usualCompaction, wrongTool } from './compaction.ts'
 import { heatFindings, heatOf } from './heat.ts'
 import { inTimeCures } from './inTime.ts'
 import { movedAfter } from './movedAfter.ts'
-import { CURED, firstMix, LAID, pourDay, SET_PARTS } from './pourDay.ts'
+import { CURED, firstMix, LAID, PLACED, pourDay, SET_PARTS } from './pourDay.ts'
+import { rehearsalFindings } from './rehearsalFindings.ts'
+import { rehearsePour } from './rehearse.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
 import type { PourFindings } from './words.ts'
 
@@ -128,11 +130,31 @@ export function planPourStation(input: PourInput): PourStation {
     work,
     ageing,
     hours,
+    rehearsal: null,
   }
 }
 
 const hoursAt = (hours: PourInput['hours'], start: string): Hours | null =>
   hours && { ...hours, waterMinute: minuteOfDay(start) }
+
+/** The same pour rehearsed, with what goes wrong too often. */
+export function rehearsed(input: PourInput, pour: PourStation): PourStation {
+  const { figures } = input.stations.mix
+  const rehearsal = rehearsePour({
+    work: pour.work,
+    ageing: pour.ageing,
+    mix: {
+      volumeLitres: figures.volumeLitres,
+      mixedLitres: figures.mixedBags * input.mix.yieldLitres,
+      waterLitres: figures.waterLitres,
+      cementKg: figures.cementKg,
+    },
+    people: input.people,
+  })
+  return rehearsal === null
+    ? pour
+    : { ...pour, rehearsal, findings: [...pour.findings, ...rehearsalFindings(input, rehearsal)] }
+}
 
 /** What the concrete does not let wait for the morning, and the hour nearest to the one chosen at which none of it falls at night. */
 function nightly(
@@ -195,17 +217,6 @@ function gripped(piece: Piece, work: readonly Timed[]): Finding[] {
     })
   return findings
 }
-
-/** What must be done while the concrete still works. */
-const PLACED: ReadonlySet<string> = new Set([
-  'place-batch',
-  'place-face',
-  'roll-coats',
-  'join-lift',
-  'compact',
-  'screed',
-  'top-up',
-])
 
 /**
  * How long the concrete of a lift lies before the next is on it, and that of the last before it is struck off: from its

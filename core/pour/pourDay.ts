@@ -5,7 +5,7 @@ import { type Lift, liftsOf, POKER, usualCompaction, WET_BANDS } from './compact
 import type { PourInput } from './types.ts'
 
 /** Minutes [own]: carrying 20 kg, placing 10 L, spraying or brushing 10 L of face, compacting a quarter square metre, screeding a square metre; for one person. */
-const PACE = {
+export const PACE = {
   carry20Kg: 2,
   place10Litres: 1.5,
   face10Litres: 30,
@@ -325,6 +325,17 @@ export function pourDay(input: PourInput): Operation[] {
   add({ ...act('uncover', {}), id: 'uncover', minutes: PACE.cover, needs: ['keep-damp'], notBefore: [cured] })
   return steps
 }
+
+/** What must be done while the concrete still works. */
+export const PLACED: ReadonlySet<string> = new Set([
+  'place-batch',
+  'place-face',
+  'roll-coats',
+  'join-lift',
+  'compact',
+  'screed',
+  'top-up',
+])
 
 /** A share of the cast: a mat so near a batch's end is laid there. */
 const NEAR = 0.02

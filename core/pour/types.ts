@@ -7,6 +7,7 @@ import type { SteelStation } from '../steel/index.ts'
 import type { Mix, Stock } from '../stock/index.ts'
 import type { Ageing, Hours, Operation, Timed } from '../work/index.ts'
 import type { Compaction } from './compaction.ts'
+import type { Rehearsal } from './rehearse.ts'
 
 export type PourInput = {
   readonly piece: Piece
@@ -73,4 +74,6 @@ export type PourStation = {
   readonly work: readonly Timed[]
   readonly ageing: Ageing
   readonly hours: Hours | null
+  /** Null until it is rehearsed, and of what cannot be. */
+  readonly rehearsal: Rehearsal | null
 }

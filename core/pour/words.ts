@@ -1,11 +1,15 @@
 import type { FindingsIn, Remedy, Words } from '../job/index.ts'
 import { showNumber } from '../units/index.ts'
+import type { Odds } from './chance.ts'
 import type { Compaction, wrongTool } from './compaction.ts'
 
 const time = (minutes: number | string | undefined): string => {
   const m = Math.round(Number(minutes))
   return m < 120 ? `${m} min` : `${showNumber(m / 60, 1)} h`
 }
+
+/** `12 of 100`, with what it may be beside it. */
+const ofHundred = (f: Odds): string => `${showNumber(f.percent, f.percent < 10 ? 1 : 0)} of 100`
 
 const hourOf = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(Math.floor(minutes % 60)).padStart(2, '0')}`
@@ -140,6 +144,23 @@ export const POUR_WORDS = {
   'gripped-late': (f: { step: string; startMinutes: number; latestMinutes: number }) => ({
     what: `${f.step[0]!.toUpperCase()}${f.step.slice(1)}: at ${time(f.startMinutes)}; from ${time(f.latestMinutes)} the concrete grips it`,
     why: 'It shrinks onto what stands in it without draft, and more every day. Give it draft, free it early and leave it loose, or make it of what peels, folds or breaks out.',
+  }),
+  'cold-joint-likely': (f: Odds, style, remedies: readonly Remedy[]) => ({
+    what: `In ${ofHundred(f)} rehearsals a batch meets concrete that has set`,
+    why: 'Every batch may take longer than planned, and the mix may set sooner: a cold joint lets water in and breaks there.',
+    remedies: inTimeSaid(remedies, style),
+  }),
+  'time-likely-short': (f: Odds, style, remedies: readonly Remedy[]) => ({
+    what: `In ${ofHundred(f)} rehearsals it has stiffened before it is struck off`,
+    why: 'It can still be placed, and is hard to work and to level.',
+    remedies: inTimeSaid(remedies, style),
+  }),
+  'mix-likely-short': (f: Odds, _style, remedies: readonly Remedy[]) => ({
+    what: `In ${ofHundred(f)} rehearsals the mix does not fill the form`,
+    why: 'A bag yields a little more or less, and some stays in the tub. Mix more, or keep a bag beside it.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [r.code, `Mix ${showNumber(Number(r.facts.wastePercent), 0)} percent over`]),
+    ),
   }),
   'falls-at-night': (
     f: { step: string; stepCount: number; firstMinutes: number; dayMinutes: number },

@@ -1,3 +1,4 @@
+import { seeded } from '../../geometry/seeded.ts'
 import { boundSheets } from './boundSheets.ts'
 import { type FillItem, type FillRule, fillSheets, freeNode, type Node } from './fillSheets.ts'
 import { joinExact } from './joinExact.ts'
@@ -142,17 +143,6 @@ function shuffleSome(order: readonly FillItem[], random: () => number): FillItem
     next.splice(Math.floor(random() * (next.length + 1)), 0, item!)
   }
   return next
-}
-
-/** Mulberry32: a small seeded generator, so that the same list gives the same layout everywhere. */
-function seeded(seed: number): () => number {
-  let state = (seed * 0x9e3779b1 + 0x6d2b79f5) | 0
-  return () => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), state | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
 }
 
 function mergeSheets(
