@@ -76,7 +76,7 @@ export function Stage({ station }: { station: StationName }) {
             ? 'as it is glued up'
             : Hero && station === 'steel' && lens !== 'inside'
               ? 'as placed'
-              : Hero && (station === 'release' || station === 'mix')
+              : Hero && (station === 'release' || station === 'mix' || station === 'pour')
                 ? ''
                 : lies(piece, attitude, poured ?? '')}
         </span>

@@ -37,7 +37,7 @@ export const SCREENS: Readonly<Record<StationName, StationScreens>> = {
   },
   pour: {
     bench: lazy(() => import('../stations/pour/PourBench.tsx').then((m) => ({ default: m.PourBench }))),
-    band: lazy(() => import('../stations/pour/PourBand.tsx').then((m) => ({ default: m.PourBand }))),
+    hero: lazy(() => import('../stations/pour/DayHero.tsx').then((m) => ({ default: m.DayHero }))),
   },
   finish: {
     bench: lazy(() => import('../stations/finish/FinishBench.tsx').then((m) => ({ default: m.FinishBench }))),

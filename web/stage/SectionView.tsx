@@ -1,9 +1,10 @@
 import { useState } from 'react'
-import type { Point } from '../../core/geometry/index.ts'
+import { heightOfFill, type Point } from '../../core/geometry/index.ts'
 import type { Piece, TurnedPiece } from '../../core/job/index.ts'
 import { pieceBox, turnedProfile } from '../../core/piece/index.ts'
 import type { SectionDrawing } from '../../core/sheets/index.ts'
 import { formatLength } from '../../core/units/index.ts'
+import { filledAt } from '../state/filledAt.ts'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useAppSelector } from '../state/store.ts'
 import { useMeasureStyle } from '../state/useMeasureStyle.ts'
@@ -141,6 +142,7 @@ function Drawing({
   const highText = text(bodyHigh - bodyLow)
   // Half of the figure stands on either side of its line.
   const dimensionX = Math.max(highText.length * 4 + 8, Math.min(edge - 58, leftmost - 22))
+  const filled = useFilled()
   const steel = plan?.stations.steel?.figures
   const frontEdge = piece.kind === 'slab' ? piece.sides.front?.top : undefined
   const poured = attitude === 'poured'
@@ -182,6 +184,9 @@ function Drawing({
           axis={axis}
           at={low}
         />
+      )}
+      {poured && filled !== null && (
+        <Unfilled drawing={drawing} at={low} level={low([0, bodyLow + filled * (bodyHigh - bodyLow)])[1]} />
       )}
       {broken && (
         <>
@@ -255,6 +260,40 @@ function Drawing({
       </text>
     </svg>
   )
+}
+
+/** What is still empty above the fill, at the moment of the day that is looked at. */
+function Unfilled({
+  drawing,
+  at,
+  level,
+}: {
+  drawing: SectionDrawing
+  at: (p: Point) => Point
+  level: number
+}) {
+  const body = drawing.parts.find((p) => p.id === 'piece')
+  if (!body) return null
+  return (
+    <g data-fill-level={Math.round(level)} pointerEvents="none">
+      <clipPath id="section-empty">
+        <path d={body.region.map((ring) => ringPath(ring, at)).join(' ')} clipRule="evenodd" />
+      </clipPath>
+      <g clipPath="url(#section-empty)">
+        <rect x="-9999" y={level - 9999} width="99999" height="9999" fill="var(--sheet)" opacity="0.86" />
+        <line x1="-9999" x2="99999" y1={level} y2={level} stroke="var(--ink)" strokeWidth="1.6" />
+      </g>
+    </g>
+  )
+}
+
+/** How high the fill stands at the moment of the day that is looked at, a share of the height; null where none is. */
+function useFilled(): number | null {
+  const { plan, scene } = usePlan()
+  const moment = useAppSelector((s) => s.view.moment)
+  if (moment === null || !plan || !scene) return null
+  const share = filledAt(plan.work, moment)
+  return share >= 1 ? null : heightOfFill(scene.levels, share)
 }
 
 /** Where the axis of a turned piece crosses a section line that runs through it; null elsewhere. */

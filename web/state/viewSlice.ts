@@ -35,6 +35,8 @@ export type ViewState = {
   /** How thick it is, looked at so; in a cut through the thin place of this number, from 0. */
   readonly thick: { readonly way: ThickWay; readonly place: number }
   readonly releaseLens: ReleaseLens
+  /** The moment of the pour day that is looked at, minutes from the first water; null where none is. */
+  readonly moment: number | null
   readonly shortcuts: boolean
   readonly printed: number
   /** Where in the line one was last, so that other pages lead back there. */
@@ -51,6 +53,7 @@ const initialState: ViewState = {
   lens: 'inside',
   thick: { way: null, place: 0 },
   releaseLens: 'film',
+  moment: null,
   shortcuts: true,
   printed: 0,
   place: null,
@@ -93,6 +96,7 @@ export const viewSlice = createSlice({
       ...state,
       releaseLens: payload,
     }),
+    momentShown: (state, { payload }: PayloadAction<number | null>) => ({ ...state, moment: payload }),
     partsMoved: (state) => ({ ...state, apart: !state.apart }),
     pieceShown: (state) => ({ ...state, selection: null, line: null, lit: null }),
     placeTaken: (state, { payload }: PayloadAction<NonNullable<ViewState['place']>>) => ({
@@ -107,6 +111,7 @@ export const viewSlice = createSlice({
 export const {
   lensTurned,
   releaseLensTurned,
+  momentShown,
   thickTurned,
   thinPlaceCut,
   themeTurned,

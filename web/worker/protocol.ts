@@ -28,6 +28,8 @@ export type Scene = {
   readonly size: readonly [number, number, number]
   /** Edges of the piece seen from above, x, y, x, y, in each attitude. */
   readonly seen: { readonly poured: Float32Array; readonly placed: Float32Array }
+  /** How full it is at even heights from its lowest to its highest in the pour, shares. */
+  readonly levels: Float64Array
   /** Centre of gravity as placed. */
   readonly centre: readonly [number, number, number]
 }

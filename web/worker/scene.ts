@@ -1,5 +1,6 @@
 import {
   creaseLines,
+  fillLevels,
   type Kernel,
   meshSolid,
   outlineFromAbove,
@@ -67,6 +68,7 @@ export function sceneOf(kernel: Kernel, piece: Piece, plan: PiecePlan): Scene {
     toPoured: by,
     size: pouredSize(piece.attitude, geometry),
     seen: { poured: seenLines(body, STAYS), placed: seenLines(body, inversePlacement(by)) },
+    levels: fillLevels(body.positions, body.triangles),
     centre: [xMm, yMm, zMm],
   }
 }
@@ -81,4 +83,5 @@ export const buffersOf = (scene: Scene): Transferable[] => [
   ]),
   scene.seen.poured.buffer,
   scene.seen.placed.buffer,
+  scene.levels.buffer,
 ]

@@ -12,6 +12,7 @@ import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx
 import { type Column, Table } from '../../ui/Table.tsx'
 import { CheckList, useChecks } from '../CheckList.tsx'
 import { dayTime } from './dayTime.ts'
+import { RehearsalOdds } from './RehearsalOdds.tsx'
 import { WorkingHours } from './WorkingHours.tsx'
 
 /** What is only looked at stands in a list of its own, to be ticked. */
@@ -166,6 +167,7 @@ export function PourBench() {
           />
         </div>
       )}
+      <RehearsalOdds />
       <WorkingHours />
       <More title="Air for drying">
         <NumberField

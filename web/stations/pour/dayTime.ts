@@ -14,3 +14,7 @@ function localStart(start: string, zone: string): Date {
   const at = new TZDate(year, month - 1, day, hour, minute, zone)
   return Number.isNaN(at.getTime()) ? new Date(year, month - 1, day, hour, minute) : at
 }
+
+/** A start so many minutes later on the clock on the wall: `2026-05-30T09:00` and 65 is `2026-05-30T10:05`. */
+export const movedStart = (start: string, minutes: number): string =>
+  new Date(new Date(`${start}Z`).getTime() + minutes * 60_000).toISOString().slice(0, 16)
