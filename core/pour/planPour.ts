@@ -153,7 +153,11 @@ export function rehearsed(input: PourInput, pour: PourStation): PourStation {
   })
   return rehearsal === null
     ? pour
-    : { ...pour, rehearsal, findings: [...pour.findings, ...rehearsalFindings(input, rehearsal)] }
+    : {
+        ...pour,
+        rehearsal,
+        findings: [...pour.findings, ...rehearsalFindings(input, rehearsal, pour.findings)],
+      }
 }
 
 /** What the concrete does not let wait for the morning, and the hour nearest to the one chosen at which none of it falls at night. */
@@ -233,7 +237,7 @@ function longestOpen(work: readonly Timed[]): number {
       ends = false
     }
     if (PLACED.has(op.code)) open[starts.length - 1] = op.endMinutes
-    if (op.code === 'compact' && op.facts.lift < op.facts.lifts) ends = true
+    if (op.code === 'compact' && op.facts.number < op.facts.liftCount) ends = true
   }
   const places = work.filter((op) => op.code === 'place-batch' || op.code === 'place-face')
   return Math.max(

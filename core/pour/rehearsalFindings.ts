@@ -13,11 +13,16 @@ const MORE = 5
 export function rehearsalFindings(
   { piece, people, mix, stock, stations }: PourInput,
   { coldJoint, outOfMix, outOfTime }: Rehearsal,
+  /** What the plan tells already: the odds of what is planned so are no news. */
+  told: readonly Finding[],
 ): Finding[] {
   const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
   const cures = () => inTimeCures(piece, people, mix, stock)
-  if (coldJoint.percent >= TOLD.coldJoint) raise('cold-joint-likely', 'warn', coldJoint, cures())
-  else if (outOfTime.percent >= TOLD.outOfTime) raise('time-likely-short', 'note', outOfTime, cures())
+  const planned = (code: string) => told.some((f) => f.code === code)
+  const late = planned('sets-before-placed')
+  if (!late && coldJoint.percent >= TOLD.coldJoint) raise('cold-joint-likely', 'warn', coldJoint, cures())
+  else if (!late && !planned('longer-than-working-time') && outOfTime.percent >= TOLD.outOfTime)
+    raise('time-likely-short', 'note', outOfTime, cures())
   if (outOfMix.percent >= TOLD.outOfMix)
     raise('mix-likely-short', 'warn', outOfMix, moreMixed(piece, stations.mix.figures.wastePercent))
   return findings

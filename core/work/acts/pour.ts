@@ -146,8 +146,9 @@ export const POUR_ACTS = {
         by: 'open' | 'hole'
         from: 'corners' | 'edge'
         vents: number
-        lift: number
-        lifts: number
+        /** Which lift, of how many. */
+        number: number
+        liftCount: number
         litres: number
         workMinutes: number
         /** How far apart a poker goes in. */
@@ -157,7 +158,7 @@ export const POUR_ACTS = {
       },
       s,
     ) => {
-      const where = f.lifts > 1 ? `Lift ${f.lift} of ${f.lifts}, ${s.litres(f.litres)}: ` : ''
+      const where = f.liftCount > 1 ? `Lift ${f.number} of ${f.liftCount}, ${s.litres(f.litres)}: ` : ''
       const from = f.from === 'corners' ? 'corners and arrises' : 'the edge'
       const how =
         f.by === 'hole'

@@ -20,8 +20,8 @@ const compacted = (told: Partial<FactsOf<'compact'>>): FactsOf<'compact'> => ({
   by: 'open',
   from: 'corners',
   vents: 0,
-  lift: 1,
-  lifts: 1,
+  number: 1,
+  liftCount: 1,
   litres: 40,
   workMinutes: 4.2,
   apartMm: 200,
@@ -613,7 +613,7 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [act('compact', compacted({ from: 'edge', tool: 'rod' })), /^Rod it .* from the edge inward/],
   [
-    act('compact', compacted({ tool: 'poker', lift: 2, lifts: 3 })),
+    act('compact', compacted({ tool: 'poker', number: 2, liftCount: 3 })),
     /^Lift 2 of 3, 40 L: poker in quickly .* every 200 mm/,
   ],
   [
