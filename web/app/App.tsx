@@ -16,6 +16,7 @@ const Stock = lazy(() => import('../shelf/StockPage.tsx').then((m) => ({ default
 const RunPage = lazy(() => import('../run/RunPage.tsx').then((m) => ({ default: m.RunPage })))
 const Pieces = lazy(() => import('../shelf/PiecesPage.tsx').then((m) => ({ default: m.PiecesPage })))
 const Cutting = lazy(() => import('../shelf/CuttingPage.tsx').then((m) => ({ default: m.CuttingPage })))
+const Shopping = lazy(() => import('../shelf/ShoppingPage.tsx').then((m) => ({ default: m.ShoppingPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
 
 export function App() {
@@ -31,6 +32,7 @@ export function App() {
         <Route path="/job/:jobId" element={<OpenJob />} />
         <Route path="/job/:jobId/stock" element={<WithJob page={<Stock />} />} />
         <Route path="/job/:jobId/cutting" element={<WithJob page={<Cutting />} />} />
+        <Route path="/job/:jobId/shopping" element={<WithJob page={<Shopping />} />} />
         <Route path="/job/:jobId/pieces" element={<WithJob page={<Pieces />} />} />
         <Route path="/job/:jobId/run/:runId" element={<WithJob page={<RunPage />} />} />
         <Route path="/job/:jobId/new" element={<WithJob page={<NewPiece />} />} />

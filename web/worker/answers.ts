@@ -8,7 +8,9 @@ import { type PiecePlan, planPiece } from '../../core/plan.ts'
 import { proveRemedies } from '../../core/remedies.ts'
 import { proposeSeams, runPieceChanges, splitRun } from '../../core/runs/index.ts'
 import { type Page, sectionDrawing, shopSheet } from '../../core/sheets/index.ts'
+import { shoppingList } from '../../core/shopping.ts'
 import { unhandled } from '../../core/unhandled.ts'
+import { wordsStyle } from '../../core/units/index.ts'
 import { plannedLift } from '../../core/work/index.ts'
 import type { Reply, Request, RunAnswer, RunRequest, SheetRequest } from './protocol.ts'
 import { buffersOf, sceneOf } from './scene.ts'
@@ -42,6 +44,29 @@ export function answerer({
   return async (request) => {
     if (request.kind === 'run') {
       reply({ kind: 'run', runId: request.runId, answer: answerRun(kernel, request) })
+      return
+    }
+    if (request.kind === 'shopping') {
+      const { job, runId } = request
+      const plans: PiecePlan[] = []
+      for (const piece of job.pieces) {
+        await holdFonts(piece.lettering.map((l) => l.font))
+        await holdPieceMesh(kernel, piece)
+        plans.push(planPiece(kernel, job, piece, { memo, light: true }))
+        const done = plans.length === job.pieces.length
+        reply({
+          kind: 'shopping',
+          runId,
+          plannedCount: plans.length,
+          pieceCount: job.pieces.length,
+          without: plans.filter((p) => !p.stations.mix && !p.panels).map((p) => p.name),
+          rows: done ? shoppingList(job, plans, wordsStyle(job.settings)) : null,
+        })
+        await pause()
+        if (newer('shopping')) return
+      }
+      if (job.pieces.length === 0)
+        reply({ kind: 'shopping', runId, plannedCount: 0, pieceCount: 0, without: [], rows: [] })
       return
     }
     const { job, pieceId, runId } = request

@@ -232,6 +232,23 @@ describe('the work of a planning worker', () => {
     ])
   })
 
+  it('tells what a whole job buys once every piece is planned, and counts them as they are', async () => {
+    const { take, done, said } = bench()
+    const stopped = { ...testTop(), id: 'nothing', name: 'Nothing', mix: { ...testTop().mix, mix: 'gone' } }
+    const two = testJob(testTop(), stopped)
+    take({ kind: 'shopping', runId: 1, job: two })
+    await done(1)
+    const replies = said.filter((r) => r.kind === 'shopping')
+    expect(replies.map((r) => [r.plannedCount, r.without, r.rows !== null])).toEqual([
+      [1, [], false],
+      [2, ['Nothing'], true],
+    ])
+    expect(replies[1]!.rows!.find((r) => r.group === 'mix')!.pieceIds).toEqual(['top'])
+    take({ kind: 'shopping', runId: 2, job: testJob() })
+    await done(2)
+    expect(said.at(-2)).toMatchObject({ runId: 2, rows: [] })
+  })
+
   it('splits a run, proposes its seams and makes its pieces; a question does not push out the split', async () => {
     const { take, done, said } = bench()
     const run = { ...newRun('run-1') }

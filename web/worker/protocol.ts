@@ -5,6 +5,7 @@ import type { PartRole } from '../../core/mould/index.ts'
 import type { PiecePlan } from '../../core/plan.ts'
 import type { SeamSchool, SplitRun } from '../../core/runs/index.ts'
 import type { Page, SectionDrawing } from '../../core/sheets/index.ts'
+import type { ShoppingRow } from '../../core/shopping.ts'
 
 /** A part to draw, in the frame of the pour. */
 export type PartMesh = {
@@ -59,6 +60,7 @@ export type Request =
       readonly to: Point
     }
   | { readonly kind: 'remedies'; readonly runId: number; readonly job: Job; readonly pieceId: string }
+  | ShoppingRequest
   | SheetRequest
 
 /** A run of pieces: split it, propose its seams, or make its pieces. */
@@ -87,6 +89,19 @@ export type RunAnswer =
   | { readonly kind: 'seams'; readonly seams: readonly { readonly leg: number; readonly at: number }[] }
   | { readonly kind: 'pieces'; readonly changes: readonly Change[] }
 export type RunReply = { readonly kind: 'run'; readonly runId: number; readonly answer: RunAnswer }
+
+/** All that the job buys: answered as its pieces are planned, one after another. */
+export type ShoppingRequest = { readonly kind: 'shopping'; readonly runId: number; readonly job: Job }
+export type ShoppingReply = {
+  readonly kind: 'shopping'
+  readonly runId: number
+  readonly plannedCount: number
+  readonly pieceCount: number
+  /** Pieces that cannot be planned, by name. */
+  readonly without: readonly string[]
+  /** Null until all are planned. */
+  readonly rows: readonly ShoppingRow[] | null
+}
 
 export type HoldRequest = {
   readonly kind: 'hold'
@@ -155,6 +170,7 @@ export type Reply =
   | WayOutReply
   | PagesReply
   | HoldReply
+  | ShoppingReply
   | RunReply
   | {
       readonly kind: 'plan'

@@ -1,3 +1,4 @@
+import { Link } from 'react-router'
 import { moneyOrNone, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
@@ -106,6 +107,9 @@ export function MixBench() {
           )}
         </div>
       )}
+      <Link className="word p-0!" to={`/job/${job.id}/shopping`}>
+        what the whole job buys
+      </Link>
       <Caution>
         Wet cement burns skin and eyes: gloves, glasses, wash at once. Pour bags low and wear a respirator.
         Keep wash water out of drains.
