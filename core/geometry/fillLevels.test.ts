@@ -67,7 +67,9 @@ describe('how full it is at each height, against closed forms', () => {
     ],
   ])('%s', (_, recipe, want, near) => {
     const levels = levelsOf(recipe())
-    levels.forEach((share, k) => expect(Math.abs(share - want(k / 128))).toBeLessThan(near))
+    levels.forEach((share, k) => {
+      expect(Math.abs(share - want(k / 128))).toBeLessThan(near)
+    })
     for (const x of [0, 0.1, 0.5, 0.77, 1])
       expect(Math.abs(want(heightOfFill(levels, want(x))) - want(x))).toBeLessThan(near + 1e-3)
   })

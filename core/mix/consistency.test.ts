@@ -32,7 +32,9 @@ describe('how a mix runs', () => {
   })
   it('bands lie side by side in the cup, from its own width up', () => {
     expect(SPREAD.packing.fromMm).toBe(100)
-    BANDS.slice(1).forEach((band, i) => expect(SPREAD[band].fromMm).toBe(SPREAD[BANDS[i]!].toMm))
+    BANDS.slice(1).forEach((band, i) => {
+      expect(SPREAD[band].fromMm).toBe(SPREAD[BANDS[i]!].toMm)
+    })
   })
 })
 
