@@ -130,7 +130,7 @@ export function DayHero() {
           type="range"
           aria-label="Moment of the day"
           aria-valuetext={shown === null ? 'none' : momentSaid()}
-          className="moment absolute bottom-0"
+          className="moment absolute top-1"
           style={{ left: LEFT, width: width - LEFT - RIGHT }}
           min={Math.round(stretch.from)}
           max={Math.round(stretch.to)}
