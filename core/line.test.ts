@@ -249,6 +249,7 @@ describe('log', () => {
     },
     faults: ['bug-holes'],
     nextTime: id === '3' ? 'slower' : '',
+    day: null,
   })
   it('compares planned with measured and leaves out what was not measured', () => {
     const job = { ...testJob(testTop()), pours: [record('1', 1.5), record('2', null)] }

@@ -66,6 +66,7 @@ const poured = (bags: number): Partial<Job> => ({
       },
       faults: ['none'],
       nextTime: '',
+      day: null,
     }),
   ),
 })

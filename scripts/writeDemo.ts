@@ -797,6 +797,7 @@ const record = (
   },
   faults: ['none'],
   nextTime: '',
+  day: null,
   ...rest,
 })
 
@@ -829,10 +830,12 @@ const job: Job = {
     record('pour-1', '2026-11-09', 1.3, 3.2, 11, 30, {
       faults: ['bug-holes', 'crumbled-arris'],
       nextTime: 'Leave the sides on a night longer; less wax along the front.',
+      day: null,
     }),
     record('pour-2', '2026-11-13', 1.25, 3, 12, 44, {
       faults: ['bug-holes'],
       nextTime: 'Vibrate the corners first.',
+      day: null,
     }),
     record('pour-3', '2026-11-18', 1.3, 3, 10, 46, { nextTime: 'Good. Keep 3.0 L a bag.' }),
   ],

@@ -21,13 +21,26 @@ export function temperatureAt(course: TemperatureCourse, minutes: number): numbe
   if (course.kind === 'constant') return course.degC
   const { points } = course
   const hour = minutes / 60
-  const after = points.findIndex((p) => p.hour > hour)
-  if (after === 0) return points[0]!.degC
-  const before = points[after < 0 ? points.length - 1 : after - 1]
-  if (!before) throw new Error('a temperature list needs at least one point')
-  const next = after < 0 ? undefined : points[after]
+  const after = firstAbove(points.length, (i) => points[i]!.hour, hour)
+  if (after === 0) {
+    if (points.length === 0) throw new Error('a temperature list needs at least one point')
+    return points[0]!.degC
+  }
+  const before = points[after - 1]!
+  const next = points[after]
   if (!next) return before.degC
   return before.degC + ((next.degC - before.degC) * (hour - before.hour)) / (next.hour - before.hour)
+}
+
+/** The first of `n` rising values that is above one; `n` where none is. */
+function firstAbove(n: number, valueAt: (i: number) => number, value: number): number {
+  let [low, high] = [0, n]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (valueAt(middle) > value) high = middle
+    else low = middle + 1
+  }
+  return low
 }
 
 /** Step of the sum, minutes: the rate changes by under 1 percent within it even when the air moves 5 degC an hour. */
@@ -35,31 +48,65 @@ const STEP = 10
 /** Beyond this the last temperature holds for good, and the rest is one division. */
 const LONGEST = 60 * 24 * 400
 
+/** Real minutes and the age reached by then, step by step through a list of temperatures. */
+type Table = { readonly minutes: readonly number[]; readonly ages: readonly number[] }
+type List = Extract<TemperatureCourse, { kind: 'list' }>
+const tables = new WeakMap<List, Table>()
+
+/** Summed once for a list: what is asked of it a thousand times, of ten thousand readings, is looked up. */
+function tableOf(course: List): Table {
+  const known = tables.get(course)
+  if (known) return known
+  const last = (course.points.at(-1)?.hour ?? 0) * 60
+  const [minutes, ages] = [[0], [0]]
+  for (let t = 0; t < last; t += STEP) {
+    const end = Math.min(t + STEP, last)
+    minutes.push(end)
+    ages.push(ages.at(-1)! + rateAt(temperatureAt(course, (t + end) / 2)) * (end - t))
+  }
+  const table = { minutes, ages }
+  tables.set(course, table)
+  return table
+}
+
 /** Equivalent age at 20 degC, minutes, after `minutes` of real time: the sum of rate x dt. */
 export function equivalentAge(course: TemperatureCourse, minutes: number): number {
   if (course.kind === 'constant') return minutes * rateAt(course.degC)
-  const last = (course.points.at(-1)?.hour ?? 0) * 60
-  let sum = 0
-  for (let t = 0; t < Math.min(minutes, last); t += STEP) {
-    const dt = Math.min(STEP, minutes - t, last - t)
-    sum += rateAt(temperatureAt(course, t + dt / 2)) * dt
-  }
-  return sum + Math.max(0, minutes - last) * rateAt(temperatureAt(course, last))
+  if (minutes <= 0) return 0
+  const table = tableOf(course)
+  const last = table.minutes.at(-1)!
+  if (minutes >= last) return table.ages.at(-1)! + (minutes - last) * rateAt(temperatureAt(course, last))
+  const i = firstAbove(table.minutes.length, (k) => table.minutes[k]!, minutes) - 1
+  const from = table.minutes[i]!
+  return table.ages[i]! + rateAt(temperatureAt(course, (from + minutes) / 2)) * (minutes - from)
 }
 
 /** Real minutes until an equivalent age (minutes at 20 degC) is reached; null if over a year. */
 export function timeForAge(course: TemperatureCourse, age: number): number | null {
   if (age <= 0) return 0
   if (course.kind === 'constant') return bounded(age / rateAt(course.degC))
-  const last = (course.points.at(-1)?.hour ?? 0) * 60
-  let sum = 0
-  for (let t = 0; t < last; t += STEP) {
-    const dt = Math.min(STEP, last - t)
-    const gained = rateAt(temperatureAt(course, t + dt / 2)) * dt
-    if (sum + gained >= age) return t + (dt * (age - sum)) / gained
-    sum += gained
+  const { minutes, ages } = tableOf(course)
+  const after = firstAbove(ages.length, (k) => ages[k]!, age)
+  if (after === ages.length) {
+    const last = minutes.at(-1)!
+    return bounded(last + (age - ages.at(-1)!) / rateAt(temperatureAt(course, last)))
   }
-  return bounded(last + (age - sum) / rateAt(temperatureAt(course, last)))
+  const [from, gained] = [minutes[after - 1]!, ages[after]! - ages[after - 1]!]
+  return from + ((minutes[after]! - from) * (age - ages[after - 1]!)) / gained
+}
+
+/**
+ * Nurse-Saul maturity, degC hours, after `minutes`: the sum of (T - T0) dt, each term never below 0, for those who
+ * calibrate a logger. `maturity({kind: 'constant', degC: 20}, 600, 0)` is 200. Source: ASTM C1074.
+ */
+export function maturity(course: TemperatureCourse, minutes: number, datumDegC: number): number {
+  if (course.kind === 'constant') return Math.max(0, course.degC - datumDegC) * (minutes / 60)
+  let sum = 0
+  for (let t = 0; t < minutes; t += STEP) {
+    const dt = Math.min(STEP, minutes - t)
+    sum += (Math.max(0, temperatureAt(course, t + dt / 2) - datumDegC) * dt) / 60
+  }
+  return sum
 }
 
 const bounded = (minutes: number): number | null => (minutes > LONGEST ? null : minutes)

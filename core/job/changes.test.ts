@@ -29,6 +29,7 @@ const job: Job = {
       actual: { ...NOTHING_MEASURED, bags: 2 },
       faults: [],
       nextTime: '',
+      day: null,
     },
   ],
 }

@@ -125,10 +125,12 @@ function without<T extends { id: string }>(list: readonly T[], id: string, what:
   return list.filter((item) => item.id !== id)
 }
 
-/** The next cast is looked over anew. */
+/** The next cast is looked over anew, and no pour goes on. */
 const unticked = (job: Job, pieceId: string): Job => ({
   ...job,
-  pieces: job.pieces.map((p) => (p.id === pieceId ? { ...p, pour: { ...p.pour, ticked: {} } } : p)),
+  pieces: job.pieces.map((p) =>
+    p.id === pieceId ? { ...p, pour: { ...p.pour, ticked: {}, running: null } } : p,
+  ),
 })
 
 const inPiece = (job: Job, id: string, change: (piece: Piece) => Piece): Job => ({

@@ -36,7 +36,7 @@ import {
   uniqueIds,
 } from './measures.ts'
 import { type MouldChoice, mouldChoiceSchema } from './mouldChoice.ts'
-import { pourRecordSchema } from './pourRecord.ts'
+import { pourRecordSchema, runningPourSchema } from './pourRecord.ts'
 import { runSchema } from './runSchema.ts'
 
 export { LIMITS } from './measures.ts'
@@ -247,6 +247,9 @@ export const mixChoiceSchema = z.strictObject({
     .describe('pigment, plasticiser, accelerator or retarder that goes in'),
 })
 
+/** From the mixer to the mould where nobody says, m [own]. */
+export const USUAL_CARRY_M = 12
+
 export const pourChoiceSchema = z.strictObject({
   start: z
     .string()
@@ -258,6 +261,24 @@ export const pourChoiceSchema = z.strictObject({
   temperature: temperatureSchema,
   humidity: z.number().min(0).max(1),
   windKmPerH: z.number().min(0).max(120),
+  concreteDegC: z
+    .number()
+    .min(-30)
+    .max(60)
+    .nullable()
+    .default(null)
+    .describe('the mix as it is placed; null where it is as warm as the air'),
+  mouldDegC: z
+    .number()
+    .min(-30)
+    .max(80)
+    .nullable()
+    .default(null)
+    .describe('the mould before the pour; null where it is as warm as the air'),
+  sun: z.boolean().default(false).describe('whether the open face lies in the sun'),
+  carryM: z.number().min(0).max(1000).default(USUAL_CARRY_M).describe('from the mixer to the mould, m'),
+  stairSteps: z.number().int().min(0).max(500).default(0).describe('up or down on the way'),
+  running: runningPourSchema.nullable().default(null).describe('the pour that goes on, until it is logged'),
   compaction: z
     .enum(['rod', 'mallet', 'bench', 'saw', 'poker', 'none'])
     .nullable()

@@ -38,6 +38,7 @@ const pour = (actual: Partial<PourRecord['actual']> = {}, over: Partial<PourReco
     actual: { ...nothing, ...actual },
     faults: [],
     nextTime: '',
+    day: null,
     ...over,
   }
 }

@@ -3,5 +3,18 @@ export { type Check, checksOf, tickedWith, tickOf } from './checks.ts'
 export { COMPACTIONS, type Compaction } from './compaction.ts'
 export { planPourStation, rehearsed } from './planPour.ts'
 export type { Rehearsal, Spread } from './rehearse.ts'
+export {
+  ASK_AGAIN,
+  type Next,
+  nextOf,
+  type Part,
+  partsOf,
+  recordOf,
+  takenBack,
+  withBegun,
+  withEnded,
+  withReadings,
+  withWeighed,
+} from './running.ts'
 export type { PourFigures, PourStation } from './types.ts'
 export { POUR_WORDS, TOOL_NAMES } from './words.ts'

@@ -30,12 +30,14 @@ import {
   teamLimit,
 } from '../work/index.ts'
 import { POKER, usualCompaction, wrongTool } from './compaction.ts'
+import { courseOf, dryingAir } from './course.ts'
 import { heatFindings, heatOf } from './heat.ts'
 import { inTimeCures } from './inTime.ts'
 import { movedAfter } from './movedAfter.ts'
 import { CURED, firstMix, LAID, PLACED, pourDay, SET_PARTS } from './pourDay.ts'
 import { rehearsalFindings } from './rehearsalFindings.ts'
 import { rehearsePour } from './rehearse.ts'
+import { doneSpans } from './running.ts'
 import type { PourFigures, PourInput, PourStation } from './types.ts'
 import type { PourFindings } from './words.ts'
 
@@ -46,7 +48,9 @@ const DRYING = { cover: 0.5, uncovered: 1 } as const
 /** The sixth station: what happens when, from a start and a temperature. */
 export function planPourStation(input: PourInput): PourStation {
   const { piece, mix, stations } = input
-  const { temperature: course } = piece.pour
+  const { running } = piece.pour
+  const course = courseOf(piece.pour, thickOf(input))
+  const start = running?.water?.slice(0, 16) ?? piece.pour.start
   const f28 = stations.mix.figures.f28Mpa
   const curve = strengthCurve(mix, f28)
   const sure = (age: number) => timeForAge(course, age) ?? age
@@ -62,9 +66,10 @@ export function planPourStation(input: PourInput): PourStation {
   ])
   // Nothing is mixed later for what becomes strong later: the second run only ages what the first one placed.
   const aged = { initialSet: mix.initialSet, finalSet: mix.finalSet, f28, curve, course }
-  const hours = hoursAt(input.hours, piece.pour.start)
+  const hours = hoursAt(input.hours, start)
+  const done = doneSpans(running, operations)
   const water = firstMix(input)
-  const placing = scheduleOperations(operations, { ...aged, lastWater: 0 }, water, hours)
+  const placing = scheduleOperations(operations, { ...aged, lastWater: 0 }, water, hours, done)
   const lastWater = Math.max(
     0,
     ...placing.flatMap((op) =>
@@ -72,24 +77,20 @@ export function planPourStation(input: PourInput): PourStation {
     ),
   )
   const ageing: Ageing = { ...aged, lastWater }
-  const work = lastWater === 0 ? placing : scheduleOperations(operations, ageing, water, hours)
+  const work = lastWater === 0 ? placing : scheduleOperations(operations, ageing, water, hours, done)
   const strongBy = (mpa: number) => metAt({ kind: 'strength', mpa }, ageing)
   const sides = strongBy(STRIP_MPA.sides)
   const coldest = coldestUntil(course, Math.max(1440, sides ?? 1440))
   const ends = work.flatMap((op) => (PLACED.has(op.code) && op.endMinutes !== null ? [op.endMinutes] : []))
-  const drying = dryingRate({
-    concreteDegC: warmth,
-    airDegC: warmth,
-    humidity: piece.pour.humidity,
-    windKmPerH: piece.pour.windKmPerH,
-  })
+  const air = dryingAir(piece.pour)
+  const drying = dryingRate(air)
   // A turn about an edge lifts half of all that is turned; what stands free is lifted whole.
   const turned = (stations.release?.figures.turnKg ?? 0) / 2
   const whole =
     stations.piece.figures.blocks.length > 1 ? largestBlock(input) : stations.steel.figures.strippingKg
   const liftKg = Math.max(turned, whole)
   const figures: PourFigures = {
-    start: piece.pour.start,
+    start,
     zone: piece.pour.zone,
     temperatureDegC: warmth,
     coldestDegC: coldest,
@@ -134,6 +135,10 @@ export function planPourStation(input: PourInput): PourStation {
   }
 }
 
+/** How thick it is: its thinnest place where that is measured. */
+const thickOf = ({ stations: { piece } }: Pick<PourInput, 'stations'>): number =>
+  piece.geometry.thinnest?.mm ?? piece.geometry.thickness
+
 const hoursAt = (hours: PourInput['hours'], start: string): Hours | null =>
   hours && { ...hours, waterMinute: minuteOfDay(start) }
 
@@ -151,7 +156,8 @@ export function rehearsed(input: PourInput, pour: PourStation): PourStation {
     },
     people: input.people,
   })
-  return rehearsal === null
+  // What is begun is not rehearsed: it is told as it goes.
+  return rehearsal === null || input.piece.pour.running
     ? pour
     : {
         ...pour,
@@ -169,8 +175,9 @@ function nightly(
 ): Finding[] {
   const { findings, raise } = findingList<PourFindings>('pour', piece.id, 'choice', 'pour')
   if (!hours) return findings
-  const { start } = piece.pour
-  const of = atNight(work, hoursAt(hours, start)!)
+  const { running } = piece.pour
+  const start = running?.water?.slice(0, 16) ?? piece.pour.start
+  const of = atNight(work, hoursAt(hours, start)!).filter((op) => !running?.done.some((d) => d.op === op.id))
   const [first] = of
   if (!first) return findings
   const on = start.slice(0, 11)
@@ -188,7 +195,8 @@ function nightly(
       firstMinutes: first.startMinutes!,
       dayMinutes: dayMinute(first.startMinutes!, hoursAt(hours, start)!),
     },
-    better
+    // What is begun has its hour.
+    better && !running?.water
       ? [
           {
             code: 'start',
@@ -318,12 +326,7 @@ function checkPour(
       { placedMinutes: f.openMinutes, workingMinutes: f.workingMinutes, mix: mix.name },
       inTimeCures(piece, present, mix, stock),
     )
-  const wrong = wrongTool(
-    f.compaction,
-    stations.mould,
-    stations.mix.figures,
-    stations.piece.geometry.thinnest?.mm ?? stations.piece.geometry.thickness,
-  )
+  const wrong = wrongTool(f.compaction, stations.mould, stations.mix.figures, thickOf({ stations }))
   if (wrong)
     raise(
       'compacts-badly',

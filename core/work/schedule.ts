@@ -67,7 +67,8 @@ const begun = (c: Condition, times: ReadonlyMap<string, Span | null>): number =>
  * can be done: of what is free, what can begin first, in the order of the list. `water` is the operation that begins
  * with the first water, at 0; what stands before it in the list ends by then, its waits too. In the order of time.
  * With hours of work, what stands before the water is done as late as it may in them, and what comes off or is finished
- * later waits for the next morning where its window lets it; what the concrete does not let wait is done at night.
+ * later waits for the next morning where its window lets it; what the concrete does not let wait is done at night. Of a
+ * pour that goes on, `done` holds what was done and when: the rest follows it.
  * Source: list scheduling on one machine with delays between tasks (Graham 1966).
  */
 export function scheduleOperations(
@@ -75,16 +76,27 @@ export function scheduleOperations(
   ageing: Ageing,
   water: string,
   hours: Hours | null = null,
+  done: ReadonlyMap<string, Span> = new Map(),
 ): Timed[] {
   const needs = needsOf(ordered)
   const at = ordered.findIndex((op) => op.id === water)
   const early = ordered.slice(0, Math.max(0, at))
   const before = hours ? runBack(early, needs, hours) : endingBy0(early, needs)
   const met = (c: Condition, since: number) => metAt(c, ageing, since)
-  const times = run(ordered.slice(early.length), 0, met, needs, before, hours)
+  const rest = ordered.slice(early.length)
+  const real = rest.flatMap((op) => (done.has(op.id) ? [[op.id, done.get(op.id)!] as const] : []))
+  const times = run(
+    rest.filter((op) => !done.has(op.id)),
+    Math.max(0, ...real.map(([, span]) => span.end)),
+    met,
+    needs,
+    new Map([...before, ...real]),
+    hours,
+    new Map(ordered.map((op) => [op.id, op.work.waitMinutes])),
+  )
   const timed = ordered.map((op): Timed => {
     const t = times.get(op.id) ?? null
-    const over = t && op.until ? metAt(op.until, ageing) : null
+    const over = t && op.until && !done.has(op.id) ? metAt(op.until, ageing) : null
     const closes = op.notAfter.map((c) => metAt(c, ageing, begun(c, times))).filter((n) => n !== null)
     return {
       ...op,
@@ -168,9 +180,10 @@ function run(
   needs: ReadonlyMap<string, readonly string[]>,
   done: ReadonlyMap<string, Span | null>,
   hours: Hours | null = null,
+  waits: ReadonlyMap<string, number> = new Map(operations.map((op) => [op.id, op.work.waitMinutes])),
 ): Map<string, Span | null> {
   const times = new Map(done)
-  const waits = new Map(operations.map((op) => [op.id, op.work.waitMinutes]))
+  const toDo = new Set(operations.map((op) => op.id))
   const left = [...operations]
   let now = from
   /** When an operation may begin; undefined while something of the list is still to be done before it. */
@@ -178,7 +191,7 @@ function run(
     let ready = -Infinity
     for (const id of needs.get(op.id) ?? []) {
       if (!times.has(id)) {
-        if (waits.has(id) && id !== op.id) return undefined
+        if (toDo.has(id) && id !== op.id) return undefined
         continue
       }
       const span = times.get(id)

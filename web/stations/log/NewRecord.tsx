@@ -84,6 +84,7 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
         actual,
         faults: faults.length > 0 ? faults : ['none'],
         nextTime: nextTime.trim(),
+        day: null,
       },
     })
   const tick = (fault: Fault, seen: boolean) =>
