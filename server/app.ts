@@ -7,6 +7,7 @@ import { LIMITS, readJob } from '../core/job/index.ts'
 import { holdFonts } from '../core/piece/index.ts'
 import { isEffort, planJob } from '../core/planJson.ts'
 import { stationMemo } from '../core/station.ts'
+import { type Instruments, instrumentRoutes } from './instruments.ts'
 
 /** The policy under which the whole interface runs: nothing from elsewhere, wasm allowed, Radix's style elements allowed. */
 const POLICY = {
@@ -24,8 +25,15 @@ const POLICY = {
   'form-action': ["'self'"],
 }
 
-/** The server: the built interface and `POST /api/plan`, which takes a job file and gives its plan. */
-export function hollowServer(kernel: Kernel, site: string): Express {
+/**
+ * The server: the built interface, `POST /api/plan`, which takes a job file and gives its plan, and `GET
+ * /api/instruments`, what scale and thermometers show.
+ */
+export function hollowServer(
+  kernel: Kernel,
+  site: string,
+  instruments: Instruments = { kind: 'stand-in' },
+): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -34,6 +42,8 @@ export function hollowServer(kernel: Kernel, site: string): Express {
       strictTransportSecurity: false,
     }),
   )
+  // Before what is compressed: each line goes out as it comes.
+  app.use('/api/instruments', instrumentRoutes(instruments))
   app.use(compression())
   app.post(
     '/api/plan',
@@ -54,7 +64,13 @@ export function hollowServer(kernel: Kernel, site: string): Express {
   )
   app.use('/api', (_, response) => {
     response.status(404).json({
-      problems: [{ code: 'unknown', path: '', text: 'There is nothing here. POST a job file to /api/plan.' }],
+      problems: [
+        {
+          code: 'unknown',
+          path: '',
+          text: 'There is nothing here. POST a job file to /api/plan, or GET /api/instruments.',
+        },
+      ],
     })
   })
   app.use(express.static(site, { setHeaders: cacheForever, index: 'index.html' }))

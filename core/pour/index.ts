@@ -1,6 +1,8 @@
 export type { Odds } from './chance.ts'
 export { type Check, checksOf, tickedWith, tickOf } from './checks.ts'
 export { COMPACTIONS, type Compaction } from './compaction.ts'
+export { inHand } from './inHand.ts'
+export { type InstrumentLine, onScale, readInstrument, type Shown } from './instruments.ts'
 export { planPourStation, rehearsed } from './planPour.ts'
 export type { Rehearsal, Spread } from './rehearse.ts'
 export {

@@ -17,6 +17,7 @@ const RunPage = lazy(() => import('../run/RunPage.tsx').then((m) => ({ default: 
 const Pieces = lazy(() => import('../shelf/PiecesPage.tsx').then((m) => ({ default: m.PiecesPage })))
 const Cutting = lazy(() => import('../shelf/CuttingPage.tsx').then((m) => ({ default: m.CuttingPage })))
 const Shopping = lazy(() => import('../shelf/ShoppingPage.tsx').then((m) => ({ default: m.ShoppingPage })))
+const PourDayPage = lazy(() => import('../pourDay/PourDayPage.tsx').then((m) => ({ default: m.PourDayPage })))
 const NewPiece = lazy(() => import('../shelf/NewPiece.tsx').then((m) => ({ default: m.NewPiece })))
 
 export function App() {
@@ -36,6 +37,7 @@ export function App() {
         <Route path="/job/:jobId/pieces" element={<WithJob page={<Pieces />} />} />
         <Route path="/job/:jobId/run/:runId" element={<WithJob page={<RunPage />} />} />
         <Route path="/job/:jobId/new" element={<WithJob page={<NewPiece />} />} />
+        <Route path="/job/:jobId/:pieceId/pour-day" element={<WithJob page={<PourDayPage />} />} />
         <Route path="/job/:jobId/:pieceId/:station" element={<WithJob page={<Shell />} />} />
         <Route path="*" element={<Navigate to="/" replace />} />
       </Routes>

@@ -2,10 +2,11 @@ import { dayWords, perUnit, unitOf } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
+import { DayAsItWent } from './DayAsItWent.tsx'
 import { FAULTS, NewRecord } from './NewRecord.tsx'
 
 export function LogBench() {
-  const { piece, plan } = usePlan()
+  const { job, piece, plan } = usePlan()
   const change = useChange()
   const figures = plan?.stations.log?.figures
   const style = useMeasureStyle()
@@ -78,6 +79,7 @@ export function LogBench() {
             </p>
           )}
           {p.nextTime && <p>Next time: {p.nextTime}</p>}
+          <DayAsItWent pour={job.pours.find((own) => own.id === p.id)} />
         </div>
       ))}
     </>

@@ -13,6 +13,7 @@ import { type Column, Table } from '../../ui/Table.tsx'
 import { CheckList, useChecks } from '../CheckList.tsx'
 import { dayTime } from './dayTime.ts'
 import { RehearsalOdds } from './RehearsalOdds.tsx'
+import { Running } from './Running.tsx'
 import { WorkingHours } from './WorkingHours.tsx'
 
 /** What is only looked at stands in a list of its own, to be ticked. */
@@ -70,6 +71,7 @@ export function PourBench() {
           ? `It works for ${Math.round(figures.workingMinutes)} min and sets in ${showNumber(figures.finalSetMinutes / 60, 1)} h.`
           : ''}
       </p>
+      <Running />
       <div className="row">
         <label htmlFor="pour-start">First water</label>
         <input
