@@ -3,8 +3,8 @@ import type { RunningPour } from '../../core/job/index.ts'
 import {
   ASK_AGAIN,
   checksOf,
+  type Next,
   nextOf,
-  recordOf,
   takenBack,
   tickedWith,
   withBegun,
@@ -13,11 +13,11 @@ import {
   withWeighed,
 } from '../../core/pour/index.ts'
 import { sayAct, shortAct, type Timed } from '../../core/work/index.ts'
-import { newId } from '../state/files.ts'
 import { jobChanged } from '../state/jobSlice.ts'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../state/store.ts'
 import { localStart, wallMoment } from '../stations/pour/dayTime.ts'
+import { loggedPour } from '../stations/pour/loggedPour.ts'
 import { useWordsStyle } from '../ui/Quantity.tsx'
 import { Asked, Buttons } from './Asked.tsx'
 import { cardOf } from './cardOf.ts'
@@ -30,7 +30,7 @@ const KEPT = { minutes: 5, degC: 1, least: 1 } as const
 
 /** One thing to do, and whether it is done. */
 export function PourDay() {
-  const { piece, plan, whole, job } = usePlan()
+  const { piece, plan, whole } = usePlan()
   const change = useChange()
   const dispatch = useAppDispatch()
   const words = useWordsStyle()
@@ -49,7 +49,9 @@ export function PourDay() {
     (ms - (water ? localStart(water, zone).getTime() : opened.current)) / 60_000
   const minutes = minutesAt(now)
   const [later, setLater] = useState<Record<string, number>>({})
-  const next = nextOf({
+  // Before the next cast is looked over, this one is told to be kept.
+  const [logged, setLogged] = useState(false)
+  const planned = nextOf({
     work: pour.work,
     checks: checksOf(known.work, piece),
     batches,
@@ -60,6 +62,7 @@ export function PourDay() {
     now: minutes,
     later,
   })
+  const next: Next = logged && !running ? { kind: 'over' } : planned
   const [on, listen] = useListens()
   const towardsKg = (next.kind === 'weigh' || next.kind === 'wet') && next.part.bags === 0 ? next.part.kg : 0
   const heard = useInstruments(on, towardsKg)
@@ -126,7 +129,7 @@ export function PourDay() {
           kg: typed ?? Math.max(0, scale ?? part.kg),
           by: typed !== null ? 'typed' : scale !== null ? 'scale' : 'told',
         })
-        const at = new Date()
+        const at = new Date(Date.now())
         keep(
           `in: ${part.name}`,
           next.kind === 'weigh'
@@ -146,20 +149,13 @@ export function PourDay() {
         ended(next.op)
         break
       case 'over': {
-        if (!running) break
-        const record = recordOf(running, pour.work, batches)
-        change('log the pour', {
-          type: 'pourLogged',
-          pour: {
-            ...record,
-            id: newId('pour'),
-            pieceId: piece.id,
-            pieceName: piece.name,
-            on: record.on ?? piece.pour.start.slice(0, 10),
-            faults: ['none'],
-            nextTime: '',
-          },
-        })
+        if (logged) {
+          setLogged(false)
+          break
+        }
+        const record = loggedPour(piece, known)
+        if (record) change('log the pour', record)
+        setLogged(record !== null)
         break
       }
       case 'never':
@@ -167,7 +163,6 @@ export function PourDay() {
     }
   }
   const notYet = () => setLater((old) => ({ ...old, [keyOf]: minutes + ASK_AGAIN }))
-  const logged = !running && job.pours.some((p) => p.pieceId === piece.id && p.day !== null)
   const card = cardOf({
     next,
     pour,

@@ -152,7 +152,7 @@ export function cardOf({ next, pour, minutes, words, start, zone, mixer, running
             ...plain,
             head: logged ? 'logged' : 'nothing to do',
             text: logged ? 'This pour stands in the log.' : 'There is nothing to pour here.',
-            done: null,
+            done: logged ? 'next cast' : null,
             notYet: null,
           }
   }

@@ -11,6 +11,7 @@ import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { type Column, Table } from '../../ui/Table.tsx'
 import { CheckList, useChecks } from '../CheckList.tsx'
+import { Calendar } from './Calendar.tsx'
 import { dayTime } from './dayTime.ts'
 import { RehearsalOdds } from './RehearsalOdds.tsx'
 import { Running } from './Running.tsx'
@@ -159,6 +160,7 @@ export function PourBench() {
           <CheckList checks={checks} label="Checks before the pour" />
           <h2>The day</h2>
           <Table label="The day" columns={dayColumns} rows={day} keyOf={({ of: [op] }) => op!.id} />
+          <Calendar />
           <QuantityRow
             label={
               figures.liftTurns ? 'To lift as it is turned over an edge' : 'To lift, when it is stripped'

@@ -6,6 +6,7 @@ import { useChange } from '../../state/store.ts'
 import { Row } from '../../ui/Choice.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { dayTime } from './dayTime.ts'
+import { loggedPour } from './loggedPour.ts'
 
 /** The way to the screen of the pour itself, and how far a pour is that goes on. */
 export function Running() {
@@ -13,6 +14,7 @@ export function Running() {
   const change = useChange()
   const words = useWordsStyle()
   const { running, zone } = piece.pour
+  const record = plan && loggedPour(piece, plan)
   const ageing = plan?.stations.pour?.ageing
   const readings = running?.readings.filter((r) => r.of === 'concrete') ?? []
   const last = readings.at(-1)
@@ -41,6 +43,14 @@ export function Running() {
           >
             give it up
           </button>
+          {record && running.done.length > 0 && (
+            <>
+              {' '}
+              <button type="button" className="word" onClick={() => change('log the pour', record)}>
+                log it as it is
+              </button>
+            </>
+          )}
         </p>
       )}
       {last && ageing && running?.water && (

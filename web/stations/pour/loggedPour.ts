@@ -1,0 +1,23 @@
+import type { Change, Piece } from '../../../core/job/index.ts'
+import type { PiecePlan } from '../../../core/plan.ts'
+import { recordOf } from '../../../core/pour/index.ts'
+import { newId } from '../../state/files.ts'
+
+/** A pour that goes on as it is kept in the log; null where none does. */
+export function loggedPour(piece: Piece, { stations: { mix, pour } }: PiecePlan): Change | null {
+  const { running, start } = piece.pour
+  if (!running || !pour || !mix) return null
+  const { on, ...record } = recordOf(running, pour.work, mix.figures.batches)
+  return {
+    type: 'pourLogged',
+    pour: {
+      ...record,
+      id: newId('pour'),
+      pieceId: piece.id,
+      pieceName: piece.name,
+      on: on ?? start.slice(0, 10),
+      faults: ['none'],
+      nextTime: '',
+    },
+  }
+}
