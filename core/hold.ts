@@ -2,7 +2,7 @@ import type { Kernel } from './geometry/index.ts'
 import { applyChange, type Change, type Job, type Piece } from './job/index.ts'
 import { defaultWaste } from './mix/index.ts'
 import { type HeldDimension, planPieceStation } from './piece/index.ts'
-import { USUAL_DENSITY } from './stock/index.ts'
+import { USUAL_DENSITY, withRecipes } from './stock/index.ts'
 import { teamLimit } from './work/index.ts'
 
 export type HoldWhat = 'weight' | 'volume' | 'bags' | 'people'
@@ -116,7 +116,7 @@ function heldFigure(
   what: HoldWhat,
 ): number | null {
   const changed = changes.reduce(applyChange, { ...job, pieces: [piece] }).pieces[0]!
-  const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
+  const mix = withRecipes(job.stock).mixes.find((m) => m.id === piece.mix.mix)
   const { figures, geometry } = planPieceStation(
     kernel,
     changed,

@@ -19,7 +19,7 @@ import { planReleaseStation, type ReleaseStation } from './release/index.ts'
 import { type SheetsFigures, sheetFigures } from './sheets/index.ts'
 import { type Memo, noMemo, pieceWith, type Result, runStation } from './station.ts'
 import { mixedIn, planSteelStation, type SteelStation, suctionOf } from './steel/index.ts'
-import { type Mix, USUAL_DENSITY } from './stock/index.ts'
+import { type Mix, USUAL_DENSITY, withRecipes } from './stock/index.ts'
 import { orderOperations, type Timed } from './work/index.ts'
 
 export type Stations = {
@@ -91,7 +91,8 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
     shouldStop,
     onLayout,
   } = options
-  const { stock, settings } = job
+  const { settings } = job
+  const stock = withRecipes(job.stock)
   const findings: Finding[] = []
   const failed: { station: StationName; message: string }[] = []
   /** A station that fails takes nothing else down: it is null, and told. */
@@ -248,6 +249,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             piece: pieceWith(piece, 'mix', 'quantity'),
             pieceStation: castRun,
             mixes: stock.mixes,
+            recipes: stock.recipes,
             mixers: stock.mixers,
             doses: stock.doses,
             metal: hasMetal(piece, stock),
@@ -260,7 +262,7 @@ export function planPiece(kernel: Kernel, job: Job, asked: Piece, options: PlanO
             return planMixStation(
               i.piece,
               i.pieceStation,
-              { mixes: i.mixes, mixers: i.mixers, doses: i.doses },
+              { mixes: i.mixes, recipes: i.recipes, mixers: i.mixers, doses: i.doses },
               inside,
               i.metal,
               i.asks,

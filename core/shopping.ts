@@ -153,14 +153,25 @@ export function shoppingList(job: Job, plans: readonly PiecePlan[], style: Words
         price: job.stock.bars.find((row) => row.id === b.barId)?.price ?? null,
       })
     if (mix) {
-      const { mixName, mixedBags, doses, fibreKg } = mix.figures
-      put(piece, {
-        group: 'mix',
-        name: mixName,
-        soldBy: 'bag',
-        needed: mixedBags * quantity,
-        price: job.stock.mixes.find((m) => m.id === piece.mix.mix)?.price ?? null,
-      })
+      const { mixName, mixedBags, doses, fibreKg, recipe } = mix.figures
+      const row = job.stock.recipes.find((r) => r.id === piece.mix.mix)
+      if (recipe)
+        for (const { kind, kg } of recipe.ingredients)
+          put(piece, {
+            group: 'mix',
+            name: kind,
+            soldBy: 'kg',
+            needed: kg * quantity,
+            price: row?.prices[kind] ?? null,
+          })
+      else
+        put(piece, {
+          group: 'mix',
+          name: mixName,
+          soldBy: 'bag',
+          needed: mixedBags * quantity,
+          price: job.stock.mixes.find((m) => m.id === piece.mix.mix)?.price ?? null,
+        })
       for (const d of doses)
         put(piece, {
           group: 'mix',

@@ -1,6 +1,6 @@
 import { type Finding, findingList, type Piece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
-import type { Mix, Mixer, Stock } from '../stock/index.ts'
+import { ingredientsIn, type Mix, type Mixer, type Stock } from '../stock/index.ts'
 import { act, type Operation, operation } from '../work/index.ts'
 import { type Asks, bandOf, consistencyFindings, SPREAD } from './consistency.ts'
 import { doseFindings, doseParts, dosesOf, setShare } from './doses.ts'
@@ -20,7 +20,7 @@ const DENSITY_TOLERANCE = 0.03
 export function planMixStation(
   piece: Piece,
   { figures: { volumeLitres } }: PieceStation,
-  stock: Pick<Stock, 'mixes' | 'mixers' | 'doses'>,
+  stock: Pick<Stock, 'mixes' | 'recipes' | 'mixers' | 'doses'>,
   /** Fibre, and the face coat that is mixed by itself without it. */
   inside: {
     readonly fibreKgPerM3: number
@@ -42,7 +42,11 @@ export function planMixStation(
   const wastePercent = piece.mix.wastePercent ?? defaultWaste(volumeLitres)
   const needed = volumeLitres * (1 + wastePercent / 100)
   const bagsExact = needed / mix.yieldLitres
-  const portion = piece.mix.portion ?? (bagsExact < 1 - 1e-9 && !coats ? 'weighed' : 'bags')
+  // What is measured out by parts comes in no bags.
+  const recipe = stock.recipes.find((r) => r.id === mix.id) ?? null
+  const portion = recipe
+    ? 'weighed'
+    : (piece.mix.portion ?? (bagsExact < 1 - 1e-9 && !coats ? 'weighed' : 'bags'))
   const weighed = portion === 'weighed'
   // A face coat is a batch of its own: each of both is rounded up to half bags.
   const halves = (litres: number) =>
@@ -77,7 +81,13 @@ export function planMixStation(
         ...split(backBags, inside?.fibreKgPerM3 ?? 0).map((b) => ({ ...b, coat: 'back' as const })),
       ].map((b, i) => ({ ...b, number: i + 1 }))
     : split(mixedBags, inside?.fibreKgPerM3 ?? 0)
-  const batches = parts.map((b): Batch => ({ ...b, doses: doseParts(dosed, b.dryKg, mix) }))
+  const batches = parts.map(
+    (b): Batch => ({
+      ...b,
+      doses: doseParts(dosed, b.dryKg, mix),
+      ingredients: recipe ? ingredientsIn(recipe, b.dryKg) : [],
+    }),
+  )
   for (const f of doseFindings(piece, dosed, missing, batches, metal))
     raise(f.code as keyof MixFindings, f.level, f.facts as never, f.remedies)
   if (asks)
@@ -101,7 +111,7 @@ export function planMixStation(
     portion,
     bags,
     mixedBags,
-    leftKg: (bags - mixedBags) * mix.bagKg,
+    leftKg: recipe ? 0 : (bags - mixedBags) * mix.bagKg,
     bagsPerJob: Math.max(jobBags, 1),
     spareLitres: mixedBags * mix.yieldLitres - needed,
     waterPerBagLitres: water,
@@ -111,6 +121,10 @@ export function planMixStation(
     fibreKg: batches.reduce((sum, b) => sum + b.fibreKg, 0),
     dryKg: mixedBags * mix.bagKg,
     doses,
+    recipe: recipe && {
+      vesselLitres: recipe.vesselLitres,
+      ingredients: ingredientsIn(recipe, mixedBags * mix.bagKg),
+    },
     setShare: setShare(dosed),
     band,
     spread: SPREAD[band],
@@ -124,12 +138,24 @@ export function planMixStation(
     costPerCast: costOf(weighed ? mixedBags : bags, 1),
     costPerJob: costOf(Math.max(jobBags, 1), piece.quantity),
   }
-  return { station: { figures, findings, operations: mixBatches(batches, mixer, weighed) }, findings }
+  return {
+    station: {
+      figures,
+      findings,
+      operations: mixBatches(batches, mixer, weighed, recipe?.vesselLitres ?? 0),
+    },
+    findings,
+  }
 }
 
 /** Each batch is mixed by itself, before the concrete already placed stops working. */
-const mixBatches = (batches: readonly Batch[], mixer: Mixer, weighed: boolean): Operation[] =>
-  batches.map(({ number, bags, dryKg, waterLitres, heldBackLitres, fibreKg, coat, doses }) =>
+const mixBatches = (
+  batches: readonly Batch[],
+  mixer: Mixer,
+  weighed: boolean,
+  vesselLitres: number,
+): Operation[] =>
+  batches.map(({ number, bags, dryKg, waterLitres, heldBackLitres, fibreKg, coat, doses, ingredients }) =>
     operation({
       ...act('mix-batch', {
         number,
@@ -140,6 +166,12 @@ const mixBatches = (batches: readonly Batch[], mixer: Mixer, weighed: boolean): 
         heldBackLitres,
         fibreKg,
         doses: doses.map(({ name, amountKg }) => ({ name, amountKg })),
+        parts: ingredients.map(({ kind, kg, litres }) => ({
+          kind,
+          kg,
+          litres,
+          vessels: litres / vesselLitres,
+        })),
         coat,
       }),
       id: `mix/${number}`,
@@ -222,5 +254,6 @@ const batchOf = (
   heldBackLitres: bags * waterPerBag * HELD_BACK,
   fibreKg: (bags * mix.yieldLitres * fibreKgPerM3) / 1000,
   doses: [],
+  ingredients: [],
   coat: 'all',
 })

@@ -1,5 +1,5 @@
 import type { Finding } from '../job/index.ts'
-import type { Dose } from '../stock/index.ts'
+import type { Dose, Ingredient } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { Band } from './consistency.ts'
 
@@ -25,6 +25,8 @@ export type Batch = {
   readonly fibreKg: number
   /** Pigment and admixtures, in the order in which they were chosen. */
   readonly doses: readonly DosePart[]
+  /** Of a recipe by parts: what goes in beside water and doses; none of a bagged mix. */
+  readonly ingredients: readonly Ingredient[]
   /** Of glass-fibre concrete in coats: what it is for; `all` of any other. */
   readonly coat: 'all' | 'face' | 'back'
 }
@@ -55,6 +57,8 @@ export type MixFigures = {
   /** With all that is mixed, waste too. */
   readonly fibreKg: number
   readonly doses: readonly DosePart[]
+  /** Of a recipe by parts: all of each, and the vessel parts are measured in; null of a bagged mix. */
+  readonly recipe: { readonly vesselLitres: number; readonly ingredients: readonly Ingredient[] } | null
   /** Times as long until it sets, by all that is dosed. */
   readonly setShare: number
   /** How it stands or runs, and how wide a cup of it lies. */

@@ -40,6 +40,7 @@ const pour = (batches: number, mix: number, place: number, over: Partial<Rehears
         heldBackLitres: 0.3,
         fibreKg: 0,
         doses: [],
+        parts: [],
         coat: 'all',
       }),
       ...own,

@@ -24,7 +24,7 @@ export type Part = {
 
 /** What goes into a batch before it is mixed: water less what is held back, doses, powder; fibre goes in last, while it turns. */
 export function partsOf(
-  { waterLitres, heldBackLitres, doses, dryKg, bags, fibreKg }: Batch,
+  { waterLitres, heldBackLitres, doses, dryKg, bags, fibreKg, ingredients }: Batch,
   mixName: string,
   weighed: boolean,
 ): Part[] {
@@ -40,7 +40,17 @@ export function partsOf(
       bags: 0,
     })),
     ...(fibreKg > 0 ? [{ key: 'fibre', what: 'fibre' as const, name: 'fibre', kg: fibreKg, bags: 0 }] : []),
-    { key: 'powder', what: 'powder' as const, name: mixName, kg: dryKg, bags: whole ? bags : 0 },
+    // Of a mix by parts the cement goes in last: with it the clock begins.
+    ...ingredients.map((i) => ({
+      key: i.kind,
+      what: i.kind === 'cement' ? ('powder' as const) : ('dose' as const),
+      name: i.kind,
+      kg: i.kg,
+      bags: 0,
+    })),
+    ...(ingredients.length === 0
+      ? [{ key: 'powder', what: 'powder' as const, name: mixName, kg: dryKg, bags: whole ? bags : 0 }]
+      : []),
   ].filter((part) => part.kg > 0)
 }
 
@@ -199,7 +209,7 @@ export function takenBack(
     water: others.length === 0 ? null : running.water,
     weighed:
       last.endMinutes === null
-        ? running.weighed.filter((w) => w.op !== last.op || w.what !== 'powder')
+        ? running.weighed.filter((w) => w.op !== last.op || (w.what !== 'powder' && w.what !== 'cement'))
         : running.weighed,
   }
 }

@@ -11,7 +11,7 @@ import {
   TUBES,
   VESSELS,
 } from './mouldRows.ts'
-import type { Agent, Bar, Board, Dose, Mesh, Mix, Mixer, Sealant, Sealer, Stock } from './schema.ts'
+import type { Agent, Bar, Board, Dose, Mesh, Mix, Mixer, Recipe, Sealant, Sealer, Stock } from './schema.ts'
 import { HANDBOOK, OWN } from './sources.ts'
 import { usStock } from './usCatalogue.ts'
 
@@ -44,6 +44,28 @@ const BOARDS: readonly Board[] = [
     screwHold: 400,
     price: 74,
   }),
+]
+
+const recipe = (id: string, name: string, sand: number, stone: number): Recipe => ({
+  id,
+  name,
+  cement: 1,
+  sand,
+  stone,
+  damp: false,
+  polymerPercent: 0,
+  waterCement: { stiff: 0.45, medium: 0.5, limit: 0.55 },
+  airPercent: null,
+  largestStone: stone > 0 ? 10 : 0,
+  slow: true,
+  cementBagKg: 25,
+  vesselLitres: 5,
+  prices: { cement: 0.34, sand: 0.09, stone: 0.08, polymer: 6.5 },
+  source: OWN,
+})
+const RECIPES: readonly Recipe[] = [
+  recipe('parts-1-2-3', '1 : 2 : 3 by volume', 2, 3),
+  recipe('parts-1-3', '1 : 3 mortar by volume', 3, 0),
 ]
 
 const MIXES: readonly Mix[] = [
@@ -452,6 +474,7 @@ const metricStock = (): Stock =>
       plugs: PLUGS,
       liners: LINERS,
       mixes: MIXES,
+      recipes: RECIPES,
       meshes: MESHES,
       bars: BARS,
       mixers: MIXERS,

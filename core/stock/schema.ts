@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { WordsStyle } from '../units/index.ts'
+import { waterToAdd } from './recipe.ts'
 
 const id = z.string().min(1).max(80)
 const label = z.string().min(1).max(120)
@@ -236,6 +237,46 @@ export const mixSchema = z
     message: 'must not be before it begins to set',
   })
 
+const wc = z.number().min(0.25, 'at least 0.25').max(1, 'at most 1')
+
+/** A mix of one's own by parts: what goes in by volume, the water by the cement's mass. */
+export const recipeSchema = z
+  .strictObject({
+    id,
+    name: label,
+    cement: positive.max(100).describe('parts by volume'),
+    sand: notNegative.max(100).describe('parts by volume'),
+    stone: notNegative.max(100).describe('parts by volume; 0 is mortar'),
+    damp: z.boolean().describe('whether the sand is damp: it lies looser and brings water'),
+    polymerPercent: z.number().min(0).max(30).describe('solids of a polymer, of the cement’s mass'),
+    waterCement: z
+      .strictObject({ stiff: wc, medium: wc, limit: wc })
+      .refine((w) => w.stiff <= w.medium && w.medium <= w.limit, {
+        path: ['medium'],
+        message: 'must lie between the least and the most',
+      })
+      .describe('water by the mass of the cement'),
+    airPercent: z
+      .number()
+      .min(0)
+      .max(20)
+      .nullable()
+      .describe('air that stays in; null takes 2 with stone, 5 of mortar'),
+    largestStone: notNegative.max(100),
+    slow: z.boolean().describe('whether the cement is blended or slow'),
+    cementBagKg: positive.max(100),
+    vesselLitres: positive.max(1000).describe('one’s own vessel that parts are measured in'),
+    prices: z
+      .strictObject({ cement: price, sand: price, stone: price, polymer: price })
+      .describe('a kilogram of each'),
+    source,
+  })
+  .refine((r) => r.sand + r.stone > 0, { path: ['sand'], message: 'wants sand or stone beside the cement' })
+  .refine((r) => waterToAdd(r, r.waterCement.stiff) > 0, {
+    path: ['damp'],
+    message: 'cannot be: the sand or the polymer brings more water than the stiff mix wants',
+  })
+
 export const meshSchema = z.strictObject({
   id,
   name: label,
@@ -362,6 +403,7 @@ export const ROW_SCHEMAS = {
   plugs: plugSchema,
   liners: linerSchema,
   mixes: mixSchema,
+  recipes: recipeSchema,
   meshes: meshSchema,
   bars: barSchema,
   mixers: mixerSchema,
@@ -385,6 +427,7 @@ export const stockSchema = z.strictObject({
   plugs: rows(plugSchema),
   liners: rows(linerSchema),
   mixes: rows(mixSchema),
+  recipes: rows(recipeSchema).default([]),
   meshes: rows(meshSchema),
   bars: rows(barSchema),
   mixers: rows(mixerSchema),
@@ -396,6 +439,7 @@ export const stockSchema = z.strictObject({
 
 export type Stock = z.infer<typeof stockSchema>
 export type Board = z.infer<typeof boardSchema>
+export type Recipe = z.infer<typeof recipeSchema>
 export type Skin = z.infer<typeof skinSchema>
 export type Tube = z.infer<typeof tubeSchema>
 export type Rubber = z.infer<typeof rubberSchema>

@@ -1,6 +1,11 @@
 import { exactDecimals } from '../../units/index.ts'
 import { count, listed, type None, told } from './act.ts'
 
+/** What a mix by parts is measured out of. */
+const PARTS = { cement: 'cement', sand: 'sand', stone: 'stone', polymer: 'polymer' } as const
+/** So many vessels, to a twentieth. */
+const exactly = (n: number): string => String(Math.round(n * 20) / 20)
+
 /** What is done on the day: checks, batches, steel, the open face, cure. */
 export const POUR_ACTS = {
   'check-level': told('level?', (f: { on: 'table' | 'sand'; open: boolean }) =>
@@ -39,11 +44,18 @@ export const POUR_ACTS = {
         fibreKg: number
         /** Weighed out, and stirred into the water first. */
         doses: readonly { readonly name: string; readonly amountKg: number }[]
+        /** Of a recipe by parts: each by mass, by volume and by the vessel it is measured in. */
+        parts: readonly {
+          readonly kind: keyof typeof PARTS
+          readonly kg: number
+          readonly litres: number
+          readonly vessels: number
+        }[]
         coat: 'all' | 'face' | 'back'
       },
       s,
     ) =>
-      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.doses.length > 0 ? ` Into the water first, weighed exactly: ${listed(f.doses.map((d) => `${s.kg(d.amountKg, exactDecimals(d.amountKg))} of ${d.name}`))}.` : ''}${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
+      `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.parts.length > 0 ? listed(f.parts.map((p) => `${s.kg(p.kg, 2)} of ${PARTS[p.kind]}, ${exactly(p.vessels)} of the vessel`)) : f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.doses.length > 0 ? ` Into the water first, weighed exactly: ${listed(f.doses.map((d) => `${s.kg(d.amountKg, exactDecimals(d.amountKg))} of ${d.name}`))}.` : ''}${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
   'place-batch': told(
     'place',

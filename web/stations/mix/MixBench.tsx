@@ -1,4 +1,5 @@
 import { Link } from 'react-router'
+import { withRecipes } from '../../../core/stock/index.ts'
 import { moneyOrNone, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
@@ -13,7 +14,8 @@ export function MixBench() {
   const change = useChange()
   const words = useWordsStyle()
   const figures = plan?.stations.mix?.figures
-  const mix = job.stock.mixes.find((m) => m.id === piece.mix.mix)
+  const stock = withRecipes(job.stock)
+  const mix = stock.mixes.find((m) => m.id === piece.mix.mix)
   const choose = (label: string, patch: Partial<typeof piece.mix>) =>
     change(label, { type: 'mixChosen', pieceId: piece.id, patch })
   const money = (n: number | null) => moneyOrNone(n, job.settings.currency)
@@ -28,7 +30,7 @@ export function MixBench() {
       <Pick
         label="Mix"
         value={piece.mix.mix}
-        options={job.stock.mixes}
+        options={stock.mixes}
         onChoose={(id) => choose('mix', { mix: id })}
       />
       {mix && (

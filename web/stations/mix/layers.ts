@@ -12,7 +12,7 @@ export type Layer = {
 
 /** The layers of a batch: water less what is held back, doses, powder, the rest of the water as it asks for it, and fibre. */
 export function layersOf(batch: Batch, mixName: string): Layer[] {
-  const { waterLitres, heldBackLitres, doses, dryKg, fibreKg } = batch
+  const { waterLitres, heldBackLitres, doses, dryKg, fibreKg, ingredients } = batch
   let readsKg = 0
   const layer = (key: string, what: Layer['what'], name: string, amountKg: number): Layer[] => {
     if (amountKg <= 0) return []
@@ -23,7 +23,9 @@ export function layersOf(batch: Batch, mixName: string): Layer[] {
     // A litre of water weighs a kilogram.
     ...layer('water', 'water', 'water', waterLitres - heldBackLitres),
     ...doses.flatMap((d) => layer(d.doseId, 'dose', d.name, d.amountKg)),
-    ...layer('powder', 'powder', mixName, dryKg),
+    ...(ingredients.length > 0
+      ? ingredients.flatMap((i) => layer(i.kind, 'powder', i.kind, i.kg))
+      : layer('powder', 'powder', mixName, dryKg)),
     ...layer('rest', 'water', 'water held back, in small steps', heldBackLitres),
     // Fibre goes in last, and is mixed briefly.
     ...layer('fibre', 'fibre', 'fibre', fibreKg),

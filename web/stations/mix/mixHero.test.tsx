@@ -19,6 +19,7 @@ const batch = (over: Partial<Batch> = {}): Batch => ({
   waterLitres: 6,
   heldBackLitres: 0.6,
   fibreKg: 0.3,
+  ingredients: [],
   doses: [{ doseId: 'red', name: 'red', kind: 'pigment', cementPercent: 3, amountKg: 0.255 }],
   coat: 'all',
   ...over,

@@ -1,5 +1,6 @@
 import { adviceWords } from '../../../core/steel/adviceWords.ts'
 import { TWO, takesMesh } from '../../../core/steel/takesMesh.ts'
+import { withRecipes } from '../../../core/stock/index.ts'
 import { formatLength, lengthWithUnit, wordsStyle } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
@@ -28,7 +29,7 @@ export function SteelBench() {
   const choose = (label: string, patch: Partial<typeof piece.steel>) =>
     change(label, { type: 'steelChosen', pieceId: piece.id, patch })
   const mm = (n: number) => formatLength(n, style)
-  const glass = job.stock.mixes.find((m) => m.id === piece.mix.mix)?.family === 'glass-fibre'
+  const glass = withRecipes(job.stock).mixes.find((m) => m.id === piece.mix.mix)?.family === 'glass-fibre'
   return (
     <>
       <h1>Steel</h1>
