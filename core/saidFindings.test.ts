@@ -463,6 +463,20 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   ],
   [
     'pour',
+    'mould-warmth',
+    { mouldDegC: 2, leastDegC: 5, mostDegC: 40, cold: 'yes' },
+    /mould is at 2 °C; it wants 5 °C at least.*Bring it in/,
+  ],
+  [
+    'pour',
+    'mould-warmth',
+    { mouldDegC: 52, leastDegC: 5, mostDegC: 40, cold: 'no' },
+    /mould is at 52 °C; above 40 °C it is cooled/,
+    /Bring/,
+  ],
+  ['pour', 'mix-hot', { concreteDegC: 38, mostDegC: 35 }, /placed at 38 °C; 35 °C is the most/],
+  [
+    'pour',
     'lift-by-machine',
     { massKg: 240.4, people: 2, limitKg: 33.5, aHeadKg: 120, mostAHeadKg: 25, turns: 'no' },
     /^240 kg to lift: not by hand/,

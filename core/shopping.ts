@@ -252,7 +252,8 @@ function boards(
 }
 
 /** A unit of an agent or sealer by its name; null where the stock has none. */
-const priceOf = (job: Job, name: string): number | null =>
+/** What is taken by name, at its price; null without one. */
+export const priceOf = (job: Job, name: string): number | null =>
   job.stock.agents.find((a) => a.name === name)?.price ??
   job.stock.sealers.find((s) => s.name === name)?.price ??
   null

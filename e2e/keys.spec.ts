@@ -91,7 +91,7 @@ test('by keys alone: from a new piece to its printed sheet in at most 200 presse
       await press(key)
       await expect(bench(page).getByRole('heading', { name, level: 1 })).toBeFocused()
     }
-    await to(/^Air and mould/)
+    await to(/^Air\b/)
     await type('14')
     await press('Enter')
     await expect(station(page, 'Pour')).toContainText('14')

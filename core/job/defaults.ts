@@ -170,6 +170,7 @@ function usualChoices(
       mixer: firstId(stock.mixers),
       portion: null,
       doses: [],
+      boughtPrice: null,
     },
     pour: {
       start,

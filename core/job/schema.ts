@@ -245,6 +245,13 @@ export const mixChoiceSchema = z.strictObject({
     .max(8)
     .default([])
     .describe('pigment, plasticiser, accelerator or retarder that goes in'),
+  boughtPrice: z
+    .number()
+    .min(0)
+    .max(1_000_000)
+    .nullable()
+    .default(null)
+    .describe('what one costs that is bought'),
 })
 
 /** From the mixer to the mould where nobody says, m [own]. */

@@ -171,6 +171,7 @@ describe('bags, water and money, worked out by hand', () => {
           heldBackLitres: b.heldBackLitres,
           fibreKg: 0,
           doses: [],
+          parts: [],
           coat: 'all',
         },
       ]),

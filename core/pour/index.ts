@@ -5,6 +5,7 @@ export { inHand } from './inHand.ts'
 export { type InstrumentLine, onScale, readInstrument, type Shown } from './instruments.ts'
 export { planPourStation, rehearsed } from './planPour.ts'
 export type { Rehearsal, Spread } from './rehearse.ts'
+export { cycleMinutes, mouldsFor, mouldsInDays, type RunDay, runDays, type Turn, turnOf } from './rotation.ts'
 export {
   ASK_AGAIN,
   type Next,

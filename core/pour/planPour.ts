@@ -45,6 +45,9 @@ import type { PourFindings } from './words.ts'
 const COLDEST = 5
 const DRYING = { cover: 0.5, uncovered: 1 } as const
 
+/** A mould hotter than this sets its skin before it is full; a mix is not placed hotter than this (as in ACI 305R), and is cooled to that, degC [own]. */
+const MOULD = { hottest: 40, hotMix: 35, coolMix: 22 } as const
+
 /** The sixth station: what happens when, from a start and a temperature. */
 export function planPourStation(input: PourInput): PourStation {
   const { piece, mix, stations } = input
@@ -138,6 +141,29 @@ export function planPourStation(input: PourInput): PourStation {
 /** How thick it is: its thinnest place where that is measured. */
 const thickOf = ({ stations: { piece } }: Pick<PourInput, 'stations'>): number =>
   piece.geometry.thinnest?.mm ?? piece.geometry.thickness
+
+/** What keeps an open face from drying: shade, a screen against the wind, a cooler mix; each is tried. */
+function dryingCures({ id, pour }: Piece): Finding['remedies'] {
+  const cure = (code: string, patch: Partial<Piece['pour']>, facts = {}) => ({
+    code,
+    facts,
+    changes: [{ type: 'pourPlanned' as const, pieceId: id, patch }],
+  })
+  const air = temperatureAt(pour.temperature, 0)
+  return [
+    ...(pour.sun ? [cure('shade', { sun: false })] : []),
+    ...(pour.windKmPerH > SCREENED ? [cure('screen', { windKmPerH: SCREENED })] : []),
+    ...(pour.sun && pour.windKmPerH > SCREENED
+      ? [cure('shade-and-screen', { sun: false, windKmPerH: SCREENED })]
+      : []),
+    ...((pour.concreteDegC ?? air) > COOL_MIX.from
+      ? [cure('cooler-mix', { concreteDegC: COOL_MIX.to }, { coolerDegC: COOL_MIX.to })]
+      : []),
+  ]
+}
+/** Wind behind a screen, km/h; from what warmth a mix is cooled, and to what, degC [own]. */
+const SCREENED = 4
+const COOL_MIX = { from: 22, to: 18 } as const
 
 const hoursAt = (hours: PourInput['hours'], start: string): Hours | null =>
   hours && { ...hours, waterMinute: minuteOfDay(start) }
@@ -343,17 +369,43 @@ function checkPour(
           ],
     )
   if (f.dryingKgPerM2H > DRYING.uncovered)
-    raise('dries-fast', 'warn', {
-      rateKgPerM2H: f.dryingKgPerM2H,
-      limitKgPerM2H: DRYING.uncovered,
-      do: 'do not pour uncovered',
-    })
+    raise(
+      'dries-fast',
+      'warn',
+      {
+        rateKgPerM2H: f.dryingKgPerM2H,
+        limitKgPerM2H: DRYING.uncovered,
+        do: 'do not pour uncovered',
+      },
+      dryingCures(piece),
+    )
   else if (f.dryingKgPerM2H > DRYING.cover)
-    raise('dries-fast', 'note', {
-      rateKgPerM2H: f.dryingKgPerM2H,
-      limitKgPerM2H: DRYING.cover,
-      do: 'cover it at once',
+    raise(
+      'dries-fast',
+      'note',
+      {
+        rateKgPerM2H: f.dryingKgPerM2H,
+        limitKgPerM2H: DRYING.cover,
+        do: 'cover it at once',
+      },
+      dryingCures(piece),
+    )
+  const { mouldDegC, concreteDegC } = piece.pour
+  if (mouldDegC !== null && (mouldDegC < COLDEST || mouldDegC > MOULD.hottest))
+    raise('mould-warmth', mouldDegC <= 0 ? 'stop' : 'warn', {
+      mouldDegC,
+      leastDegC: COLDEST,
+      mostDegC: MOULD.hottest,
+      cold: mouldDegC < COLDEST ? 'yes' : 'no',
     })
+  if (concreteDegC !== null && concreteDegC > MOULD.hotMix)
+    raise('mix-hot', 'warn', { concreteDegC, mostDegC: MOULD.hotMix }, [
+      {
+        code: 'cooler-mix',
+        facts: { coolerDegC: MOULD.coolMix },
+        changes: [{ type: 'pourPlanned', pieceId: piece.id, patch: { concreteDegC: MOULD.coolMix } }],
+      },
+    ])
   const of = stock.filaments.find((row) => row.id === filament)
   for (const h of heatFindings(piece, f, of ? { of, filaments: stock.filaments } : null))
     raise(h.code as keyof PourFindings, h.level, h.facts as never, h.remedies)

@@ -13,7 +13,7 @@ import { testKernel } from '../testing/testKernel.ts'
 import { testJob, testSlab, testStock, testTop } from '../testing/testPiece.ts'
 import { planPiece } from '../testing/wholeLine.ts'
 import { judgeLift } from '../work/index.ts'
-import { hasCorners } from './pourDay.ts'
+import { carryMinutes, hasCorners } from './pourDay.ts'
 
 let kernel: Kernel
 beforeAll(async () => {
@@ -354,6 +354,15 @@ describe('how it is moved', () => {
   })
 })
 
+it.each([
+  [12, 0, 2],
+  [60, 0, 4],
+  [12, 30, 3],
+  [0, 0, 1.5],
+])('20 kg carried %d m and over %d steps take %d minutes', (carryM, stairSteps, minutes) =>
+  expect(carryMinutes({ carryM, stairSteps })).toBeCloseTo(minutes, 9),
+)
+
 describe('what is wrong with a day', () => {
   const air = (degC: number, humidity: number, windKmPerH: number) =>
     at(degC, { pour: { ...at(degC).pour, humidity, windKmPerH } })
@@ -364,6 +373,25 @@ describe('what is wrong with a day', () => {
     ['dry and windy', air(30, 0.4, 15), ['dries-fast note']],
     ['drier', air(30, 0.3, 15), ['dries-fast warn']],
     ['mild', air(25, 0.5, 10), []],
+    // Sun warms the face by 8 degC; concrete warmer than the air dries faster too.
+    [
+      'mild, in the sun',
+      { ...air(25, 0.5, 10), pour: { ...air(25, 0.5, 10).pour, sun: true } },
+      ['dries-fast note'],
+    ],
+    [
+      'mild, mixed warm',
+      { ...air(25, 0.5, 10), pour: { ...air(25, 0.5, 10).pour, concreteDegC: 33 } },
+      ['dries-fast note'],
+    ],
+    [
+      'mixed hot',
+      { ...air(25, 0.9, 0), pour: { ...air(25, 0.9, 0).pour, concreteDegC: 36 } },
+      ['mix-hot warn'],
+    ],
+    ['a mould from the yard', { ...at(20), pour: { ...at(20).pour, mouldDegC: 3 } }, ['mould-warmth warn']],
+    ['a frozen mould', { ...at(20), pour: { ...at(20).pour, mouldDegC: -2 } }, ['mould-warmth stop']],
+    ['a mould from the sun', { ...at(20), pour: { ...at(20).pour, mouldDegC: 45 } }, ['mould-warmth warn']],
   ])('%s', (_, piece, want) => {
     const { findings } = plan(piece, 4)
     expect(findings.filter((f) => f.station === 'pour').map((f) => `${f.code} ${f.level}`)).toEqual(want)

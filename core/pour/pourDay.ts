@@ -1,12 +1,12 @@
 import { edgeSize, loopChords } from '../geometry/index.ts'
+import type { PourChoice } from '../job/index.ts'
 import { type PieceGeometry, pouredSize } from '../piece/index.ts'
 import { act, type Condition, type Operation, operation, partIdsOf } from '../work/index.ts'
 import { type Lift, liftsOf, POKER, usualCompaction, WET_BANDS } from './compaction.ts'
 import type { PourInput } from './types.ts'
 
-/** Minutes [own]: carrying 20 kg, placing 10 L, spraying or brushing 10 L of face, compacting a quarter square metre, screeding a square metre; for one person. */
+/** Minutes [own]: placing 10 L, spraying or brushing 10 L of face, compacting a quarter square metre, screeding a square metre; for one person. */
 export const PACE = {
-  carry20Kg: 2,
   place10Litres: 1.5,
   face10Litres: 30,
   screedM2: 12,
@@ -19,6 +19,13 @@ export const PACE = {
   cover: 5,
   topUp: 5,
 } as const
+/** Filling, lifting and setting down 20 kg; walking so far a minute, there and back; a step up and down [own]. */
+const CARRY = { handling: 1.5, metresAMinute: 48, stepMinutes: 1 / 30 } as const
+
+/** Minutes for one to carry 20 kg from the mixer: 2 over 12 m on the level, 4 over 60 m, a minute more for 30 steps. */
+export const carryMinutes = ({ carryM, stairSteps }: Pick<PourChoice, 'carryM' | 'stairSteps'>): number =>
+  CARRY.handling + (2 * carryM) / CARRY.metresAMinute + stairSteps * CARRY.stepMinutes
+
 /** The least time for rolling coats and for screeding, minutes; rolling a quarter square metre, minutes [own]. */
 const LEAST = { roll: 3, screed: 5 } as const
 const ROLL_QUARTER_M2 = 3.5
@@ -177,7 +184,7 @@ export function pourDay(input: PourInput): Operation[] {
         id: k === 0 ? `place/${n}` : go.lays ? `place/${n}/${k + 1}` : `place/${n}/over`,
         about: [{ kind: 'batch', id: String(n) }],
         minutes:
-          ((batch.dryKg * go.litres) / fill / 20) * (PACE.carry20Kg / people) +
+          ((batch.dryKg * go.litres) / fill / 20) * (carryMinutes(piece.pour) / people) +
           (go.litres / 10) * (PACE.place10Litres / people),
         hands: people,
         needs: [last],

@@ -36,6 +36,13 @@ const inTimeSaid = (
     ]),
   )
 
+/** What keeps an open face from drying. */
+const DRYING_SAID: Record<string, string> = {
+  shade: 'Shade it',
+  screen: 'Put a screen against the wind',
+  'shade-and-screen': 'Shade it and screen it from the wind',
+}
+
 /** What concrete is driven together with, as it is spoken of. */
 export const TOOL_NAMES: Record<Compaction, string> = {
   rod: 'a rod or gloved hand',
@@ -83,6 +90,26 @@ export const POUR_WORDS = {
   'too-cold': (f: { coldestDegC: number; leastDegC: number }, { degC, mpa }) => ({
     what: `It falls to ${degC(f.coldestDegC)}; do not pour below ${degC(f.leastDegC)}`,
     why: `Cold concrete hardly sets, and frost before ${mpa(5)} ruins it. Warm the shop, or wait for a warmer day.`,
+  }),
+  'mould-warmth': (f: { mouldDegC: number; leastDegC: number; mostDegC: number; cold: string }, { degC }) =>
+    f.cold === 'yes'
+      ? {
+          what: `The mould is at ${degC(f.mouldDegC)}; it wants ${degC(f.leastDegC)} at least`,
+          why: 'A cold mould takes the warmth out of the face that touches it: that sets last, and frost in it ruins it. Bring it in the day before.',
+        }
+      : {
+          what: `The mould is at ${degC(f.mouldDegC)}; above ${degC(f.mostDegC)} it is cooled first`,
+          why: 'Concrete stiffens on a hot face before it has flowed together. Shade it and wet it, and wipe it dry before the pour.',
+        },
+  'mix-hot': (f: { concreteDegC: number; mostDegC: number }, { degC }, remedies: readonly Remedy[]) => ({
+    what: `The mix would be placed at ${degC(f.concreteDegC)}; ${degC(f.mostDegC)} is the most`,
+    why: 'Hot concrete stiffens on the way, wants more water and cracks as it cools.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        `Mix it with cold water and bags from the shade, at ${degC(Number(r.facts.coolerDegC))}`,
+      ]),
+    ),
   }),
   'never-strong': (f: { wantedMpa: number; f28Mpa: number }, { mpa }) => ({
     what: `It does not reach ${mpa(f.wantedMpa)} at this temperature`,
@@ -173,9 +200,21 @@ export const POUR_WORDS = {
       remedies.map((r) => [r.code, `Begin at ${String(r.facts.start).slice(11)}`]),
     ),
   }),
-  'dries-fast': (f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number }, { of }) => ({
+  'dries-fast': (
+    f: { rateKgPerM2H: number; do: string; limitKgPerM2H: number },
+    { of, degC },
+    remedies: readonly Remedy[],
+  ) => ({
     what: `The surface loses ${of('massPerArea', f.rateKgPerM2H, 2)} an hour: ${f.do}`,
     why: `Above ${of('massPerArea', f.limitKgPerM2H, 2)} it cracks while it is still wet. Shade it, stop the draught, lay film.`,
+    remedies: Object.fromEntries(
+      remedies.map((r) => [
+        r.code,
+        r.code === 'cooler-mix'
+          ? `Mix it with cold water, at ${degC(Number(r.facts.coolerDegC))}`
+          : (DRYING_SAID[r.code] ?? r.code),
+      ]),
+    ),
   }),
   'lift-by-machine': (
     f: {

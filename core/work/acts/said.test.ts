@@ -451,6 +451,25 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
   ],
   [
     act('mix-batch', {
+      number: 1,
+      batches: 1,
+      bags: 0.1,
+      weighedKg: 9.05,
+      waterLitres: 0.54,
+      heldBackLitres: 0.05,
+      fibreKg: 0,
+      doses: [],
+      parts: [
+        { kind: 'sand', kg: 2.8, litres: 2, vessels: 0.4 },
+        { kind: 'cement', kg: 1.35, litres: 1, vessels: 0.2 },
+      ],
+      coat: 'all',
+    }),
+    /^Mix: 2\.8 kg of sand, 0\.4 of the vessel and 1\.35 kg of cement, 0\.2 of the vessel, 0\.54 L water/,
+    /bag/,
+  ],
+  [
+    act('mix-batch', {
       number: 2,
       batches: 3,
       bags: 2,

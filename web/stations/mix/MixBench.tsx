@@ -8,6 +8,8 @@ import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { CupSpread } from './CupSpread.tsx'
 import { Doses } from './Doses.tsx'
+import { Money } from './Money.tsx'
+import { Parts } from './Parts.tsx'
 
 export function MixBench() {
   const { piece, plan, job, looks } = usePlan()
@@ -35,7 +37,7 @@ export function MixBench() {
       />
       {mix && (
         <Choice
-          label="Water in a bag"
+          label={figures?.recipe ? 'Water on a bag of cement' : 'Water in a bag'}
           value={piece.mix.water}
           options={(['stiff', 'medium', 'limit'] as const).map((w) => ({
             value: w,
@@ -63,20 +65,24 @@ export function MixBench() {
         options={job.stock.mixers}
         onChoose={(mixer) => choose('mixer', { mixer })}
       />
-      <Choice
-        label="Measured"
-        value={piece.mix.portion ?? 'usual'}
-        options={[
-          { value: 'usual', name: 'as usual', note: 'weighed where it takes less than a bag' },
-          { value: 'bags', name: 'by the bag', note: 'whole and half bags' },
-          { value: 'weighed', name: 'weighed out', note: 'equal batches: one colour' },
-        ]}
-        onChoose={(p) =>
-          choose(p === 'usual' ? 'measured as usual' : p === 'bags' ? 'by the bag' : 'weighed out', {
-            portion: p === 'usual' ? null : p,
-          })
-        }
-      />
+      {figures?.recipe ? (
+        <p>Measured out by parts, in equal batches.</p>
+      ) : (
+        <Choice
+          label="Measured"
+          value={piece.mix.portion ?? 'usual'}
+          options={[
+            { value: 'usual', name: 'as usual', note: 'weighed where it takes less than a bag' },
+            { value: 'bags', name: 'by the bag', note: 'whole and half bags' },
+            { value: 'weighed', name: 'weighed out', note: 'equal batches: one colour' },
+          ]}
+          onChoose={(p) =>
+            choose(p === 'usual' ? 'measured as usual' : p === 'bags' ? 'by the bag' : 'weighed out', {
+              portion: p === 'usual' ? null : p,
+            })
+          }
+        />
+      )}
       <Doses />
       <CupSpread />
       {figures && (
@@ -89,9 +95,13 @@ export function MixBench() {
               {showNumber(figures.mixedBags, 1)}
             </Row>
           )}
-          <Row label={figures.portion === 'weighed' ? 'which is' : 'of which needed'} unit="bags">
-            {showNumber(figures.bagsExact, 2)}
-          </Row>
+          {figures.recipe ? (
+            <Parts {...figures.recipe} />
+          ) : (
+            <Row label={figures.portion === 'weighed' ? 'which is' : 'of which needed'} unit="bags">
+              {showNumber(figures.bagsExact, 2)}
+            </Row>
+          )}
           <QuantityRow label="Water" of="liquid" value={figures.waterLitres} digits={2} />
           {figures.portion === 'bags' && (
             <QuantityRow label="Mixed too much" of="volume" value={figures.spareLitres} digits={1} />
@@ -103,12 +113,13 @@ export function MixBench() {
           {piece.quantity > 1 && (
             <>
               <h2>For all {piece.quantity}</h2>
-              <Row label="Bags">{figures.bagsPerJob}</Row>
+              <Row label={figures.recipe ? 'Bags of cement' : 'Bags'}>{figures.bagsPerJob}</Row>
               <Row label="Cost">{money(figures.costPerJob)}</Row>
             </>
           )}
         </div>
       )}
+      <Money />
       <Link className="word p-0!" to={`/job/${job.id}/shopping`}>
         what the whole job buys
       </Link>

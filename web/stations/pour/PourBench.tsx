@@ -9,12 +9,14 @@ import { useWork } from '../../state/useWork.ts'
 import { Caution, Choice, More, Pick } from '../../ui/Choice.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityField, QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
+import { Switch } from '../../ui/Switch.tsx'
 import { type Column, Table } from '../../ui/Table.tsx'
 import { CheckList, useChecks } from '../CheckList.tsx'
 import { Calendar } from './Calendar.tsx'
 import { dayTime } from './dayTime.ts'
 import { RehearsalOdds } from './RehearsalOdds.tsx'
 import { Running } from './Running.tsx'
+import { RunPlan } from './RunPlan.tsx'
 import { WorkingHours } from './WorkingHours.tsx'
 
 /** What is only looked at stands in a list of its own, to be ticked. */
@@ -111,7 +113,7 @@ export function PourBench() {
       />
       {temperature.kind === 'constant' ? (
         <QuantityField
-          label="Air and mould"
+          label="Air"
           of="temperature"
           value={temperature.degC}
           min={-30}
@@ -173,6 +175,56 @@ export function PourBench() {
       )}
       <RehearsalOdds />
       <WorkingHours />
+      <RunPlan />
+      <More title="How far it is carried">
+        <NumberField
+          label="From the mixer"
+          unit="m"
+          value={piece.pour.carryM}
+          min={0}
+          max={1000}
+          onCommit={(n) => n !== null && choose(`carried ${n} m`, { carryM: n })}
+        />
+        <NumberField
+          label="Steps on the way"
+          value={piece.pour.stairSteps}
+          min={0}
+          max={500}
+          whole
+          onCommit={(n) => n !== null && choose(`${n} steps`, { stairSteps: n })}
+        />
+      </More>
+      <More title="Mix, mould and sun">
+        <QuantityField
+          label="The mix, as it is placed"
+          of="temperature"
+          optional
+          min={-30}
+          max={60}
+          placeholder="as the air"
+          value={piece.pour.concreteDegC}
+          onCommit={(n) =>
+            choose(n === null ? 'mix as the air' : `mix ${words.degC(n)}`, { concreteDegC: n })
+          }
+        />
+        <QuantityField
+          label="The mould before it"
+          of="temperature"
+          optional
+          min={-30}
+          max={80}
+          placeholder="as the air"
+          value={piece.pour.mouldDegC}
+          onCommit={(n) =>
+            choose(n === null ? 'mould as the air' : `mould ${words.degC(n)}`, { mouldDegC: n })
+          }
+        />
+        <Switch
+          label="The open face lies in the sun"
+          on={piece.pour.sun}
+          onSwitch={(sun) => choose(sun ? 'in the sun' : 'in the shade', { sun })}
+        />
+      </More>
       <More title="Air for drying">
         <NumberField
           label="Humidity"
