@@ -41,7 +41,6 @@ try {
     await page.getByRole('radio', { name: 'draft', exact: true }).click()
   })
   await shoot(page, 'upper-form', `${job}/plate-trough/mould`)
-  await shoot(page, 'new-piece', `${job}/new`)
   await shoot(page, 'lettering', `${job}/hearth-panel/piece`, async () => {
     await page.getByRole('radio', { name: 'as placed' }).click()
   })
@@ -58,6 +57,19 @@ try {
   })
   // A cage in a post, from the front and from above.
   await shoot(page, 'cage', `${job}/lamp-bollard/steel`)
+  // The pour itself, in a hand.
+  await page.setViewportSize({ width: 390, height: 844 })
+  await shoot(page, 'pour-day', `${job}/wash-top/pour-day`, async () => {
+    // Up to the first thing that is weighed, on the stand-in's scale.
+    await page.getByRole('button', { name: 'readings' }).click()
+    await page.getByRole('checkbox', { name: /Listen/ }).click()
+    await page.getByRole('button', { name: 'close' }).click()
+    while (await page.getByRole('button', { name: 'done', exact: true }).isVisible()) {
+      await page.getByRole('button', { name: 'done', exact: true }).click()
+      await page.waitForTimeout(300)
+    }
+    await page.waitForTimeout(4000)
+  })
 } finally {
   await browser.close()
   server.stop()

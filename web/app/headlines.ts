@@ -97,10 +97,11 @@ export function headline(
     }
     case 'mix': {
       if (!s.mix) return NONE
-      const { bags, batches, costPerCast } = s.mix.figures
+      const { bags, batches, costPerCast, recipe } = s.mix.figures
       return {
         figure: String(bags),
-        unit: plural(bags, 'bag'),
+        // By parts only the cement comes in bags.
+        unit: recipe ? `${plural(bags, 'bag')} of cement` : plural(bags, 'bag'),
         line: `${batches.length} ${batches.length === 1 ? 'batch' : 'batches'}, ${moneyOrNone(costPerCast, style.currency ?? null)}`,
       }
     }
