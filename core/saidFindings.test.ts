@@ -463,6 +463,28 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   ],
   [
     'pour',
+    'done-late',
+    { step: 'join', stepCount: 3, lateMinutes: 12.3, joint: 'yes', mix: 'fast mix' },
+    /^“join” comes 12 min after its window has closed, one of 3.*fast mix under it no longer joins.*cold joint/,
+  ],
+  [
+    'pour',
+    'done-late',
+    { step: 'place', stepCount: 1, lateMinutes: 0.3, joint: 'no', mix: 'fast mix' },
+    /^“place” comes 1 min after.*stiffer/,
+    /one of|joint/,
+  ],
+  ['pour', 'slurry-nowhere', { why: 'hole' }, /^Nobody reaches the faces/],
+  ['pour', 'slurry-nowhere', { why: 'up' }, /show face is open/],
+  ['pour', 'slurry-nowhere', { why: 'coats' }, /face coat of its own/],
+  [
+    'pour',
+    'slurry-thick',
+    { slurryMm: 2, leastMm: 0.3, mostMm: 1 },
+    /^Slurry 2 mm thick: 0\.3 mm to 1 mm is right/,
+  ],
+  [
+    'pour',
     'mould-warmth',
     { mouldDegC: 2, leastDegC: 5, mostDegC: 40, cold: 'yes' },
     /mould is at 2 °C; it wants 5 °C at least.*Bring it in/,

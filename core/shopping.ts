@@ -153,7 +153,15 @@ export function shoppingList(job: Job, plans: readonly PiecePlan[], style: Words
         price: job.stock.bars.find((row) => row.id === b.barId)?.price ?? null,
       })
     if (mix) {
-      const { mixName, mixedBags, doses, fibreKg, recipe } = mix.figures
+      const { mixName, mixedBags, doses, fibreKg, recipe, slurry } = mix.figures
+      if (slurry)
+        put(piece, {
+          group: 'mix',
+          name: 'cement',
+          soldBy: 'kg',
+          needed: slurry.cementKg * quantity,
+          price: job.stock.recipes[0]?.prices.cement ?? null,
+        })
       const row = job.stock.recipes.find((r) => r.id === piece.mix.mix)
       if (recipe)
         for (const { kind, kg } of recipe.ingredients)

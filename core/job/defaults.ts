@@ -170,6 +170,7 @@ function usualChoices(
       mixer: firstId(stock.mixers),
       portion: null,
       doses: [],
+      slurryMm: 0,
       boughtPrice: null,
     },
     pour: {

@@ -245,6 +245,12 @@ export const mixChoiceSchema = z.strictObject({
     .max(8)
     .default([])
     .describe('pigment, plasticiser, accelerator or retarder that goes in'),
+  slurryMm: z
+    .number()
+    .min(0)
+    .max(5)
+    .default(0)
+    .describe('neat cement brushed on the mould’s show face before the first concrete; 0 is none'),
   boughtPrice: z
     .number()
     .min(0)

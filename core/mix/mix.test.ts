@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Piece, SlabPiece } from '../job/index.ts'
 import type { PieceStation } from '../piece/index.ts'
 import { testSlab, testStock } from '../testing/testPiece.ts'
-import { defaultWaste, planMixStation, splitBatches } from './index.ts'
+import { defaultWaste, planMixStation, slurryOf, splitBatches } from './index.ts'
 
 /** A piece of so many litres: this station looks at nothing else of its shape. */
 const litres = (volumeLitres: number) => ({ figures: { volumeLitres } }) as PieceStation
@@ -225,3 +225,19 @@ describe('what is wrong with a mix', () => {
       ])
   })
 })
+
+it.each([
+  [1, 1, 1.384, 0.554],
+  [0.5, 2, 1.384, 0.554],
+  [0.3, 0.4, 0.166, 0.066],
+])(
+  'slurry %d mm thick on %d m2 takes %d kg of cement and %d L of water',
+  (mm, areaM2, cementKg, waterLitres) =>
+    expect(slurryOf(mm, areaM2)).toEqual({
+      mm,
+      areaM2,
+      cementKg: expect.closeTo(cementKg, 3),
+      waterLitres: expect.closeTo(waterLitres, 3),
+    }),
+)
+it('no slurry is none', () => expect(slurryOf(0, 2)).toBeNull())

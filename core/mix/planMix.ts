@@ -4,6 +4,7 @@ import { ingredientsIn, type Mix, type Mixer, type Stock } from '../stock/index.
 import { act, type Operation, operation } from '../work/index.ts'
 import { type Asks, bandOf, consistencyFindings, SPREAD } from './consistency.ts'
 import { doseFindings, doseParts, dosesOf, setShare } from './doses.ts'
+import { slurryOf } from './slurry.ts'
 import type { Batch, MixFigures, MixStation } from './types.ts'
 import type { MixFindings } from './words.ts'
 
@@ -19,7 +20,7 @@ const DENSITY_TOLERANCE = 0.03
 /** The fifth station: how much of what, in how many batches, for how much money. Null without a mix or mixer row. */
 export function planMixStation(
   piece: Piece,
-  { figures: { volumeLitres } }: PieceStation,
+  { figures: { volumeLitres, showFaceAreaM2 } }: PieceStation,
   stock: Pick<Stock, 'mixes' | 'recipes' | 'mixers' | 'doses'>,
   /** Fibre, and the face coat that is mixed by itself without it. */
   inside: {
@@ -121,6 +122,7 @@ export function planMixStation(
     fibreKg: batches.reduce((sum, b) => sum + b.fibreKg, 0),
     dryKg: mixedBags * mix.bagKg,
     doses,
+    slurry: coats ? null : slurryOf(piece.mix.slurryMm, showFaceAreaM2),
     recipe: recipe && {
       vesselLitres: recipe.vesselLitres,
       ingredients: ingredientsIn(recipe, mixedBags * mix.bagKg),

@@ -2,6 +2,7 @@ import type { Finding } from '../job/index.ts'
 import type { Dose, Ingredient } from '../stock/index.ts'
 import type { Operation } from '../work/index.ts'
 import type { Band } from './consistency.ts'
+import type { Slurry } from './slurry.ts'
 
 /** So much of a dose in a batch, or in all of them. */
 export type DosePart = {
@@ -57,6 +58,8 @@ export type MixFigures = {
   /** With all that is mixed, waste too. */
   readonly fibreKg: number
   readonly doses: readonly DosePart[]
+  /** Brushed on the show face first; null where none is. */
+  readonly slurry: Slurry | null
   /** Of a recipe by parts: all of each, and the vessel parts are measured in; null of a bagged mix. */
   readonly recipe: { readonly vesselLitres: number; readonly ingredients: readonly Ingredient[] } | null
   /** Times as long until it sets, by all that is dosed. */

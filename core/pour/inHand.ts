@@ -5,6 +5,7 @@ import { TOOL_NAMES } from './words.ts'
 const IN_HAND: Partial<Record<ActCode, readonly string[]>> = {
   'mix-batch': ['respirator', 'gloves', 'glasses'],
   'place-batch': ['scoop', 'gloves'],
+  'slurry-face': ['soft brush', 'gloves', 'glasses'],
   'place-face': ['brush or sprayer', 'gloves', 'glasses'],
   'roll-coats': ['serrated roller'],
   'join-lift': ['rod', 'gloves'],

@@ -10,6 +10,7 @@ import {
   timeForAge,
 } from '../ageing/index.ts'
 import { type Finding, findingList, type Piece } from '../job/index.ts'
+import { SLURRY } from '../mix/index.ts'
 import { STRIP_MPA } from '../release/index.ts'
 import { unhandled } from '../unhandled.ts'
 import {
@@ -31,6 +32,7 @@ import {
 } from '../work/index.ts'
 import { POKER, usualCompaction, wrongTool } from './compaction.ts'
 import { courseOf, dryingAir } from './course.ts'
+import { doneLate } from './doneLate.ts'
 import { heatFindings, heatOf } from './heat.ts'
 import { inTimeCures } from './inTime.ts'
 import { movedAfter } from './movedAfter.ts'
@@ -45,6 +47,8 @@ import type { PourFindings } from './words.ts'
 const COLDEST = 5
 const DRYING = { cover: 0.5, uncovered: 1 } as const
 
+/** A skin of cement that covers and does not pool, mm [own]. */
+const USUAL_SLURRY = 0.5
 /** A mould hotter than this sets its skin before it is full; a mix is not placed hotter than this (as in ACI 305R), and is cooled to that, degC [own]. */
 const MOULD = { hottest: 40, hotMix: 35, coolMix: 22 } as const
 
@@ -121,10 +125,12 @@ export function planPourStation(input: PourInput): PourStation {
     liftTurns: turned > whole,
     strength: strengthPoints(curve, course),
   }
+  const checked = checkPour(input, figures, insideOf(input))
   return {
     figures,
     findings: [
-      ...checkPour(input, figures, insideOf(input)),
+      ...checked,
+      ...doneLate(input, work, checked),
       ...gripped(piece, work),
       ...nightly(piece, work, input.hours, (start) =>
         scheduleOperations(operations, ageing, water, hoursAt(input.hours, start)),
@@ -390,6 +396,27 @@ function checkPour(
       },
       dryingCures(piece),
     )
+  const { slurryMm } = piece.mix
+  if (slurryMm > 0) {
+    const without = [
+      {
+        code: 'no-slurry',
+        facts: {},
+        changes: [{ type: 'mixChosen' as const, pieceId: piece.id, patch: { slurryMm: 0 } }],
+      },
+    ]
+    const up = piece.kind === 'slab' && piece.attitude.down === 'bottom'
+    if (closed || up || coated)
+      raise('slurry-nowhere', 'warn', { why: closed ? 'hole' : up ? 'up' : 'coats' }, without)
+    else if (slurryMm < SLURRY.least || slurryMm > SLURRY.most)
+      raise('slurry-thick', 'warn', { slurryMm, leastMm: SLURRY.least, mostMm: SLURRY.most }, [
+        {
+          code: 'usual-slurry',
+          facts: { slurryMm: USUAL_SLURRY },
+          changes: [{ type: 'mixChosen', pieceId: piece.id, patch: { slurryMm: USUAL_SLURRY } }],
+        },
+      ])
+  }
   const { mouldDegC, concreteDegC } = piece.pour
   if (mouldDegC !== null && (mouldDegC < COLDEST || mouldDegC > MOULD.hottest))
     raise('mould-warmth', mouldDegC <= 0 ? 'stop' : 'warn', {

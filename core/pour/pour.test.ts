@@ -354,6 +354,28 @@ describe('how it is moved', () => {
   })
 })
 
+describe('slurry on the show face', () => {
+  const with_ = (slurryMm: number, over: Partial<SlabPiece> = {}) =>
+    at(20, { mix: { ...at(20).mix, slurryMm }, ...over })
+  it('is brushed on once the first batch stands ready, and is covered before it skins', () => {
+    const { work } = plan(with_(0.5), 2).stations.pour!
+    const by = (id: string) => work.find((op) => op.id === id)!
+    expect(by('slurry').startMinutes!).toBeGreaterThanOrEqual(by('mix/1').endMinutes!)
+    expect(by('place/1').startMinutes!).toBeCloseTo(by('slurry').endMinutes!, 9)
+    expect(by('place/1').latestMinutes!).toBeCloseTo(by('slurry').startMinutes! + 20, 9)
+    expect(plan(at(20), 2).stations.pour!.work.some((op) => op.id === 'slurry')).toBe(false)
+  })
+  it.each<[string, number, Partial<SlabPiece>, string[]]>([
+    ['half a millimetre', 0.5, {}, []],
+    ['too thick', 2, {}, ['slurry-thick warn']],
+    ['too thin', 0.1, {}, ['slurry-thick warn']],
+    ['with its show face up', 0.5, { attitude: { down: 'bottom', turnDeg: 0 } }, ['slurry-nowhere warn']],
+  ])('%s', (_, mm, over, want) => {
+    const found = plan(with_(mm, over), 4).findings.filter((f) => f.code.startsWith('slurry'))
+    expect(found.map((f) => `${f.code} ${f.level}`)).toEqual(want)
+  })
+})
+
 it.each([
   [12, 0, 2],
   [60, 0, 4],

@@ -1,5 +1,6 @@
 import { edgeSize, loopChords } from '../geometry/index.ts'
 import type { PourChoice } from '../job/index.ts'
+import { SLURRY } from '../mix/index.ts'
 import { type PieceGeometry, pouredSize } from '../piece/index.ts'
 import { act, type Condition, type Operation, operation, partIdsOf } from '../work/index.ts'
 import { type Lift, liftsOf, POKER, usualCompaction, WET_BANDS } from './compaction.ts'
@@ -18,6 +19,7 @@ export const PACE = {
   trowel: 15,
   cover: 5,
   topUp: 5,
+  slurryM2: 4,
 } as const
 /** Filling, lifting and setting down 20 kg; walking so far a minute, there and back; a step up and down [own]. */
 const CARRY = { handling: 1.5, metresAMinute: 48, stepMinutes: 1 / 30 } as const
@@ -27,7 +29,7 @@ export const carryMinutes = ({ carryM, stairSteps }: Pick<PourChoice, 'carryM' |
   CARRY.handling + (2 * carryM) / CARRY.metresAMinute + stairSteps * CARRY.stepMinutes
 
 /** The least time for rolling coats and for screeding, minutes; rolling a quarter square metre, minutes [own]. */
-const LEAST = { roll: 3, screed: 5 } as const
+const LEAST = { roll: 3, screed: 5, slurry: 3 } as const
 const ROLL_QUARTER_M2 = 3.5
 /** A lift is rodded this far into the one below, mm [own]. */
 const ROD = 25
@@ -171,6 +173,23 @@ export function pourDay(input: PourInput): Operation[] {
     }
     goes.push({ litres: litres - done, lays: null })
     last = mixed
+    const { slurry } = mix.figures
+    // A skin of cement goes on while the first batch stands ready: it may not dry before that is on it.
+    const skin = i === 0 && slurry && !closed ? SLURRY.skinMinutes / input.mix.initialSet : null
+    if (skin !== null)
+      last = add({
+        ...act('slurry-face', {
+          cementKg: slurry!.cementKg,
+          waterLitres: slurry!.waterLitres,
+          slurryMm: slurry!.mm,
+          skinMinutes: SLURRY.skinMinutes,
+        }),
+        id: 'slurry',
+        minutes: Math.max(LEAST.slurry, (slurry!.areaM2 * PACE.slurryM2) / people),
+        hands: people,
+        needs: [mixed],
+        notAfter: [setSince(SET_PARTS.working, mixed)],
+      })
     goes.forEach((go, k) => {
       last = add({
         ...act('place-batch', {
@@ -190,6 +209,7 @@ export function pourDay(input: PourInput): Operation[] {
         needs: [last],
         notAfter: [
           setSince(SET_PARTS.working, mixed),
+          ...(skin !== null && k === 0 ? [setSince(skin, 'slurry')] : []),
           ...(i === 0 || batch.coat !== 'all' ? [] : [setSince(SET_PARTS.joins, under)]),
         ],
       })

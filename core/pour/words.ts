@@ -91,6 +91,39 @@ export const POUR_WORDS = {
     what: `It falls to ${degC(f.coldestDegC)}; do not pour below ${degC(f.leastDegC)}`,
     why: `Cold concrete hardly sets, and frost before ${mpa(5)} ruins it. Warm the shop, or wait for a warmer day.`,
   }),
+  'done-late': (
+    f: { step: string; stepCount: number; lateMinutes: number; joint: string; mix: string },
+    style,
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `“${f.step}” comes ${time(Math.max(1, f.lateMinutes))} after its window has closed${f.stepCount > 1 ? `, one of ${f.stepCount}` : ''}`,
+    why:
+      f.joint === 'yes'
+        ? `By then the ${f.mix} under it no longer joins with what comes on it: a cold joint.`
+        : `By then the ${f.mix} is stiffer than it wants to be for that.`,
+    remedies: inTimeSaid(remedies, style),
+  }),
+  'slurry-nowhere': (f: { why: string }, _, remedies: readonly Remedy[]) => ({
+    what:
+      f.why === 'hole'
+        ? 'Nobody reaches the faces of this mould to brush slurry on them'
+        : f.why === 'up'
+          ? 'The show face is open in the pour: slurry has no mould face to go on'
+          : 'Glass-fibre concrete has a face coat of its own: slurry under it peels',
+    why: 'A skin of cement is brushed on the mould face that makes the show face, before the first concrete.',
+    remedies: Object.fromEntries(remedies.map((r) => [r.code, 'Leave the slurry out'])),
+  }),
+  'slurry-thick': (
+    f: { slurryMm: number; leastMm: number; mostMm: number },
+    { fine },
+    remedies: readonly Remedy[],
+  ) => ({
+    what: `Slurry ${fine(f.slurryMm)} thick: ${fine(f.leastMm)} to ${fine(f.mostMm)} is right`,
+    why: 'Thinner it leaves bare spots that show; thicker it pools, shrinks and crazes.',
+    remedies: Object.fromEntries(
+      remedies.map((r) => [r.code, `Brush it on ${fine(Number(r.facts.slurryMm))} thick`]),
+    ),
+  }),
   'mould-warmth': (f: { mouldDegC: number; leastDegC: number; mostDegC: number; cold: string }, { degC }) =>
     f.cold === 'yes'
       ? {

@@ -3,6 +3,7 @@ import { openKernel } from '../geometry/index.ts'
 import { choiceFor, type MouldChoice, type Piece } from '../job/index.ts'
 import { METHODS } from '../mould/index.ts'
 import { planPiece } from '../plan.ts'
+import { withRecipes } from '../stock/index.ts'
 import { seeded } from '../testing/anyPiece.ts'
 import { brokenRules } from '../testing/operationRules.ts'
 import { rounds } from '../testing/rounds.ts'
@@ -27,13 +28,23 @@ export function holdOperations(kind: Piece['kind'], seed: number): void {
         const piece: Piece = {
           ...base,
           mould: withBead(choiceFor(base.mould, method.id), pick(['bead-first', 'wax-first'] as const)),
-          mix: { ...base.mix, mix: pick(testStock.mixes).id },
+          mix: {
+            ...base.mix,
+            mix: pick(withRecipes(testStock).mixes).id,
+            portion: pick([null, 'bags', 'weighed'] as const),
+            slurryMm: pick([0, 0, 0.5]),
+          },
           release: {
             ...base.release,
             edgeSeal: pick(['packing-tape', 'lacquer']),
             leftOut: pick([null, null, null, 'a trial']),
           },
-          pour: { ...base.pour, temperature: { kind: 'constant', degC: 6 + 28 * random() } },
+          pour: {
+            ...base.pour,
+            temperature: { kind: 'constant', degC: 6 + 28 * random() },
+            concreteDegC: pick([null, null, 12, 30]),
+            carryM: pick([0, 12, 80]),
+          },
         }
         const quick = random() < 0.7
         const plan = planPiece(kernel, testJob(piece), piece, { quick })

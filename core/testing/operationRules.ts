@@ -22,8 +22,16 @@ const ONLY_WITH: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\bpattern\b/, ['rubber', 'jacket']],
 ]
 
+/** What tells that something is done after its window. */
+const LATE: ReadonlySet<string> = new Set([
+  'sets-before-placed',
+  'longer-than-working-time',
+  'gripped-late',
+  'done-late',
+])
+
 /** Findings of the rules: needs kept, parts in and out, faces treated, nothing told twice, sentences that fit. */
-export function brokenRules({ work, stations }: PiecePlan): string[] {
+export function brokenRules({ work, stations, findings }: PiecePlan): string[] {
   const { mould, release, pour } = stations
   const wrong: string[] = []
   const say = (text: string) => wrong.push(text)
@@ -58,6 +66,14 @@ export function brokenRules({ work, stations }: PiecePlan): string[] {
         if (op.startMinutes !== null && (met === null || op.startMinutes < met - 1e-6))
           say(`${op.id} is done before ${c.kind}`)
       }
+    // What is done too late is told.
+    if (
+      op.startMinutes !== null &&
+      op.latestMinutes !== null &&
+      op.startMinutes > op.latestMinutes + 1e-6 &&
+      !findings.some((f) => LATE.has(f.code))
+    )
+      say(`${op.id} is late by ${(op.startMinutes - op.latestMinutes).toFixed(1)} min, and nothing tells it`)
     for (const style of [METRIC, INCH]) {
       const text = sayAct(op, style)
       if (/undefined|NaN|Infinity|\[object|null/.test(text)) say(`${op.id}: “${text}”`)

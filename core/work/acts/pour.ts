@@ -57,6 +57,19 @@ export const POUR_ACTS = {
     ) =>
       `${f.batches > 1 ? `Batch ${f.number}` : 'Mix'}${f.coat === 'all' ? '' : `, for the ${f.coat} coat`}: ${f.parts.length > 0 ? listed(f.parts.map((p) => `${s.kg(p.kg, 2)} of ${PARTS[p.kind]}, ${exactly(p.vessels)} of the vessel`)) : f.weighedKg > 0 ? `${s.kg(f.weighedKg, 2)} of the mix, the bag turned over first so that it is even` : count(f.bags, 'bag')}, ${s.liquid(f.waterLitres)} water, ${s.liquid(f.heldBackLitres)} of it held back until it shows its need.${f.doses.length > 0 ? ` Into the water first, weighed exactly: ${listed(f.doses.map((d) => `${s.kg(d.amountKg, exactDecimals(d.amountKg))} of ${d.name}`))}.` : ''}${f.fibreKg > 0 ? ` Last ${s.kg(f.fibreKg, f.fibreKg < 1 ? 3 : 2)} of fibre, strewn in and mixed for a minute, no longer; the bag’s own word wins.` : ''}`,
   ),
+  'slurry-face': told(
+    'slurry on the face',
+    (
+      f: {
+        cementKg: number
+        waterLitres: number
+        slurryMm: number
+        skinMinutes: number
+      },
+      s,
+    ) =>
+      `Stir ${s.kg(f.cementKg, 2)} of cement into ${s.liquid(f.waterLitres)} of water and brush it over the show face, ${s.fine(f.slurryMm)} thick, no pools. The concrete goes on while it is wet: it dries dull in 5 to ${f.skinMinutes} minutes.`,
+  ),
   'place-batch': told(
     'place',
     (

@@ -450,6 +450,10 @@ const ROWS: readonly (readonly [Act, RegExp, RegExp?])[] = [
     /Into the water first, weighed exactly: 0\.128 kg of red oxide pigment and 0\.0210? kg of plasticiser\./,
   ],
   [
+    act('slurry-face', { cementKg: 0.692, waterLitres: 0.277, slurryMm: 0.5, skinMinutes: 20 }),
+    /^Stir 0\.69 kg of cement into 0\.28 L of water and brush it over the show face, 0\.5 mm thick, no pools\..*5 to 20 minutes/,
+  ],
+  [
     act('mix-batch', {
       number: 1,
       batches: 1,

@@ -4,6 +4,7 @@ import { moneyOrNone, showNumber } from '../../../core/units/index.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { Caution, Choice, Pick, Row } from '../../ui/Choice.tsx'
+import { MeasureField } from '../../ui/MeasureField.tsx'
 import { NumberField } from '../../ui/NumberField.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { CupSpread } from './CupSpread.tsx'
@@ -84,6 +85,19 @@ export function MixBench() {
         />
       )}
       <Doses />
+      <MeasureField
+        label="Slurry on the show face"
+        value={piece.mix.slurryMm}
+        min={0}
+        max={5}
+        onCommit={(slurryMm) => choose(slurryMm === 0 ? 'no slurry' : 'slurry', { slurryMm })}
+      />
+      {figures?.slurry && (
+        <p>
+          {words.kg(figures.slurry.cementKg, 2)} of cement in {words.liquid(figures.slurry.waterLitres)} of
+          water.
+        </p>
+      )}
       <CupSpread />
       {figures && (
         <div className={looks.mix}>
