@@ -197,7 +197,7 @@ describe('the plan', () => {
     ['no sealer', { sealers: [] }, ['sealer-missing']],
     [
       'nothing at all',
-      { boards: [], mixes: [], meshes: [], mixers: [], sealants: [], agents: [], sealers: [] },
+      { boards: [], mixes: [], recipes: [], meshes: [], mixers: [], sealants: [], agents: [], sealers: [] },
       ['board-missing', 'board-missing', 'sealant-missing', 'mix-missing', 'mixer-missing'],
     ],
   ])('says what is missing and goes on: %s', (_, stock, codes) => {

@@ -1,4 +1,5 @@
 import type { Job, Piece } from './job/index.ts'
+import type { MixFigures } from './mix/index.ts'
 import { amountWords, layOnBoard, sayItem } from './mould/index.ts'
 import type { PiecePlan } from './plan.ts'
 import { sheetStock } from './stock/index.ts'
@@ -67,7 +68,7 @@ export function shoppingList(job: Job, plans: readonly PiecePlan[], style: Words
   const rows = new Map<string, ShoppingRow>()
   const put = (piece: Piece, row: Omit<ShoppingRow, 'key' | 'pieceIds'> & { readonly key?: string }) => {
     if (!(row.needed > 0)) return
-    const key = `${row.group}|${row.key ?? row.name}|${row.soldBy}`
+    const key = keyOf({ ...row, key: row.key ?? row.name })
     const own = rows.get(key)
     rows.set(key, {
       ...row,
@@ -206,6 +207,35 @@ export function shoppingList(job: Job, plans: readonly PiecePlan[], style: Words
 }
 
 type Put = (piece: Piece, row: Omit<ShoppingRow, 'key' | 'pieceIds'>) => void
+
+const keyOf = (row: Pick<ShoppingRow, 'group' | 'soldBy'> & { readonly key: string }): string =>
+  `${row.group}|${row.key}|${row.soldBy}`
+
+/** What one pour takes of the shelf, by the key each thing is kept under there. */
+export function takenByPour({
+  mixName,
+  mixedBags,
+  doses,
+  fibreKg,
+  recipe,
+  slurry,
+}: Pick<MixFigures, 'mixName' | 'mixedBags' | 'doses' | 'fibreKg' | 'recipe' | 'slurry'>): ReadonlyMap<
+  string,
+  number
+> {
+  const taken = new Map<string, number>()
+  const take = (key: string, soldBy: SoldBy, amount: number) => {
+    if (!(amount > 0)) return
+    const own = keyOf({ group: 'mix', key, soldBy })
+    taken.set(own, (taken.get(own) ?? 0) + amount)
+  }
+  if (slurry) take('cement', 'kg', slurry.cementKg)
+  if (recipe) for (const { kind, kg } of recipe.ingredients) take(kind, 'kg', kg)
+  else take(mixName, 'bag', mixedBags)
+  for (const d of doses) take(d.name, 'kg', d.amountKg)
+  take('fibre', 'kg', fibreKg)
+  return taken
+}
 
 /** Boards of all moulds, laid out together on each board: whole sheets beside the off-cuts that are there. */
 function boards(

@@ -14,6 +14,7 @@ export { meshId, type PreparedMesh, prepareMesh } from './meshId.ts'
 export { readDxf } from './readDxf.ts'
 export { readMesh } from './readMesh.ts'
 export { readSvg } from './readSvg.ts'
+export { type ReadTemperatures, readTemperatures } from './readTemperatures.ts'
 export { findSelfCrossings } from './selfCrossing.ts'
 export {
   type DrawnOutline,

@@ -17,7 +17,7 @@ import { jobChanged } from '../state/jobSlice.ts'
 import { usePlan } from '../state/PlanContext.tsx'
 import { useAppDispatch, useChange } from '../state/store.ts'
 import { localStart, wallMoment } from '../stations/pour/dayTime.ts'
-import { loggedPour } from '../stations/pour/loggedPour.ts'
+import { loggedPour, usedUp } from '../stations/pour/loggedPour.ts'
 import { useWordsStyle } from '../ui/Quantity.tsx'
 import { Asked, Buttons } from './Asked.tsx'
 import { cardOf } from './cardOf.ts'
@@ -154,7 +154,10 @@ export function PourDay() {
           break
         }
         const record = loggedPour(piece, known)
-        if (record) change('log the pour', record)
+        if (record) {
+          change('log the pour', record)
+          usedUp(known)
+        }
         setLogged(record !== null)
         break
       }

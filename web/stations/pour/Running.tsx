@@ -6,7 +6,8 @@ import { useChange } from '../../state/store.ts'
 import { Row } from '../../ui/Choice.tsx'
 import { QuantityRow, useWordsStyle } from '../../ui/Quantity.tsx'
 import { dayTime } from './dayTime.ts'
-import { loggedPour } from './loggedPour.ts'
+import { LoggerFile } from './LoggerFile.tsx'
+import { loggedPour, usedUp } from './loggedPour.ts'
 
 /** The way to the screen of the pour itself, and how far a pour is that goes on. */
 export function Running() {
@@ -46,13 +47,21 @@ export function Running() {
           {record && running.done.length > 0 && (
             <>
               {' '}
-              <button type="button" className="word" onClick={() => change('log the pour', record)}>
+              <button
+                type="button"
+                className="word"
+                onClick={() => {
+                  change('log the pour', record)
+                  usedUp(plan)
+                }}
+              >
                 log it as it is
               </button>
             </>
           )}
         </p>
       )}
+      {running?.water && <LoggerFile running={running} water={running.water} />}
       {last && ageing && running?.water && (
         <>
           <h2>As it was read last, {dayTime(running.water, zone, last.minutes)}</h2>
