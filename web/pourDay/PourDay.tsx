@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { RunningPour } from '../../core/job/index.ts'
+import type { Finding, RunningPour } from '../../core/job/index.ts'
 import {
   ASK_AGAIN,
   checksOf,
@@ -12,6 +12,8 @@ import {
   withReadings,
   withWeighed,
 } from '../../core/pour/index.ts'
+import type { WordsStyle } from '../../core/units/index.ts'
+import { explain } from '../../core/words.ts'
 import { sayAct, shortAct, type Timed } from '../../core/work/index.ts'
 import { jobChanged } from '../state/jobSlice.ts'
 import { usePlan } from '../state/PlanContext.tsx'
@@ -30,7 +32,7 @@ const KEPT = { minutes: 5, degC: 1, least: 1 } as const
 
 /** One thing to do, and whether it is done. */
 export function PourDay() {
-  const { piece, plan, whole } = usePlan()
+  const { piece, plan, whole, findings } = usePlan()
   const change = useChange()
   const dispatch = useAppDispatch()
   const words = useWordsStyle()
@@ -176,6 +178,7 @@ export function PourDay() {
     mixer: known.stations.mix!.figures.mixer,
     running: running !== null,
     logged,
+    trouble: running?.water ? troubleOf(findings, words) : null,
   })
   return (
     <>
@@ -217,6 +220,20 @@ export function PourDay() {
       />
     </>
   )
+}
+
+/** What may go wrong while a pour goes on, the worst first. */
+const LIVE = [
+  'sets-before-placed',
+  'done-late',
+  'longer-than-working-time',
+  'too-cold',
+  'dries-fast',
+] as const
+
+const troubleOf = (findings: readonly Finding[], words: WordsStyle): string | null => {
+  const found = LIVE.flatMap((code) => findings.filter((f) => f.code === code))[0]
+  return found ? explain(found, words).what : null
 }
 
 /** Keeps what the thermometers show, now and then. */

@@ -118,6 +118,15 @@ describe('what stands on the screen', () => {
     ])
   })
 
+  it('what goes wrong meanwhile is told beside what is done, and no more once all is over', () => {
+    const trouble = 'It stiffens'
+    const place: Next = { kind: 'do', op: op('place-batch'), begun: null }
+    expect(card(place, 10, { trouble }).alarm).toBe(trouble)
+    expect(card({ kind: 'over' }, 10, { trouble }).alarm).toBeNull()
+    // What is late itself comes first.
+    expect(card(place, 100_000, { trouble }).alarm).toMatch(/should have been done/)
+  })
+
   it('says what stops the pour, and what is logged', () => {
     const check = pour().work.find((o) => o.tick !== null)!
     expect(card({ kind: 'check', check: { operation: check, stops: true, ticked: false } }).alarm).toMatch(

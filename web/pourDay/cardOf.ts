@@ -30,6 +30,8 @@ type Told = {
   readonly mixer: string
   readonly running: boolean
   readonly logged: boolean
+  /** What the plan finds wrong with the day as it goes. */
+  readonly trouble?: string | null
 }
 
 /** So long a wait is told in hours. */
@@ -41,8 +43,15 @@ export const spanWords = (minutes: number): string => {
   return hours < 48 ? `${hours} h ${m % 60} min` : `${Math.floor(hours / 24)} d ${hours % 24} h`
 }
 
-/** What is said of the next thing to do. */
-export function cardOf({ next, pour, minutes, words, start, zone, mixer, running, logged }: Told): Card {
+/** What is said of the next thing to do, and of what goes wrong meanwhile. */
+export function cardOf(told: Told): Card {
+  const card = askedBy(told)
+  return told.next.kind === 'check' || told.next.kind === 'over'
+    ? card
+    : { ...card, alarm: card.alarm ?? told.trouble ?? null }
+}
+
+function askedBy({ next, pour, minutes, words, start, zone, mixer, running, logged }: Told): Card {
   const plain: Card = {
     head: '',
     text: '',
