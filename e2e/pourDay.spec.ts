@@ -1,7 +1,9 @@
 import fs from 'node:fs'
 import { expect } from '@playwright/test'
 import ICAL from 'ical.js'
-import { bench, openDemo, test } from './app.ts'
+import { bench, openDemo, station, test, type } from './app.ts'
+import { layoutFaults } from './layoutFaults.ts'
+import { smallTargets } from './smallTargets.ts'
 
 test.use({ viewport: { width: 390, height: 844 } })
 
@@ -95,4 +97,78 @@ test('all windows are exported as a calendar that a parser reads, at the hours o
   // The job has a zone of its own: its clock stands at the hour that was chosen.
   expect(Math.abs(local.getTime() - new Date(`${start}Z`).getTime())).toBeLessThanOrEqual(14 * 3600_000)
   for (const event of events) expect(event.endDate.compare(event.startDate)).toBe(1)
+})
+
+test('part of a bag is weighed out with its pigment, and a warmer day draws every window in', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openDemo(page)
+  await page.goto('/job/kestrel-rise/wall-tile/mix')
+  const batch = page.getByRole('region', { name: 'What goes into batch 1' })
+  await expect(batch).toContainText(/red oxide/)
+  const kg = async () => Number(/red oxide\D*([\d.]+)/.exec((await batch.textContent()) ?? '')?.[1])
+  const before = await kg()
+  expect(before).toBeGreaterThan(0)
+  // Twice the pigment, twice the weight of it; the powder stays.
+  await type(page, /red oxide/, '8')
+  await expect.poll(kg).toBeCloseTo(2 * before, 2)
+  await page.goto('/job/kestrel-rise/wash-top/pour')
+  const closes = async () => {
+    await expect(page.locator('.stale, .guess')).toHaveCount(0)
+    const text = (await bench(page).getByRole('table', { name: 'The day' }).textContent()) ?? ''
+    return [...text.matchAll(/not after \+?(?:(\d+) d )?(\d+):(\d\d)/g)].map(
+      ([, d, h, m]) => Number(d ?? 0) * 1440 + Number(h) * 60 + Number(m),
+    )
+  }
+  const cold = await closes()
+  expect(cold.length).toBeGreaterThan(2)
+  await type(page, /^Air$/, '28')
+  await expect(station(page, 'Pour')).toContainText('at 28')
+  const warm = await closes()
+  expect(warm).toHaveLength(cold.length)
+  for (const [i, minutes] of warm.entries()) expect(minutes).toBeLessThan(cold[i]!)
+})
+
+test('the pour-day screen is whole on phone and tablet, for a tube, two shells and coats, in both units', async ({
+  page,
+}) => {
+  await openDemo(page)
+  const found: string[] = []
+  for (const units of ['metric', 'US']) {
+    for (const piece of ['pier-drum', 'egg-finial', 'eyepiece-shelf']) {
+      await page.goto(`/job/kestrel-rise/${piece}/pour-day`)
+      const head = page.getByRole('region', { name: 'Now' }).getByRole('heading')
+      // Checks, then what is weighed first.
+      for (let n = 0; n < 30; n++) {
+        const done = page.getByRole('button', { name: /^(done|weighed)$/ })
+        await expect(done).toBeVisible()
+        for (const [width, height] of [
+          [360, 740],
+          [768, 1024],
+        ] as const) {
+          await page.setViewportSize({ width, height })
+          await page.waitForTimeout(60)
+          const faults = [...(await page.evaluate(layoutFaults)), ...(await page.evaluate(smallTargets))]
+          const off = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+          found.push(
+            ...faults.map((f) => `${piece} ${units} ${width}, ${f}`),
+            ...(off > 1 ? [`${piece} ${units} ${width}: off the side`] : []),
+          )
+        }
+        if (/water/i.test((await head.textContent()) ?? '')) break
+        const said = await page.getByRole('region', { name: 'Now' }).textContent()
+        await done.click()
+        await expect(page.getByRole('region', { name: 'Now' })).not.toHaveText(said ?? '')
+      }
+      await expect(head).toContainText(/water/i)
+    }
+    if (units === 'metric') {
+      await page.setViewportSize({ width: 1280, height: 800 })
+      await page.goto('/job/kestrel-rise/wash-top/pour')
+      await page.getByRole('button', { name: /^Units/ }).click()
+      await page.waitForTimeout(600)
+    }
+  }
+  expect([...new Set(found)]).toEqual([])
 })

@@ -719,10 +719,7 @@ built(planter, { method: 'planks', battens: 250 })
 built(wallTile, { method: 'lined', liner: { thickness: 8, backing: 20 }, linerSheet: 'liner-grain' })
 // A small red tile: part of a bag, with its pigment to the gram.
 wallTile.mix = { ...wallTile.mix, doses: [{ dose: 'red-oxide', percent: 4 }] }
-// Measured out by parts, with sand as it lies in the yard.
-stock.recipes = stock.recipes.map((r) =>
-  r.id === 'parts-1-2-3' ? { ...r, damp: true, vesselLitres: 10 } : r,
-)
+// Measured out by parts.
 plinth.mix = { ...plinth.mix, mix: 'parts-1-2-3' }
 // The treads go up to the dome: far, and over stairs.
 tread.pour = { ...tread.pour, carryM: 30, stairSteps: 22 }
