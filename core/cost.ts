@@ -49,7 +49,8 @@ export function costOfCast(job: Job, piece: Piece, { stations, work }: PiecePlan
   return {
     mould: mould.figures.costPerCast,
     mix: mix.figures.costPerCast,
-    steel: mesh === null || rods === null ? null : mesh + rods,
+    // Fibre has no price in the stock.
+    steel: mesh === null || rods === null || mix.figures.fibreKg > 0 ? null : mesh + rods,
     faces: taken.reduce((sum, t) => sum + (t.cost ?? 0) * t.amount * t.share, 0),
     unpricedCount: new Set(
       work.flatMap((op) => op.takes.flatMap((t) => (priceOf(job, t.name) === null ? [t.name] : []))),

@@ -476,6 +476,7 @@ const ROWS: readonly (readonly [StationName, code: string, facts: object, RegExp
   ],
   ['pour', 'slurry-nowhere', { why: 'hole' }, /^Nobody reaches the faces/],
   ['pour', 'slurry-nowhere', { why: 'up' }, /show face is open/],
+  ['pour', 'slurry-nowhere', { why: 'face' }, /cannot be told/],
   ['pour', 'slurry-nowhere', { why: 'coats' }, /face coat of its own/],
   [
     'pour',

@@ -4,6 +4,7 @@ export { COMPACTIONS, type Compaction } from './compaction.ts'
 export { inHand } from './inHand.ts'
 export { type InstrumentLine, onScale, readInstrument, type Shown } from './instruments.ts'
 export { planPourStation, rehearsed } from './planPour.ts'
+export { PLACED } from './pourDay.ts'
 export type { Rehearsal, Spread } from './rehearse.ts'
 export { cycleMinutes, mouldsFor, mouldsInDays, type RunDay, runDays, type Turn, turnOf } from './rotation.ts'
 export {

@@ -374,7 +374,8 @@ function checkPour(
             },
           ],
     )
-  if (f.dryingKgPerM2H > DRYING.uncovered)
+  // What is filled through a hole has no face that dries.
+  if (!closed && f.dryingKgPerM2H > DRYING.uncovered)
     raise(
       'dries-fast',
       'warn',
@@ -385,7 +386,7 @@ function checkPour(
       },
       dryingCures(piece),
     )
-  else if (f.dryingKgPerM2H > DRYING.cover)
+  else if (!closed && f.dryingKgPerM2H > DRYING.cover)
     raise(
       'dries-fast',
       'note',
@@ -406,8 +407,16 @@ function checkPour(
       },
     ]
     const up = piece.kind === 'slab' && piece.attitude.down === 'bottom'
-    if (closed || up || coated)
-      raise('slurry-nowhere', 'warn', { why: closed ? 'hole' : up ? 'up' : 'coats' }, without)
+    const nowhere = closed
+      ? 'hole'
+      : up
+        ? 'up'
+        : coated
+          ? 'coats'
+          : stations.mix.figures.slurry
+            ? null
+            : 'face'
+    if (nowhere) raise('slurry-nowhere', 'warn', { why: nowhere }, without)
     else if (slurryMm < SLURRY.least || slurryMm > SLURRY.most)
       raise('slurry-thick', 'warn', { slurryMm, leastMm: SLURRY.least, mostMm: SLURRY.most }, [
         {

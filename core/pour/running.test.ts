@@ -200,6 +200,11 @@ describe('a pour, one thing at a time', () => {
     expect(asks(running, { now: 10, later })).toMatchObject({ kind: 'do', op: { id: first.op.id } })
   })
 
+  it('a batch that turns is not put off, and nothing is called impossible for it', () => {
+    const next = asks(begun(), { now: 2, later: { 'mix/1': 7 } })
+    expect(next).toMatchObject({ kind: 'do', op: { id: 'mix/1' }, begun: 0 })
+  })
+
   it('waits by the eye where an eye tells, by strength where only strength does', () => {
     const { asked } = poured()
     const waits = asked.flatMap((n) => (n.kind === 'wait' ? [[n.op.code, n.may] as const] : []))

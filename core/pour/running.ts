@@ -15,12 +15,14 @@ import type { Check } from './checks.ts'
 /** One thing that goes into a batch, in the order in which it goes in. */
 export type Part = {
   readonly key: string
-  readonly what: 'water' | 'dose' | 'powder' | 'fibre'
+  readonly what: 'water' | 'dose' | 'aggregate' | 'powder' | 'fibre'
   readonly name: string
   readonly kg: number
   /** Whole bags that are emptied, where nothing is weighed. */
   readonly bags: number
 }
+
+const WHAT = { cement: 'powder', sand: 'aggregate', stone: 'aggregate', polymer: 'dose' } as const
 
 /** What goes into a batch before it is mixed: water less what is held back, doses, powder; fibre goes in last, while it turns. */
 export function partsOf(
@@ -28,7 +30,8 @@ export function partsOf(
   mixName: string,
   weighed: boolean,
 ): Part[] {
-  const whole = !weighed && Number.isInteger(bags * 2)
+  // Half a bag is weighed, not guessed.
+  const whole = !weighed && Number.isInteger(bags)
   return [
     // A litre of water weighs a kilogram.
     { key: 'water', what: 'water' as const, name: 'water', kg: waterLitres - heldBackLitres, bags: 0 },
@@ -43,7 +46,7 @@ export function partsOf(
     // Of a mix by parts the cement goes in last: with it the clock begins.
     ...ingredients.map((i) => ({
       key: i.kind,
-      what: i.kind === 'cement' ? ('powder' as const) : ('dose' as const),
+      what: WHAT[i.kind],
       name: i.kind,
       kg: i.kg,
       bags: 0,
@@ -65,7 +68,7 @@ export type Next =
   | { readonly kind: 'do'; readonly op: Timed; readonly begun: number | null }
   /** Nothing to do until then; `may` where an eye or a finger tells, or only the night is in between: it may be done now. */
   | { readonly kind: 'wait'; readonly op: Timed; readonly untilMinutes: number; readonly may: boolean }
-  /** What stops it: nothing more can be done until it is strong enough, and it never is. */
+  /** What stops it: by its plan this never becomes possible. */
   | { readonly kind: 'never'; readonly op: Timed }
   | { readonly kind: 'over' }
 
@@ -114,7 +117,8 @@ export function nextOf(asked: Asked): Next {
     return own ? own.endMinutes !== null : !inDay.has(id)
   }
   const begun = day.find((op) => done.get(op.id)?.endMinutes === null)
-  if (begun && !isLater(begun.id)) return { kind: 'do', op: begun, begun: done.get(begun.id)!.startMinutes }
+  // What turns goes on turning: it cannot be put off.
+  if (begun) return { kind: 'do', op: begun, begun: done.get(begun.id)!.startMinutes }
   const left = day.filter((op) => !done.has(op.id) && op.until === null)
   const by = new Map(day.map((op) => [op.id, op]))
   const met = (c: Condition) =>

@@ -109,7 +109,9 @@ export const POUR_WORDS = {
         ? 'Nobody reaches the faces of this mould to brush slurry on them'
         : f.why === 'up'
           ? 'The show face is open in the pour: slurry has no mould face to go on'
-          : 'Glass-fibre concrete has a face coat of its own: slurry under it peels',
+          : f.why === 'face'
+            ? 'How large the show face of this piece is cannot be told: no slurry is planned'
+            : 'Glass-fibre concrete has a face coat of its own: slurry under it peels',
     why: 'A skin of cement is brushed on the mould face that makes the show face, before the first concrete.',
     remedies: Object.fromEntries(remedies.map((r) => [r.code, 'Leave the slurry out'])),
   }),
@@ -132,7 +134,7 @@ export const POUR_WORDS = {
         }
       : {
           what: `The mould is at ${degC(f.mouldDegC)}; above ${degC(f.mostDegC)} it is cooled first`,
-          why: 'Concrete stiffens on a hot face before it has flowed together. Shade it and wet it, and wipe it dry before the pour.',
+          why: 'Concrete stiffens on a hot face before it has flowed together. Shade it and let it cool before the pour.',
         },
   'mix-hot': (f: { concreteDegC: number; mostDegC: number }, { degC }, remedies: readonly Remedy[]) => ({
     what: `The mix would be placed at ${degC(f.concreteDegC)}; ${degC(f.mostDegC)} is the most`,

@@ -1,4 +1,5 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
+import { PLACED } from '../pour/index.ts'
 import type { WordsStyle } from '../units/index.ts'
 import { isBuilding, isStripping, sayAct, shortAct, type Timed } from '../work/index.ts'
 
@@ -26,11 +27,8 @@ export function calendarWork(work: readonly Timed[]): readonly {
   const mixed = timed.findIndex((op) => op.code === 'mix-batch')
   if (mixed < 0) return []
   const waits = (op: Timed) => op.notBefore.length > 0 || isStripping(op) || op.until !== null
-  const placing = timed.slice(mixed).filter((op) => op.work.workMinutes > 0 && !waits(op))
   const first = timed[mixed]!
-  const placed = placing
-    .filter((op) => op.station === 'mix' || op.station === 'pour' || op.station === 'steel')
-    .reduce((end, op) => Math.max(end, op.endMinutes ?? 0), 0)
+  const placed = timed.reduce((end, op) => (PLACED.has(op.code) ? Math.max(end, op.endMinutes ?? 0) : end), 0)
   return [
     { op: first, fromMinutes: first.startMinutes!, toMinutes: Math.max(placed, first.startMinutes! + LEAST) },
     ...timed.filter(waits).map((op) => ({

@@ -1,6 +1,6 @@
 import { equivalentAge, strengthAt } from '../../core/ageing/index.ts'
 import { inHand, type Next, type PourStation } from '../../core/pour/index.ts'
-import type { WordsStyle } from '../../core/units/index.ts'
+import { exactDecimals, type WordsStyle } from '../../core/units/index.ts'
 import { isStripping, sayAct, shortAct, type Timed } from '../../core/work/index.ts'
 import { dayTime } from '../stations/pour/dayTime.ts'
 
@@ -89,7 +89,7 @@ function askedBy({ next, pour, minutes, words, start, zone, mixer, running, logg
       const mass =
         part.bags > 0
           ? `${part.bags} ${part.bags === 1 ? 'bag' : 'bags'}`
-          : words.kg(part.kg, part.kg < 1 ? 3 : 2)
+          : words.kg(part.kg, part.kg < 1 ? exactDecimals(part.kg) : 2)
       const held = op.code === 'mix-batch' && part.what === 'water' ? op.facts.heldBackLitres : 0
       return {
         ...plain,
@@ -102,7 +102,9 @@ function askedBy({ next, pour, minutes, words, start, zone, mixer, running, logg
               ? `Weigh the water into the ${mixer}, ${words.liquid(part.kg)}.${held > 0 ? ` ${words.liquid(held)} more stands by, held back until it asks for it.` : ''}`
               : part.what === 'fibre'
                 ? 'Weigh the fibre and keep it by: it goes in last, for a minute.'
-                : 'Weigh it exactly, and stir it into the water.',
+                : part.what === 'aggregate'
+                  ? 'Weigh it in as it lies, and let it turn.'
+                  : 'Weigh it exactly, and stir it into the water.',
         hand: next.kind === 'wet' ? inHand(op) : ['scale, the empty vessel taken off'],
         done: next.kind === 'wet' ? 'it goes in' : 'weighed',
         ...(number > 1 || next.kind === 'wet' ? windowOf(op) : {}),
@@ -116,6 +118,7 @@ function askedBy({ next, pour, minutes, words, start, zone, mixer, running, logg
         head: shortAct(op.code),
         text: sayAct(op, words),
         figure: turning === null ? null : turning > 0 ? `${spanWords(turning)} more` : 'long enough',
+        notYet: begun === null ? plain.notYet : null,
         hand: [...inHand(op), ...op.takes.map((t) => t.name)],
         people: op.work.hands,
         ...windowOf(op),
@@ -143,8 +146,8 @@ function askedBy({ next, pour, minutes, words, start, zone, mixer, running, logg
     case 'never':
       return {
         ...plain,
-        head: 'too weak',
-        text: `It never grows strong enough for: ${shortAct(next.op.code)}. Look at the findings of this pour.`,
+        head: 'stopped',
+        text: `By its plan this never becomes possible: ${shortAct(next.op.code)}. Look at the findings of this pour.`,
         done: null,
         notYet: null,
       }

@@ -8,8 +8,11 @@ import {
   type PourRecord,
   pourRecordSchema,
 } from '../../../core/job/index.ts'
+import { recordOf } from '../../../core/pour/index.ts'
+import { takenByPour } from '../../../core/shopping.ts'
 import { dayWords, showNumber } from '../../../core/units/index.ts'
 import { newId } from '../../state/files.ts'
+import { takeOffShelf } from '../../state/onShelf.ts'
 import { usePlan } from '../../state/PlanContext.tsx'
 import { useChange } from '../../state/store.ts'
 import { useMeasureStyle } from '../../state/useMeasureStyle.ts'
@@ -44,10 +47,17 @@ const nothingYet = (on: string): Told => ({
 
 /** Everything that can be measured on the day; what was not is left empty. What the record refuses is told at its field. */
 export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName: string }) {
-  const { piece, whole, stopped } = usePlan()
+  const { piece, plan, whole, stopped } = usePlan()
   const change = useChange()
+  const { running } = piece.pour
+  const { pour, mix } = plan?.stations ?? {}
+  /** What a pour that was gone through step by step told already: nothing is typed twice. */
+  const ran = running && pour && mix ? recordOf(running, pour.work, mix.figures.batches) : null
   const { formState, handleSubmit, register, setValue, watch } = useForm<FieldValues & Told>({
-    defaultValues: nothingYet(piece.pour.start.slice(0, 10)),
+    defaultValues: {
+      ...nothingYet(ran?.on ?? piece.pour.start.slice(0, 10)),
+      ...(ran && { actual: ran.actual }),
+    },
     resolver: zodResolver(TOLD as z.ZodType<FieldValues & Told, FieldValues & Told>),
   })
   const told = watch()
@@ -71,7 +81,8 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
     const text = (get(formState.errors, at) as { message?: unknown } | undefined)?.message
     return typeof text === 'string' ? <FieldComplaint stays text={sentenceOf(text)} /> : null
   }
-  const save = ({ on, actual, faults, nextTime }: Told) =>
+  const save = ({ on, actual, faults, nextTime }: Told) => {
+    if (mix) void takeOffShelf(takenByPour(mix.figures))
     change(`log the pour of ${dayWords(on)}`, {
       type: 'pourLogged',
       pour: {
@@ -84,9 +95,11 @@ export function NewRecord({ planned, mixName }: { planned: PlannedPour; mixName:
         actual,
         faults: faults.length > 0 ? faults : ['none'],
         nextTime: nextTime.trim(),
-        day: null,
+        // A pour that was gone through step by step is kept with its day.
+        day: ran?.day ?? null,
       },
     })
+  }
   const tick = (fault: Fault, seen: boolean) =>
     setValue('faults', seen ? [...told.faults, fault] : told.faults.filter((f) => f !== fault))
   return (

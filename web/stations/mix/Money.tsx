@@ -29,7 +29,13 @@ export function Money() {
           {money(cost.faces)}
         </Row>
         <Row label={`Hands, ${showNumber(cost.hours, 1)} h`}>{money(cost.work)}</Row>
-        <Row label={cost.work === null ? 'Together, without the hours' : 'Together'}>
+        <Row
+          label={[
+            'Together',
+            ...(cost.work === null ? ['without the hours'] : []),
+            ...(cost.unpricedCount > 0 ? ['without what has no price'] : []),
+          ].join(', ')}
+        >
           <strong>{money(totalCost(cost))}</strong>
         </Row>
       </div>

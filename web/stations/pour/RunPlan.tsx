@@ -30,7 +30,15 @@ export function RunPlan() {
         : null,
     [turn, inDays, quantity, hours],
   )
+  const casts = plan?.stations.mould?.figures.lifeCasts ?? Infinity
   if (quantity < 2 || !turn) return null
+  // What is cut off its cast is not turned over.
+  if (casts <= 1)
+    return (
+      <More title={`All ${quantity}, day by day`}>
+        <p>Each cast takes a mould of its own: this one lasts for one, so none is turned over.</p>
+      </More>
+    )
   const start = new Date(`${piece.pour.start}:00`)
   const numbers = (list: readonly number[]) => (mouldCount > 1 ? ` (mould ${list.join(', ')})` : '')
   return (
